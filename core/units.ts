@@ -1,0 +1,122 @@
+/**
+ * Units of every kind of quantity and their exact factors.
+ *
+ * Values are stored in the canonical unit of their kind (mm, g, m, N, N·m, °, °C, s) and shown in
+ * the unit a user chose. Exact factors: 1 in = 25.4 mm, 1 mi = 1609.344 m, 1 lb = 453.59237 g,
+ * 1 oz = 28.349523125 g (international yard and pound agreement, 1959).
+ */
+
+export type Millimetres = number & { readonly __unit: 'mm' };
+export type Grams = number & { readonly __unit: 'g' };
+
+export const millimetres = (value: number): Millimetres => value as Millimetres;
+export const grams = (value: number): Grams => value as Grams;
+
+export const QUANTITY_KINDS = [
+  'length',
+  'mass',
+  'distance',
+  'force',
+  'moment',
+  'angle',
+  'temperature',
+  'time',
+  'hardness',
+] as const;
+export type QuantityKind = (typeof QUANTITY_KINDS)[number];
+
+export interface Unit {
+  /** The symbol shown to people. */
+  symbol: string;
+  kind: QuantityKind;
+  /** Canonical value = typed value × factor + offset. */
+  factor: number;
+  offset: number;
+  /** What people type for it, in lower case. */
+  spellings: readonly string[];
+}
+
+function unit(
+  symbol: string,
+  kind: QuantityKind,
+  factor: number,
+  spellings: string[],
+  offset = 0,
+): Unit {
+  return { symbol, kind, factor, offset, spellings: [symbol.toLowerCase(), ...spellings] };
+}
+
+export const UNITS: readonly Unit[] = [
+  unit('mm', 'length', 1, ['millimetre', 'millimetres', 'millimeter', 'millimeters']),
+  unit('cm', 'length', 10, ['centimetre', 'centimetres', 'centimeter', 'centimeters']),
+  unit('in', 'length', 25.4, ['inch', 'inches', '"', '″', '”', 'in.']),
+  unit('g', 'mass', 1, ['gram', 'grams', 'gramme', 'grammes', 'gm']),
+  unit('kg', 'mass', 1000, ['kilo', 'kilos', 'kilogram', 'kilograms']),
+  unit('oz', 'mass', 28.349523125, ['ounce', 'ounces', 'oz.']),
+  unit('lb', 'mass', 453.59237, ['lbs', 'pound', 'pounds', 'lb.']),
+  unit('m', 'distance', 1, ['metre', 'metres', 'meter', 'meters']),
+  unit('km', 'distance', 1000, ['kilometre', 'kilometres', 'kilometer', 'kilometers', 'k']),
+  unit('mi', 'distance', 1609.344, ['mile', 'miles']),
+  unit('N', 'force', 1, ['newton', 'newtons']),
+  unit('kgf', 'force', 9.80665, []),
+  unit('lbf', 'force', 4.4482216152605, []),
+  unit('N·m', 'moment', 1, ['nm', 'n m', 'n*m', 'newton metre', 'newton metres']),
+  unit('°', 'angle', 1, ['deg', 'degree', 'degrees']),
+  unit('rad', 'angle', 180 / Math.PI, ['radian', 'radians']),
+  unit('°C', 'temperature', 1, ['c', 'deg c', 'celsius']),
+  unit('°F', 'temperature', 5 / 9, ['f', 'deg f', 'fahrenheit'], (-32 * 5) / 9),
+  unit('s', 'time', 1, ['sec', 'second', 'seconds']),
+  unit('min', 'time', 60, ['minute', 'minutes']),
+  unit('h', 'time', 3600, ['hour', 'hours', 'hr', 'hrs']),
+  // Hardness scales are not units of one another: a number of points is never converted.
+  unit('points', 'hardness', 1, ['point', 'pt', 'pts']),
+];
+
+const CANONICAL_SYMBOLS: Record<QuantityKind, string> = {
+  length: 'mm',
+  mass: 'g',
+  distance: 'm',
+  force: 'N',
+  moment: 'N·m',
+  angle: '°',
+  temperature: '°C',
+  time: 's',
+  hardness: 'points',
+};
+
+/** The unit in which values of a kind are stored. Example: `canonicalUnit('mass').symbol === 'g'`. */
+export function canonicalUnit(kind: QuantityKind): Unit {
+  const found = UNITS.find((u) => u.kind === kind && u.symbol === CANONICAL_SYMBOLS[kind]);
+  if (!found) throw new Error(`no canonical unit for ${kind}`);
+  return found;
+}
+
+/** Units of one kind, in the order of the table. */
+export function unitsOfKind(kind: QuantityKind): Unit[] {
+  return UNITS.filter((u) => u.kind === kind);
+}
+
+/**
+ * Finds the unit a person spelt, or undefined. With `kind`, a unit of that kind is preferred.
+ * Example: `findUnit('ounces')?.symbol === 'oz'`.
+ */
+export function findUnit(spelling: string, kind?: QuantityKind): Unit | undefined {
+  const wanted = spelling.trim().toLowerCase().replace(/\s+/g, ' ');
+  const matches = UNITS.filter((u) => u.spellings.includes(wanted));
+  return matches.find((u) => u.kind === kind) ?? matches[0];
+}
+
+/** Typed value in `unit` to the canonical unit of its kind. `toCanonical(1, in) === 25.4`. */
+export function toCanonical(value: number, from: Unit): number {
+  return value * from.factor + from.offset;
+}
+
+/** Canonical value to `unit`. `fromCanonical(25.4, in) === 1`. */
+export function fromCanonical(value: number, to: Unit): number {
+  return (value - to.offset) / to.factor;
+}
+
+/** A difference or an uncertainty in `unit`: the factor without the offset. */
+export function spanFromCanonical(span: number, to: Unit): number {
+  return span / to.factor;
+}
