@@ -2,7 +2,7 @@
 import { type Basis, compareBases, type StackBasis } from './basis.ts';
 import { type Figure, figureExpanded } from './figure.ts';
 import { type MassExponent, massFigureAtLabel } from './mass.ts';
-import { QUANTITIES, type QuantityId } from './quantities.ts';
+import type { NoticeableSteps, QuantityId } from './quantities.ts';
 import { isSameSize, nameLabel, type SizeLabel } from './size-label.ts';
 
 /** Quantities that makers state in figures. */
@@ -85,10 +85,10 @@ export interface ClaimJudgement {
 export function claimJudgement(
   claim: Claim,
   figure: Figure,
-  exponent: MassExponent,
+  lab: { exponent: MassExponent; noticeable: NoticeableSteps },
 ): ClaimJudgement {
   const { quantity } = claim;
-  const noticeable = QUANTITIES[quantity].noticeable;
+  const noticeable = lab.noticeable[quantity];
   const wanted: Basis = {
     ...figure.basis,
     // A claim is of a new shoe as it is sold.
@@ -100,7 +100,7 @@ export function claimJudgement(
   const answer = compareBases(quantity, figure.basis, wanted);
   const carried =
     quantity === 'mass' && claim.label && !isSameSize(figure.basis.label, claim.label)
-      ? massFigureAtLabel(figure, claim.label, exponent)
+      ? massFigureAtLabel(figure, claim.label, lab.exponent)
       : figure;
   const measured = { value: carried.value, U: figureExpanded(carried) };
   const judged = judgeClaim(claim, measured, noticeable);

@@ -4,7 +4,7 @@ import { type Difference, differenceOfFigures } from './difference.ts';
 import { type EditionAnswer, editionFigureOn, type PooledSpreads } from './edition-figure.ts';
 import type { MassExponent } from './mass.ts';
 import type { MeasuredPair } from './pair-figure.ts';
-import { QUANTITIES, type QuantityId } from './quantities.ts';
+import type { NoticeableSteps, QuantityId } from './quantities.ts';
 
 /** The quantities that a comparison shows, in order. */
 export const COMPARED_QUANTITIES: readonly QuantityId[] = [
@@ -53,10 +53,10 @@ const shownValue = (answer: EditionAnswer): number | undefined =>
 export function compareEditions(
   editions: readonly ComparedEdition[],
   wanted: Basis,
-  lab: { exponent: MassExponent; spreads: PooledSpreads },
+  lab: { exponent: MassExponent; spreads: PooledSpreads; noticeable: NoticeableSteps },
 ): ComparedRow[] {
   return COMPARED_QUANTITIES.map((quantity) => {
-    const noticeable = QUANTITIES[quantity].noticeable;
+    const noticeable = lab.noticeable[quantity];
     const answers = editions.map((edition) => editionFigureOn(edition, quantity, wanted, lab));
     const first = answers[0];
     const cells = editions.map((edition, index): ComparedCell => {

@@ -150,6 +150,13 @@ export const QUANTITIES: Readonly<Record<QuantityId, QuantityDefinition>> = {
   },
 };
 
+/** Noticeable steps by quantity, canonical units: the catalogue's, or as a lab changed them. */
+export type NoticeableSteps = Readonly<Record<QuantityId, number>>;
+
+export const DEFAULT_NOTICEABLE = Object.fromEntries(
+  QUANTITY_IDS.map((id) => [id, QUANTITIES[id].noticeable]),
+) as NoticeableSteps;
+
 /** A station in words: `heel stack, left`. */
 export function nameStation(quantity: QuantityId, side: Side): string {
   return `${QUANTITIES[quantity].name.toLowerCase()}, ${side}`;

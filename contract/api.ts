@@ -1,0 +1,167 @@
+/** What each address takes and answers. The server, its OpenAPI page and the web client read this. */
+import { z } from 'zod';
+import { QUANTITY_IDS } from '#core/quantities.ts';
+import type { PathName } from './paths.ts';
+import * as records from './records.ts';
+
+export interface Endpoint {
+  summary: string;
+  params?: z.ZodObject;
+  query?: z.ZodObject;
+  body?: z.ZodType;
+  answer: z.ZodType;
+}
+
+const byId = z.object({ id: records.id });
+const done = z.object({ id: records.id });
+
+export const ENDPOINTS = {
+  health: {
+    summary: 'Is the server up, and which database does it keep?',
+    answer: z.object({ ok: z.literal(true), version: z.string(), demo: z.boolean() }),
+  },
+  getLab: {
+    summary: 'Instruments, protocols, people, units and thresholds of the lab.',
+    answer: records.lab,
+  },
+  setUpLab: {
+    summary: 'Says which tools there are; makes the instruments and the first protocol.',
+    body: z.object({ tools: z.array(z.enum(records.TOOLS)).min(1, 'choose at least one tool') }),
+    answer: z.object({ protocolId: records.id }),
+  },
+  setUnits: {
+    summary: 'The units in which figures are shown and bare numbers are read.',
+    body: records.unitChoices,
+    answer: records.unitChoices,
+  },
+  setNoticeable: {
+    summary: 'Changes the noticeable step of a quantity; the change is kept.',
+    body: z.object({
+      quantity: z.enum(QUANTITY_IDS),
+      step: z.number().positive('a step is more than nothing').max(1000),
+    }),
+    answer: z.object({ quantity: z.enum(QUANTITY_IDS), step: z.number() }),
+  },
+  addPerson: {
+    summary: 'Adds a person by code and role.',
+    body: z.object({
+      id: records.id,
+      code: z
+        .string()
+        .trim()
+        .regex(
+          /^[A-Za-z0-9][A-Za-z0-9 -]{0,11}$/,
+          'a code is short: letters and digits, such as B1',
+        ),
+      role: z.enum(['bench', 'tester']),
+    }),
+    answer: done,
+  },
+  listPairs: { summary: 'All pairs, a row each.', answer: z.array(records.pairRow) },
+  getPair: {
+    summary: 'One pair with its edition, claims, sessions and readings.',
+    params: z.object({ tag: z.string().max(16) }),
+    answer: records.pairRecord,
+  },
+  receivePair: {
+    summary: 'Receives a pair: its maker, model and edition are found by name or made with it.',
+    body: records.receipt,
+    answer: z.object({
+      id: records.id,
+      tag: z.string(),
+      editionId: records.id,
+      editionSlug: z.string(),
+    }),
+  },
+  editPair: {
+    summary: 'Changes a pair; refused where another change came first.',
+    params: byId,
+    body: records.pairEdit,
+    answer: z.object({ id: records.id, version: z.number().int(), tag: z.string() }),
+  },
+  listEditions: {
+    summary: 'All editions with the labels of their pairs.',
+    answer: z.array(records.editionRow),
+  },
+  addClaims: {
+    summary: 'Adds claims to an edition.',
+    params: byId,
+    body: z.object({ claims: z.array(records.claimFields).min(1).max(24) }),
+    answer: z.object({ ids: z.array(records.id) }),
+  },
+  withdrawClaim: {
+    summary: 'Withdraws a claim, with a reason; it stays in the record.',
+    params: byId,
+    body: z.object({ reason: z.string().trim().min(1, 'a reason is missing').max(200) }),
+    answer: done,
+  },
+  addReported: {
+    summary: "Adds someone else's figure of an edition, with source and date.",
+    params: byId,
+    body: records.reportedFields,
+    answer: done,
+  },
+  startSession: {
+    summary: 'Starts a sitting with a pair.',
+    body: records.sessionFields,
+    answer: done,
+  },
+  finishSession: {
+    summary: 'Finishes a sitting.',
+    params: byId,
+    body: z.object({ finishedAt: z.iso.datetime({ offset: true }) }),
+    answer: done,
+  },
+  addNote: {
+    summary: 'Adds a note to a sitting.',
+    params: byId,
+    body: records.newNote,
+    answer: done,
+  },
+  recordReading: {
+    summary: 'Records a reading as typed; with supersedes it corrects an earlier one.',
+    body: records.newReading,
+    answer: records.reading,
+  },
+  voidReading: {
+    summary: 'Voids a reading, with a reason; it stays in the record.',
+    params: byId,
+    body: z.object({ reason: z.string().trim().min(1, 'a reason is missing').max(200) }),
+    answer: done,
+  },
+  getSheet: {
+    summary: 'The sheet of an edition at a label.',
+    params: z.object({ edition: z.string().max(160) }),
+    query: z.object({ label: z.string().max(30).optional() }),
+    answer: records.sheet,
+  },
+  getComparison: {
+    summary: 'Two to four editions on like terms, each against the first.',
+    query: z.object({
+      editions: z.string().max(700).describe('slugs, parted by commas'),
+      label: z.string().max(30).optional(),
+      stack: z.string().max(80).optional(),
+    }),
+    answer: records.comparison,
+  },
+  listChanges: {
+    summary: 'Who changed what, newest first.',
+    query: z.object({ subject: z.string().max(60).optional() }),
+    answer: z.array(records.changeRow),
+  },
+} as const satisfies Record<PathName, Endpoint>;
+
+export type Endpoints = typeof ENDPOINTS;
+type SchemaOf<N extends PathName, K extends string> =
+  Endpoints[N] extends Record<K, infer S> ? (S extends z.ZodType ? S : undefined) : undefined;
+/** Body as a client may send it. */
+export type BodyIn<N extends PathName> =
+  SchemaOf<N, 'body'> extends z.ZodType ? z.input<SchemaOf<N, 'body'>> : undefined;
+/** Body as the server has checked it. */
+export type BodyOut<N extends PathName> =
+  SchemaOf<N, 'body'> extends z.ZodType ? z.output<SchemaOf<N, 'body'>> : undefined;
+export type ParamsOf<N extends PathName> =
+  SchemaOf<N, 'params'> extends z.ZodType ? z.output<SchemaOf<N, 'params'>> : Record<string, never>;
+export type QueryOf<N extends PathName> =
+  SchemaOf<N, 'query'> extends z.ZodType ? z.output<SchemaOf<N, 'query'>> : Record<string, never>;
+export type AnswerOf<N extends PathName> = z.output<Endpoints[N]['answer']>;

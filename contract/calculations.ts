@@ -1,0 +1,357 @@
+/**
+ * The registry of calculations: name, input, output, function and formula source of every named
+ * calculation that makes sense without a record. The API, its OpenAPI page and the docs draw from
+ * it; adding a calculation is adding one entry.
+ */
+import { z } from 'zod';
+import { judgeClaim } from '#core/claim.ts';
+import { findClaimFaults, type StatedFigure } from '#core/claim-consistency.ts';
+import { differenceOf } from '#core/difference.ts';
+import { DEFAULT_MASS_EXPONENT, fitMassExponent, massAtReference } from '#core/mass.ts';
+import { findOutlier } from '#core/outlier.ts';
+import { DEFAULT_REPEATABILITY_DF, summariseReadings } from '#core/repeated-readings.ts';
+import { decideRepeats, MOST_JUDGED } from '#core/repeats.ts';
+import { LABEL_SYSTEMS, labelFault, labelLengths, REFERENCE_LABEL } from '#core/size-label.ts';
+import { LONGEST_TYPED, readAnyQuantity, readTypedQuantity } from '#core/typed-quantity.ts';
+import { QUANTITY_KINDS } from '#core/units.ts';
+
+/** A value that a calculation cannot work with: answered as 422 with the field it concerns. */
+export class CalculationFault extends Error {
+  readonly field: string;
+  readonly choices: string[] | undefined;
+  constructor(field: string, message: string, choices?: string[]) {
+    super(message);
+    this.field = field;
+    this.choices = choices;
+  }
+}
+
+export interface Calculation<In extends z.ZodType = z.ZodType, Out extends z.ZodType = z.ZodType> {
+  name: string;
+  summary: string;
+  /** Where the formula comes from. */
+  source: string;
+  input: In;
+  output: Out;
+  /** A worked input, used in the docs and tried in the tests. */
+  example: z.input<In>;
+  calculate: (input: z.output<In>) => z.input<Out>;
+}
+
+function calculation<In extends z.ZodType, Out extends z.ZodType>(
+  entry: Calculation<In, Out>,
+): Calculation {
+  return entry as unknown as Calculation;
+}
+
+const MOST_VALUES = 100_000;
+const finite = z.number();
+const positive = z.number().positive();
+const standardU = z.number().nonnegative();
+/** Degrees of freedom; null stands for unlimited, which JSON cannot write. */
+const dfIn = z
+  .number()
+  .positive()
+  .nullable()
+  .optional()
+  .describe('degrees of freedom; null or left out: unlimited');
+const dfOut = z
+  .number()
+  .transform((df) => (Number.isFinite(df) ? df : null))
+  .describe('effective degrees of freedom; null: unlimited');
+const unlimited = (df: number | null | undefined) => df ?? Number.POSITIVE_INFINITY;
+
+const label = z
+  .object({ system: z.enum(LABEL_SYSTEMS), size: finite })
+  .superRefine((value, context) => {
+    const fault = labelFault(value);
+    if (fault) context.addIssue({ code: 'custom', path: ['size'], message: fault });
+  });
+
+const typedText = z.string().max(4 * LONGEST_TYPED);
+const interval = z.object({ lower: finite, upper: finite });
+const shown = z.object({ value: finite, U: finite, decimals: z.number().int() });
+
+function stated(
+  field: string,
+  quantity: StatedFigure['quantity'],
+  text: string | undefined,
+  bareUnit: string,
+  share = 1,
+): StatedFigure[] {
+  if (text === undefined) return [];
+  const kind = quantity === 'mass' ? 'mass' : 'length';
+  const read = readTypedQuantity(text, kind, bareUnit);
+  if (!read.ok) throw new CalculationFault(field, read.fault.message, read.fault.choices);
+  const { value, halfWidth, enteredUnit, bare, typed } = read.value;
+  const named = bare ? `${typed} ${bareUnit}` : typed;
+  return [
+    {
+      quantity,
+      typed: share === 1 ? named : `${named} a pair`,
+      value: share * value,
+      halfWidth: share * halfWidth,
+      unit: enteredUnit,
+    },
+  ];
+}
+
+/** Turns a range fault of the core into an answer that names the field. */
+function guarded<T>(field: string, work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof RangeError) throw new CalculationFault(field, error.message);
+    throw error;
+  }
+}
+
+export const CALCULATIONS: readonly Calculation[] = [
+  calculation({
+    name: 'typed-quantity',
+    summary: 'Reads a quantity as a person typed it.',
+    source: 'Exact factors of the international yard and pound agreement, 1959.',
+    input: z.object({
+      text: typedText,
+      kind: z.enum(QUANTITY_KINDS),
+      unit: z.string().optional().describe('what a bare number means'),
+    }),
+    output: z.object({ value: finite, unit: z.string(), typed: z.string(), halfWidth: finite }),
+    example: { text: '1 1/2 in', kind: 'length' },
+    calculate: ({ text, kind, unit }) => {
+      const read = readTypedQuantity(text, kind, unit);
+      if (!read.ok) throw new CalculationFault('text', read.fault.message, read.fault.choices);
+      const { value, unit: stored, typed, halfWidth } = read.value;
+      return { value, unit: stored, typed, halfWidth };
+    },
+  }),
+  calculation({
+    name: 'label-lengths',
+    summary: 'The last and foot a size label stands for, and the same last in every system.',
+    source: 'The common published label formulas and ISO 9407, from memory.',
+    input: z.object({
+      system: z.enum(LABEL_SYSTEMS),
+      size: finite,
+      cut: z
+        .enum(['men', 'women'])
+        .optional()
+        .describe('whose foot formula; left out: women for us-women, else men'),
+    }),
+    output: z.object({
+      lastMm: finite,
+      deviceFootMm: finite,
+      labels: z.record(z.enum(LABEL_SYSTEMS), finite),
+    }),
+    example: { system: 'us-men', size: 9 },
+    calculate: ({ system, size, cut }) => {
+      const fault = labelFault({ system, size });
+      if (fault) throw new CalculationFault('size', fault);
+      return labelLengths({ system, size }, cut);
+    },
+  }),
+  calculation({
+    name: 'mass-at-reference',
+    summary: 'The mass of a shoe carried to a reference label.',
+    source: 'm·(L_ref/L_label)^k; k = 1.75, u(k) = 0.3: common practice.',
+    input: z.object({
+      massG: positive,
+      label,
+      reference: label.default(REFERENCE_LABEL),
+      k: positive.optional(),
+      uK: standardU.optional(),
+      u: standardU.optional(),
+    }),
+    output: z.object({ massG: finite, u: finite }),
+    example: {
+      massG: 322,
+      label: { system: 'uk', size: 9.5 },
+      reference: { system: 'uk', size: 8 },
+      u: 1.1,
+    },
+    calculate: massAtReference,
+  }),
+  calculation({
+    name: 'mass-exponent',
+    summary: 'The exponent of mass on last length from editions weighed in several sizes.',
+    source: 'Least squares of log mass on log last length, one slope, an intercept per edition.',
+    input: z.object({
+      rows: z
+        .array(z.object({ edition: z.string(), label, massG: positive }))
+        .min(3)
+        .max(MOST_VALUES),
+    }),
+    output: z.object({ k: finite, uK: finite, df: finite }),
+    example: {
+      rows: [
+        { edition: 'A', label: { system: 'uk', size: 7 }, massG: 288 },
+        { edition: 'A', label: { system: 'uk', size: 8 }, massG: 303 },
+        { edition: 'A', label: { system: 'uk', size: 10 }, massG: 331 },
+      ],
+    },
+    calculate: ({ rows }) => {
+      const fit = fitMassExponent(rows);
+      if (!fit)
+        throw new CalculationFault(
+          'rows',
+          `No fit: an edition weighed in two sizes or more is needed, and at least two rows more than editions; default k is ${DEFAULT_MASS_EXPONENT.k}.`,
+        );
+      return fit;
+    },
+  }),
+  calculation({
+    name: 'repeated-readings',
+    summary: 'Mean and uncertainty of repeated readings at one station of one shoe.',
+    source: 'JCGM 100:2008 4.2, 4.3 and G.4; pooled repeatability as in ISO 5725-6.',
+    input: z.object({
+      values: z.array(finite).min(1).max(MOST_VALUES),
+      resolution: standardU,
+      calibrationU: standardU.optional().describe('standard uncertainty'),
+      reproducibilitySd: standardU.optional(),
+      repeatability: z
+        .object({ sd: standardU, df: positive.default(DEFAULT_REPEATABILITY_DF) })
+        .optional(),
+    }),
+    output: z.object({
+      n: finite,
+      mean: finite,
+      sd: finite.nullable(),
+      u: finite,
+      df: dfOut,
+      k: finite,
+      U: finite,
+      shown,
+    }),
+    example: { values: [29.4, 29.6], resolution: 0.1, repeatability: { sd: 0.2, df: 8 } },
+    calculate: (input) => guarded('values', () => summariseReadings(input)),
+  }),
+  calculation({
+    name: 'repeats-decision',
+    summary: 'Do the repeats agree, and what is to be taken next?',
+    source: 'ISO 5725-6, critical range factors f(n) at 95 %.',
+    input: z.object({
+      values: z.array(finite).min(2).max(MOST_JUDGED),
+      repeatabilitySd: standardU,
+    }),
+    output: z.object({
+      action: z.enum(['take-two-more', 'mean', 'median']),
+      result: finite.optional(),
+      range: finite,
+      allowed: finite,
+      u: finite.optional(),
+      df: finite.optional(),
+    }),
+    example: { values: [29.4, 30.6], repeatabilitySd: 0.2 },
+    calculate: ({ values, repeatabilitySd }) => decideRepeats(values, repeatabilitySd),
+  }),
+  calculation({
+    name: 'claim-check',
+    summary: "Does a measured figure bear out a maker's claim?",
+    source: 'Half the last digit shown against U and half the noticeable step: common practice.',
+    input: z.object({
+      claim: typedText.describe(
+        'with its unit, or a bare number in the unit of the measured value',
+      ),
+      measured: z.object({ value: finite, U: standardU }),
+      noticeable: standardU,
+    }),
+    output: z.object({
+      verdict: z.enum(['agrees', 'differs', 'cannot tell']),
+      claimInterval: interval,
+    }),
+    example: { claim: '27 mm', measured: { value: 26.4, U: 0.4 }, noticeable: 3 },
+    calculate: ({ claim, measured, noticeable }) => {
+      const bare = readTypedQuantity(claim, 'length', 'mm');
+      const read =
+        bare.ok && bare.value.bare
+          ? bare
+          : readAnyQuantity(claim, ['length', 'mass', 'distance', 'angle', 'force', 'moment']);
+      if (!read.ok) throw new CalculationFault('claim', read.fault.message, read.fault.choices);
+      return judgeClaim(read.value, measured, noticeable);
+    },
+  }),
+  calculation({
+    name: 'claim-consistency',
+    summary: 'Do the figures of one claim agree with each other?',
+    source: 'Overlap of the intervals their roundings allow: common practice.',
+    input: z.object({
+      massOz: typedText.optional(),
+      massG: typedText.optional(),
+      pairMassG: typedText
+        .optional()
+        .describe('of both shoes; grams unless its unit says otherwise'),
+      heelMm: typedText.optional(),
+      forefootMm: typedText.optional(),
+      dropMm: typedText.optional(),
+    }),
+    output: z.object({
+      consistent: z.boolean(),
+      faults: z.array(
+        z.object({
+          typed: z.array(z.string()),
+          gap: finite,
+          unit: z.string(),
+          rounding: z.boolean(),
+          text: z.string(),
+        }),
+      ),
+    }),
+    example: { massOz: '9.4 oz', massG: '271 g' },
+    calculate: (input) => {
+      const faults = findClaimFaults([
+        ...stated('massOz', 'mass', input.massOz, 'oz'),
+        ...stated('massG', 'mass', input.massG, 'g'),
+        ...stated('pairMassG', 'mass', input.pairMassG, 'g', 0.5),
+        ...stated('heelMm', 'heel-stack', input.heelMm, 'mm'),
+        ...stated('forefootMm', 'forefoot-stack', input.forefootMm, 'mm'),
+        ...stated('dropMm', 'drop', input.dropMm, 'mm'),
+      ]);
+      return { consistent: faults.length === 0, faults };
+    },
+  }),
+  calculation({
+    name: 'difference',
+    summary: 'Is the difference of two figures real, and would anyone notice it?',
+    source: 'JCGM 100:2008 G.4; two one-sided tests at 5 % for "not shown".',
+    input: z.object({
+      a: z.object({ value: finite, u: standardU, df: dfIn }),
+      b: z.object({ value: finite, u: standardU, df: dfIn }),
+      noticeable: standardU,
+    }),
+    output: z.object({
+      difference: finite,
+      u: finite,
+      df: dfOut,
+      U: finite,
+      verdict: z.enum(['real', 'not shown', 'cannot tell']),
+      noticeable: z.enum(['yes', 'no', 'may be']),
+    }),
+    example: {
+      a: { value: 29.5, u: 0.2, df: 8 },
+      b: { value: 25.1, u: 0.25, df: 8 },
+      noticeable: 3,
+    },
+    calculate: ({ a, b, noticeable }) =>
+      differenceOf({ ...a, df: unlimited(a.df) }, { ...b, df: unlimited(b.df) }, noticeable),
+  }),
+  calculation({
+    name: 'outlier',
+    summary: "Does one reading lie too far from the others (Grubbs' test, two-sided)?",
+    source: 'ISO 5725-2; critical values from Student’s t.',
+    input: z.object({
+      values: z.array(finite).min(3).max(MOST_VALUES),
+      alpha: z.number().gt(0).lt(1).default(0.05),
+    }),
+    output: z.object({
+      suspect: z.number().int().optional().describe('index of the reading apart, from 0'),
+      statistic: finite,
+      critical: finite,
+    }),
+    example: { values: [29.4, 29.5, 29.5, 29.6, 32.0] },
+    calculate: ({ values, alpha }) => findOutlier(values, alpha),
+  }),
+];
+
+/** The calculation of a name, or undefined. */
+export function findCalculation(name: string): Calculation | undefined {
+  return CALCULATIONS.find((entry) => entry.name === name);
+}

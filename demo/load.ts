@@ -1,0 +1,181 @@
+/** Loads the scenario into an empty database, through the same stores as everything else. */
+import dayjs from 'dayjs';
+import { v7 as uuid7 } from 'uuid';
+import { claimFields, editionFields, pairFields, TOOLS } from '#contract/records.ts';
+import { readClaims } from '#core/claim-text.ts';
+import { QUANTITIES } from '#core/quantities.ts';
+import { canonicalUnit } from '#core/units.ts';
+import { summarisePair } from '#server/measured-pairs.ts';
+import type { Db } from '#server/store/database.ts';
+import { openStores, type Stores } from '#server/stores.ts';
+import { demoNoise, demoReadings } from './scenario.ts';
+import {
+  DEMO_PEOPLE,
+  DEMO_STACKS,
+  EDITION_TRUTHS,
+  type EditionTruth,
+  type PairTruth,
+} from './truths.ts';
+
+/** Grows when the scenario changes, so that an older demo database is made anew. */
+export const SCENARIO_VERSION = 1;
+
+const SCENARIO_SETTING = 'demo-scenario';
+
+/** UUIDv7 of the scenario's own time, so that ids sort as the events did. */
+function idAt(time: dayjs.Dayjs): string {
+  return uuid7({ msecs: time.valueOf() });
+}
+
+function claimsOf(edition: EditionTruth, at: dayjs.Dayjs) {
+  const read = readClaims(edition.claims);
+  return read.figures.map(({ quantity, typed, value, halfWidth }) =>
+    claimFields.parse({
+      id: idAt(at),
+      quantity,
+      typed,
+      value,
+      halfWidth,
+      label: read.label ?? null,
+      statedBasis: quantity === 'mass' ? {} : read.statedBasis,
+      source: edition.claimSource,
+    }),
+  );
+}
+
+function receive(
+  stores: Stores,
+  edition: EditionTruth,
+  pair: PairTruth,
+  today: dayjs.Dayjs,
+  first: boolean,
+): string {
+  const at = today.subtract(pair.receivedDaysAgo, 'day').hour(9);
+  const id = idAt(at);
+  const { name, madeIn, widths, colours } = edition;
+  const found = stores.editions.findOrMake({
+    maker: { id: idAt(at), name: edition.maker },
+    model: { id: idAt(at), name: edition.model },
+    edition: { id: idAt(at), ...editionFields.parse({ name, madeIn, widths, colours }) },
+  });
+  const fields = pairFields.parse({
+    tag: pair.tag,
+    label: pair.label,
+    width: pair.width,
+    colour: pair.colour,
+    acquisition: pair.acquisition,
+    from: pair.from,
+    listPrice: pair.listPrice,
+    paidPrice: pair.paidPrice,
+    receivedOn: at.format('YYYY-MM-DD'),
+    returnBy: pair.returnInDays ? today.add(pair.returnInDays, 'day').format('YYYY-MM-DD') : null,
+    wornKm: pair.wornKm ?? 0,
+    note: pair.note ?? '',
+  });
+  stores.changes.apply(
+    {
+      id: idAt(at),
+      at: at.toISOString(),
+      person: 'B1',
+      action: 'receivePair',
+      subject: id,
+      request: fields,
+    },
+    () => {
+      stores.pairs.add(id, found.id, fields);
+      if (first)
+        for (const claim of claimsOf(edition, at)) stores.editions.addClaim(found.id, claim);
+      return { id };
+    },
+  );
+  return id;
+}
+
+function measure(
+  stores: Stores,
+  edition: EditionTruth,
+  pair: PairTruth,
+  pairId: string,
+  today: dayjs.Dayjs,
+  noise: (sd: number) => number,
+): void {
+  const readings = demoReadings(edition, pair, noise);
+  if (!pair.protocol || readings.length === 0) return;
+  const wanted = DEMO_STACKS[pair.protocol];
+  const protocol = stores.lab
+    .protocols()
+    .find(({ stack }) => stack.place === wanted.place && stack.insole === wanted.insole);
+  if (!protocol) throw new Error(`no protocol for ${pair.protocol}`);
+  let at = today.subtract(Math.max(1, pair.receivedDaysAgo - 1), 'day').hour(10);
+  const person = pair.receivedDaysAgo % 2 === 0 ? 'B2' : 'B1';
+  const sessionId = idAt(at);
+  stores.changes.apply(
+    {
+      id: idAt(at),
+      at: at.toISOString(),
+      person,
+      action: 'startSession',
+      subject: sessionId,
+      request: { pairId },
+    },
+    () => {
+      stores.sessions.start({
+        id: sessionId,
+        pairId,
+        protocolId: protocol.id,
+        person,
+        configuration: 'as sold',
+        wornKm: pair.wornKm ?? 0,
+        startedAt: at.toISOString(),
+      });
+      for (const { quantity, side, typed, voided } of readings) {
+        at = at.add(20, 'second');
+        const id = idAt(at);
+        stores.sessions.record({
+          id,
+          sessionId,
+          side,
+          quantity,
+          typed,
+          unit: canonicalUnit(QUANTITIES[quantity].kind).symbol,
+          instrumentId:
+            protocol.stations.find((station) => station.quantity === quantity)?.instrumentId ?? '',
+          takenAt: at.toISOString(),
+          supersedes: null,
+          reason: '',
+          note: '',
+        });
+        if (voided) stores.sessions.void(id, voided, at.toISOString());
+      }
+      if (!pair.upTo) stores.sessions.finish(sessionId, at.toISOString());
+      return { id: sessionId };
+    },
+  );
+  summarisePair(stores, pairId);
+}
+
+/** The version of the scenario that a database holds, or undefined. */
+export function loadedScenario(db: Db): number | undefined {
+  return openStores(db).lab.setting<number>(SCENARIO_SETTING);
+}
+
+/**
+ * Fills an empty database with the scenario as of a day.
+ * @param day ISO date; events lie before it, return dates after
+ */
+export function loadScenario(db: Db, day: string): void {
+  const stores = openStores(db);
+  const today = dayjs(day);
+  const noise = demoNoise();
+  db.transaction(() => {
+    const start = today.subtract(300, 'day');
+    stores.lab.setUp(TOOLS, () => idAt(start));
+    for (const person of DEMO_PEOPLE) stores.lab.addPerson({ id: idAt(start), ...person });
+    for (const edition of EDITION_TRUTHS)
+      edition.pairs.forEach((pair, index) => {
+        const pairId = receive(stores, edition, pair, today, index === 0);
+        measure(stores, edition, pair, pairId, today, noise);
+      });
+    stores.lab.writeSetting(SCENARIO_SETTING, SCENARIO_VERSION);
+  })();
+}

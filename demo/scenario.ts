@@ -1,0 +1,99 @@
+/** Turns the stated truths into what people would have typed, with a seeded generator. */
+import { randomLcg, randomNormal } from 'd3-random';
+import type { MeasuredQuantityId, Side } from '#core/quantities.ts';
+import { lastLength, REFERENCE_LABEL } from '#core/size-label.ts';
+import {
+  DEMO_SPREAD,
+  type EditionTruth,
+  type PairTruth,
+  SIDEWALL_LIP,
+  TRUE_MASS_EXPONENT,
+} from './truths.ts';
+
+export interface DemoReading {
+  quantity: MeasuredQuantityId;
+  side: Side;
+  typed: string;
+  /** Set on a reading that is voided at once, with its reason. */
+  voided?: string;
+}
+
+type Normal = (sd: number) => number;
+
+/** A seeded source of normal deviates: the same scenario on every machine. */
+export function demoNoise(seed = 0.4217): Normal {
+  const normal = randomNormal.source(randomLcg(seed))(0, 1);
+  return (sd) => sd * normal();
+}
+
+/** The true values of one pair's shoes: its edition's, with the pair's and the shoe's own deviation. */
+function trueShoes(edition: EditionTruth, pair: PairTruth, noise: Normal) {
+  const ratio = (lastLength(pair.label) / lastLength(REFERENCE_LABEL)) ** TRUE_MASS_EXPONENT;
+  const own = {
+    mass: edition.massAtUk8 * ratio + noise(DEMO_SPREAD.pairMass),
+    heel: edition.heel + noise(DEMO_SPREAD.pairStack),
+    forefoot: edition.forefoot + noise(DEMO_SPREAD.pairStack),
+    insoleHeel: edition.insoleHeel + noise(DEMO_SPREAD.pairInsole),
+    insoleForefoot: edition.insoleForefoot + noise(DEMO_SPREAD.pairInsole),
+  };
+  const out = pair.protocol === 'out' ? 1 : 0;
+  const lip = pair.protocol === 'sidewall' ? SIDEWALL_LIP : { heel: 0, forefoot: 0 };
+  const shoe = (): Record<MeasuredQuantityId, number> => ({
+    mass: own.mass + noise(DEMO_SPREAD.sideMass),
+    'heel-stack': own.heel - out * own.insoleHeel + lip.heel + noise(DEMO_SPREAD.sideStack),
+    'forefoot-stack':
+      own.forefoot - out * own.insoleForefoot + lip.forefoot + noise(DEMO_SPREAD.sideStack),
+    'heel-insole': own.insoleHeel,
+    'forefoot-insole': own.insoleForefoot,
+  });
+  return { left: shoe(), right: shoe() };
+}
+
+/** What a person reads off: the true value with the scatter and the step of the tool. */
+function readOff(
+  quantity: MeasuredQuantityId,
+  value: number,
+  pair: PairTruth,
+  noise: Normal,
+): string {
+  const ruler = pair.protocol === 'sidewall';
+  if (quantity === 'mass')
+    return (Math.round((value + noise(DEMO_SPREAD.scale)) * 2) / 2).toFixed(1);
+  if (quantity.endsWith('insole')) return (value + noise(DEMO_SPREAD.insole)).toFixed(1);
+  if (ruler) return (Math.round((value + noise(DEMO_SPREAD.ruler)) * 2) / 2).toFixed(1);
+  return (value + noise(DEMO_SPREAD.needle)).toFixed(1);
+}
+
+/** The readings of a pair in the order of the hand; empty for a pair not measured yet. */
+export function demoReadings(edition: EditionTruth, pair: PairTruth, noise: Normal): DemoReading[] {
+  if (!pair.protocol) return [];
+  const shoes = trueShoes(edition, pair, noise);
+  const repeats = pair.repeats ?? 2;
+  const stations: { quantity: MeasuredQuantityId; repeats: number }[] = [
+    { quantity: 'mass', repeats: 1 },
+    { quantity: 'heel-stack', repeats },
+    { quantity: 'forefoot-stack', repeats },
+  ];
+  if (pair.protocol === 'out')
+    stations.push(
+      { quantity: 'heel-insole', repeats: 1 },
+      { quantity: 'forefoot-insole', repeats: 1 },
+    );
+  const end = stations.findIndex((station) => station.quantity === pair.upTo);
+  const readings: DemoReading[] = [];
+  for (const station of end < 0 ? stations : stations.slice(0, end + 1))
+    for (let trial = 0; trial < station.repeats; trial++)
+      for (const side of ['left', 'right'] as const) {
+        const { quantity } = station;
+        const typed = readOff(quantity, shoes[side][quantity], pair, noise);
+        if (pair.slip && quantity === 'heel-stack' && side === 'left' && trial === 0)
+          readings.push({
+            quantity,
+            side,
+            typed: (Number(typed) / 10).toFixed(2),
+            voided: 'slipped decimal mark, retaken',
+          });
+        readings.push({ quantity, side, typed });
+      }
+  return readings;
+}

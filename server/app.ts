@@ -1,0 +1,101 @@
+/** Wires guard, contract, calculations and pages into one Express application. */
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import { v7 as newId } from 'uuid';
+import { mountEndpoints } from './endpoint.ts';
+import { guardHost } from './guard.ts';
+import { labKnowledge } from './measured-pairs.ts';
+import { describeApi } from './openapi.ts';
+import { problemHandler, Refusal } from './problems.ts';
+import { mountCalculations } from './routes/calculations.ts';
+import { labRoutes } from './routes/lab.ts';
+import { pairRoutes } from './routes/pairs.ts';
+import { sessionRoutes } from './routes/sessions.ts';
+import { sheetRoutes } from './routes/sheets.ts';
+import type { Db } from './store/database.ts';
+import { openStores } from './stores.ts';
+
+const LARGEST_BODY = '1mb';
+
+export interface AppOptions {
+  db: Db;
+  version: string;
+  /** True where the demo scenario is served. */
+  demo?: boolean;
+  /** Folder of the built pages; left out: the API alone. */
+  pages?: string;
+  now?: () => string;
+  log?: (error: unknown) => void;
+}
+
+const protection = helmet({
+  contentSecurityPolicy: {
+    useDefaults: false,
+    directives: {
+      defaultSrc: ["'none'"],
+      scriptSrc: ["'self'"],
+      // The interface library sets its variables in style elements; scripts stay shut.
+      styleSrc: ["'self'", "'unsafe-inline'"],
+      imgSrc: ["'self'", 'data:', 'blob:'],
+      fontSrc: ["'self'"],
+      connectSrc: ["'self'"],
+      workerSrc: ["'self'"],
+      manifestSrc: ["'self'"],
+      baseUri: ["'none'"],
+      formAction: ["'none'"],
+      frameAncestors: ["'none'"],
+    },
+  },
+  strictTransportSecurity: false,
+});
+
+function servePages(app: Express, pages: string): void {
+  app.use(
+    '/assets',
+    express.static(join(pages, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+  );
+  app.use(express.static(pages, { index: false, maxAge: 0 }));
+  app.get(/^\/(?!api\/|assets\/)/, (_request, response) => {
+    response.set('Cache-Control', 'no-cache').sendFile('index.html', { root: pages });
+  });
+}
+
+export function createApp(options: AppOptions): Express {
+  const { db, version, demo = false, pages, log = console.error } = options;
+  const now = options.now ?? (() => new Date().toISOString());
+  const stores = openStores(db);
+  const knowledge = labKnowledge(stores);
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('etag', 'weak');
+  app.use(guardHost, protection, compression());
+  app.use('/api', express.json({ limit: LARGEST_BODY }), (_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  const description = describeApi(version);
+  app.get('/api/openapi.json', (_request, response) => {
+    response.json(description);
+  });
+  mountCalculations(app);
+  mountEndpoints(
+    app,
+    { changes: stores.changes, now },
+    {
+      health: () => ({ ok: true, version, demo }),
+      ...labRoutes(stores, knowledge, newId),
+      ...pairRoutes(stores),
+      ...sessionRoutes(stores),
+      ...sheetRoutes(stores, knowledge),
+    },
+  );
+  app.use('/api', (request) => {
+    throw new Refusal(404, `There is nothing at ${request.method} /api${request.path}.`);
+  });
+  if (pages && existsSync(join(pages, 'index.html'))) servePages(app, pages);
+  app.use(problemHandler(log));
+  return app;
+}

@@ -1,0 +1,33 @@
+/**
+ * Keeps web pages elsewhere from driving a server on this machine: only requests that name this
+ * host, and that come from its own pages or from no page at all, pass.
+ */
+import type { RequestHandler } from 'express';
+import { problemOf, sendProblem } from './problems.ts';
+
+const LOCAL_NAMES = ['127.0.0.1', 'localhost', '[::1]'];
+
+function isLocal(host: string | undefined, port: number | undefined): boolean {
+  return LOCAL_NAMES.some((name) => host === `${name}:${port}` || (port === 80 && host === name));
+}
+
+function isOwnOrigin(origin: string, port: number | undefined): boolean {
+  return LOCAL_NAMES.some((name) => origin === `http://${name}:${port}`);
+}
+
+export const guardHost: RequestHandler = (request, response, next) => {
+  const port = request.socket.localPort;
+  if (!isLocal(request.headers.host, port)) {
+    sendProblem(response, problemOf(403, 'This server answers only to its own address.'));
+    return;
+  }
+  const { origin } = request.headers;
+  const elsewhere = origin !== undefined && !isOwnOrigin(origin, port);
+  const crossSite =
+    request.headers['sec-fetch-site'] === 'cross-site' && request.path.startsWith('/api/');
+  if (elsewhere || crossSite) {
+    sendProblem(response, problemOf(403, 'Requests from other web pages are refused.'));
+    return;
+  }
+  next();
+};

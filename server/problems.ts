@@ -1,0 +1,108 @@
+/** Errors as problem details (RFC 9457): one shape, one place. */
+import Database from 'better-sqlite3';
+import type { ErrorRequestHandler, Response } from 'express';
+import { z } from 'zod';
+import { CalculationFault } from '#contract/calculations.ts';
+import { PROBLEM_TYPE } from '#contract/paths.ts';
+import type { Problem } from '#contract/records.ts';
+
+const TITLES: Record<number, string> = {
+  400: 'The request cannot be read',
+  403: 'Not from here',
+  404: 'Not found',
+  405: 'Not done this way',
+  409: 'Another change came first',
+  413: 'Too large',
+  415: 'JSON is wanted',
+  422: 'A value is wrong',
+  500: 'The server failed',
+  507: 'The disk is full',
+};
+
+/** A refusal that a route or the store answers with. */
+export class Refusal extends Error {
+  readonly status: number;
+  readonly errors: Problem['errors'];
+  constructor(status: number, detail: string, errors?: Problem['errors']) {
+    super(detail);
+    this.status = status;
+    this.errors = errors;
+  }
+}
+
+export const notFound = (what: string) => new Refusal(404, `${what} is not in this bench book.`);
+
+/** A value that is well-formed and still wrong, with the field it stands in. */
+export const wrongValue = (field: string, message: string, choices?: string[]) =>
+  new Refusal(422, message, [choices ? { field, message, choices } : { field, message }]);
+
+export function problemOf(status: number, detail: string, errors?: Problem['errors']): Problem {
+  const title = TITLES[status] ?? 'Refused';
+  const problem: Problem = { type: 'about:blank', title, status, detail };
+  if (errors && errors.length > 0) problem.errors = errors;
+  return problem;
+}
+
+export function sendProblem(response: Response, problem: Problem): void {
+  response.status(problem.status).type(PROBLEM_TYPE).send(JSON.stringify(problem));
+}
+
+/** Faults of a schema, each with the path of its field. */
+export function schemaFaults(error: z.ZodError): NonNullable<Problem['errors']> {
+  return error.issues.map((issue) => ({
+    field: issue.path.join('.') || 'body',
+    message: issue.message,
+  }));
+}
+
+function fromSqlite(error: InstanceType<typeof Database.SqliteError>): Problem | undefined {
+  if (error.code === 'SQLITE_FULL' || error.code.startsWith('SQLITE_IOERR'))
+    return problemOf(
+      507,
+      'The disk is full: nothing was written. Free some space; what waits in the browser is sent again.',
+    );
+  if (error.code.startsWith('SQLITE_CONSTRAINT_PRIMARYKEY'))
+    return problemOf(409, 'This id is already in the bench book.');
+  if (error.code.startsWith('SQLITE_CONSTRAINT_UNIQUE'))
+    return problemOf(409, `That is already taken: ${error.message.replace(/^.*: /, '')}.`);
+  if (error.code.startsWith('SQLITE_CONSTRAINT_FOREIGNKEY'))
+    return problemOf(422, 'It refers to something that is not in this bench book.');
+  return undefined;
+}
+
+function statusOf(error: unknown): number | undefined {
+  const status = (error as { status?: unknown })?.status;
+  return typeof status === 'number' ? status : undefined;
+}
+
+/** The problem that an error stands for; undefined for a fault of the program itself. */
+export function describeError(error: unknown): Problem | undefined {
+  if (error instanceof Refusal) return problemOf(error.status, error.message, error.errors);
+  if (error instanceof z.ZodError) {
+    const faults = schemaFaults(error);
+    return problemOf(400, faults.map((f) => `${f.field}: ${f.message}`).join('; '), faults);
+  }
+  if (error instanceof CalculationFault) {
+    const { field, message, choices } = error;
+    return problemOf(422, message, [choices ? { field, message, choices } : { field, message }]);
+  }
+  if (error instanceof Database.SqliteError) return fromSqlite(error);
+  const status = statusOf(error);
+  if (status === 413) return problemOf(413, 'The request is larger than the server takes (1 MB).');
+  if (status === 400)
+    return problemOf(400, 'The body is not JSON, or the address is badly written.');
+  return undefined;
+}
+
+/** Express's one error handler. */
+export function problemHandler(log: (error: unknown) => void): ErrorRequestHandler {
+  return (error, _request, response, next) => {
+    if (response.headersSent) return next(error);
+    const problem = describeError(error);
+    if (!problem) log(error);
+    sendProblem(
+      response,
+      problem ?? problemOf(500, 'The server failed at this request; nothing was changed.'),
+    );
+  };
+}

@@ -1,0 +1,55 @@
+import type { Handlers } from '../endpoint.ts';
+import type { Stores } from '../stores.ts';
+
+type PairHandlers = Pick<
+  Handlers,
+  | 'listPairs'
+  | 'getPair'
+  | 'receivePair'
+  | 'editPair'
+  | 'listEditions'
+  | 'addClaims'
+  | 'withdrawClaim'
+  | 'addReported'
+>;
+
+export function pairRoutes(stores: Stores): PairHandlers {
+  return {
+    listPairs: () => stores.pairs.list(),
+    getPair: ({ params }) => {
+      const { editionId, ...pair } = stores.pairs.byTag(params.tag);
+      return {
+        pair,
+        edition: stores.editions.byId(editionId),
+        sessions: stores.sessions.ofPair(pair.id),
+      };
+    },
+    receivePair: ({ body }) => {
+      const { id, ...fields } = body.pair;
+      const edition = stores.editions.findOrMake(body);
+      stores.pairs.add(id, edition.id, fields);
+      for (const claim of body.claims) stores.editions.addClaim(edition.id, claim);
+      return { id, tag: fields.tag, editionId: edition.id, editionSlug: edition.slug };
+    },
+    editPair: ({ params, body }) => {
+      const { version, ...fields } = body;
+      const next = stores.pairs.edit(params.id, version, fields);
+      return { id: params.id, version: next, tag: fields.tag };
+    },
+    listEditions: () => stores.editions.list(),
+    addClaims: ({ params, body }) => {
+      stores.editions.byId(params.id);
+      for (const claim of body.claims) stores.editions.addClaim(params.id, claim);
+      return { ids: body.claims.map((claim) => claim.id) };
+    },
+    withdrawClaim: ({ params, body }) => {
+      stores.editions.withdrawClaim(params.id, body.reason);
+      return { id: params.id };
+    },
+    addReported: ({ params, body }) => {
+      stores.editions.byId(params.id);
+      stores.editions.addReported(params.id, body);
+      return { id: body.id };
+    },
+  };
+}

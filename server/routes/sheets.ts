@@ -1,0 +1,31 @@
+import { readLabelSlug, type SizeLabel } from '#core/size-label.ts';
+import { buildComparison } from '../comparison.ts';
+import type { Handlers } from '../endpoint.ts';
+import type { LabKnowledge } from '../measured-pairs.ts';
+import { wrongValue } from '../problems.ts';
+import { buildSheet } from '../sheet.ts';
+import type { Stores } from '../stores.ts';
+
+function labelFrom(slug: string | undefined): SizeLabel | undefined {
+  if (slug === undefined) return undefined;
+  const label = readLabelSlug(slug);
+  if (!label) throw wrongValue('label', `${slug} is no label; write it as uk-8 or us-men-9.5.`);
+  return label;
+}
+
+export function sheetRoutes(
+  stores: Stores,
+  knowledge: () => LabKnowledge,
+): Pick<Handlers, 'getSheet' | 'getComparison'> {
+  return {
+    getSheet: ({ params, query }) =>
+      buildSheet(stores, knowledge(), params.edition, labelFrom(query.label)),
+    getComparison: ({ query }) =>
+      buildComparison(
+        stores,
+        knowledge(),
+        query.editions.split(',').filter((slug) => slug !== ''),
+        { label: labelFrom(query.label), stack: query.stack },
+      ),
+  };
+}

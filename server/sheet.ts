@@ -1,0 +1,176 @@
+/** The sheet of an edition at a label, put together from its pairs. */
+import type { EditionRecord, Sheet } from '#contract/records.ts';
+import { type Basis, nameStackBasis, type StackBasis, stackBasisKey } from '#core/basis.ts';
+import { type Claim, claimJudgement, claimTerms } from '#core/claim.ts';
+import { findClaimFaults } from '#core/claim-consistency.ts';
+import { dropClass, heelClass } from '#core/drop.ts';
+import { type EditionFigure, editionFigureOn } from '#core/edition-figure.ts';
+import { type Figure, figureExpanded } from '#core/figure.ts';
+import type { MeasuredPair } from '#core/pair-figure.ts';
+import type { QuantityId } from '#core/quantities.ts';
+import { isSameSize, type SizeLabel } from '#core/size-label.ts';
+import { viewFigure } from './figure-view.ts';
+import { type LabKnowledge, labRecords, measuredPair } from './measured-pairs.ts';
+import { notFound } from './problems.ts';
+import { distinctSizes } from './store/editions.ts';
+import type { Stores } from './stores.ts';
+
+type ClaimRecord = EditionRecord['claims'][number];
+
+const STACK_FIGURES: QuantityId[] = ['heel-stack', 'forefoot-stack', 'drop'];
+
+const coreClaim = (claim: ClaimRecord): Claim => ({ ...claim, label: claim.label ?? undefined });
+
+/** The basis of an edition's figures: that of its least worn session at the label. */
+export function leastWornBasis(
+  pairs: readonly MeasuredPair[],
+  label: SizeLabel,
+  stackKey?: string,
+): Basis {
+  const bases = pairs
+    .flatMap((pair) => pair.sessions)
+    .filter((session) => session.readings.length > 0)
+    .map((session) => session.basis)
+    .filter(({ stack }) => !stackKey || (stack && stackBasisKey(stack) === stackKey))
+    .sort(
+      (a, b) =>
+        Number(isSameSize(b.label, label)) - Number(isSameSize(a.label, label)) ||
+        Number(b.configuration === 'as sold') - Number(a.configuration === 'as sold') ||
+        a.wornKm - b.wornKm,
+    );
+  return { ...(bases[0] ?? { configuration: 'as sold', wornKm: 0 }), label };
+}
+
+/** The stack bases on which heel or forefoot was measured, by key. */
+export function stackBases(pairs: readonly MeasuredPair[]): Map<string, StackBasis> {
+  const found = new Map<string, StackBasis>();
+  for (const session of pairs.flatMap((pair) => pair.sessions)) {
+    const { stack } = session.basis;
+    if (stack && session.readings.some((reading) => /-stack$/.test(reading.quantity)))
+      found.set(stackBasisKey(stack), stack);
+  }
+  return found;
+}
+
+function gradeOf(figure: Figure): string | null {
+  const U = figureExpanded(figure);
+  if (figure.quantity === 'drop') return dropClass(figure.value, U);
+  return figure.quantity === 'heel-stack' ? heelClass(figure.value, U) : null;
+}
+
+function viewClaim(claim: ClaimRecord, figure: Figure | undefined, knowledge: LabKnowledge) {
+  if (!figure) return { ...claim, judgement: null };
+  const { verdict, measured, terms, reason } = claimJudgement(coreClaim(claim), figure, knowledge);
+  return { ...claim, judgement: { verdict, measured, terms, ...(reason ? { reason } : {}) } };
+}
+
+/** Claims that contradict each other, by the label and basis they were stated for. */
+export function contradictions(claims: readonly ClaimRecord[]) {
+  const standing = claims.filter((claim) => claim.withdrawn === null);
+  const groups = new Map<string, ClaimRecord[]>();
+  for (const claim of standing) {
+    const key = [claim.source, claimTerms({ ...coreClaim(claim), quantity: 'drop' })].join('|');
+    groups.set(key, [...(groups.get(key) ?? []), claim]);
+  }
+  return [...groups.values()].flatMap((group) =>
+    findClaimFaults(group.map((claim) => ({ ...claim, unit: '' }))).map(({ text, rounding }) => ({
+      text,
+      rounding,
+    })),
+  );
+}
+
+export function buildSheet(
+  stores: Stores,
+  knowledge: LabKnowledge,
+  slug: string,
+  wantedLabel: SizeLabel | undefined,
+): Sheet {
+  const edition = stores.editions.bySlug(slug);
+  const lab = labRecords(stores);
+  const stored = stores.pairs.ofEdition(edition.id);
+  const labels = distinctSizes(stored.map((pair) => pair.label));
+  const label = labels.find((known) => wantedLabel && isSameSize(known, wantedLabel)) ?? labels[0];
+  if (!label) throw notFound(`A pair of ${edition.maker} ${edition.model}`);
+  if (wantedLabel && !isSameSize(label, wantedLabel))
+    throw notFound(`A pair of ${edition.model} in that size`);
+  const atLabel = stored.filter((pair) => isSameSize(pair.label, label));
+  const measured = atLabel.map((pair) => measuredPair(stores, lab, pair));
+  const claims = edition.claims.filter((claim) => claim.withdrawn === null);
+
+  const figureOf = (quantity: QuantityId, basis: Basis): EditionFigure | undefined => {
+    const answer = editionFigureOn({ id: edition.id, pairs: measured }, quantity, basis, knowledge);
+    return answer.terms === 'not' ? undefined : answer;
+  };
+  const entry = ({ figure, pairU, pairs, speaksForEdition }: EditionFigure) => ({
+    figure: viewFigure(figure),
+    pairU,
+    speaksForEdition,
+    pairs: pairs.map((pair) => ({
+      tag: pair.tag,
+      value: pair.figure.value,
+      U: figureExpanded(pair.figure),
+    })),
+    claims: claims
+      .filter((claim) => claim.quantity === figure.quantity)
+      .map((claim) => viewClaim(claim, figure, knowledge)),
+    reported: edition.reported.filter((one) => one.quantity === figure.quantity),
+    grade: gradeOf(figure),
+  });
+  const section = (key: string, title: string, basis: Basis, quantities: QuantityId[]) => ({
+    key,
+    title,
+    figures: quantities.flatMap((quantity) => {
+      const found = figureOf(quantity, basis);
+      return found ? [entry(found)] : [];
+    }),
+  });
+
+  const plain = leastWornBasis(measured, label);
+  const sections = [
+    section('mass', 'Mass of one shoe', plain, ['mass']),
+    ...[...stackBases(measured)].map(([key, stack]) =>
+      section(
+        key,
+        `Stack, ${nameStackBasis(stack)}`,
+        { ...leastWornBasis(measured, label, key), stack },
+        STACK_FIGURES,
+      ),
+    ),
+    section('insole', 'Insole, taken out', plain, ['heel-insole', 'forefoot-insole']),
+  ].filter((one) => one.figures.length > 0);
+  const shown = new Set(sections.flatMap((one) => one.figures.map((f) => f.figure.quantity)));
+  const sessions = atLabel
+    .flatMap((pair) => stores.sessions.ofPair(pair.id))
+    .filter((session) => session.readings.length > 0);
+  const used = (ids: Set<string>, records: readonly { id: string; name: string }[]) =>
+    records.filter((record) => ids.has(record.id)).map((record) => record.name);
+  const { claims: _claims, reported: _reported, ...plainEdition } = edition;
+
+  return {
+    edition: plainEdition,
+    label,
+    labels,
+    sections,
+    unmeasuredClaims: claims
+      .filter((claim) => !shown.has(claim.quantity))
+      .map((claim) => ({ ...claim, judgement: null })),
+    claimFaults: contradictions(edition.claims),
+    pairs: atLabel.map((pair) => ({
+      ...pair,
+      readings:
+        measured.find((m) => m.id === pair.id)?.sessions.flatMap((s) => s.readings).length ?? 0,
+    })),
+    protocols: used(new Set(sessions.map((s) => s.protocolId)), lab.protocols),
+    instruments: used(
+      new Set(sessions.flatMap((s) => s.readings.map((r) => r.instrumentId))),
+      lab.instruments,
+    ),
+    measuredBy: [...new Set(sessions.map((s) => s.person).filter((person) => person !== ''))],
+    lastMeasured:
+      sessions
+        .map((s) => s.startedAt)
+        .sort()
+        .at(-1) ?? null,
+  };
+}

@@ -1,0 +1,274 @@
+/** Makers, models and editions with what is claimed and reported of them. */
+import type { z } from 'zod';
+import type {
+  claimFields,
+  EditionRecord,
+  EditionRow,
+  editionFields,
+  Receipt,
+  reportedFields,
+} from '#contract/records.ts';
+import { QUANTITIES } from '#core/quantities.ts';
+import { isSameSize, type LabelSystem, type SizeLabel } from '#core/size-label.ts';
+import { readTypedQuantity } from '#core/typed-quantity.ts';
+import { notFound, Refusal, wrongValue } from '../problems.ts';
+import type { Db } from './database.ts';
+
+interface EditionDbRow {
+  id: string;
+  slug: string;
+  name: string;
+  maker: string;
+  model: string;
+  made_system: LabelSystem | null;
+  made_from: number | null;
+  made_to: number | null;
+  half_sizes: number | null;
+}
+
+interface LabelRow {
+  label_system: LabelSystem | null;
+  label_size: number | null;
+}
+
+const labelOf = ({ label_system, label_size }: LabelRow): SizeLabel | null =>
+  label_system && label_size !== null ? { system: label_system, size: label_size } : null;
+
+/** Words of a name for an address: `Stairwell, mid cut` becomes `stairwell-mid-cut`. */
+function slugOf(...names: string[]): string {
+  return names
+    .join(' ')
+    .normalize('NFKD')
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 120);
+}
+
+const EDITION = `SELECT e.id, e.slug, e.name, m.name AS model, k.name AS maker,
+    e.made_system, e.made_from, e.made_to, e.half_sizes
+  FROM edition e JOIN model m ON m.id = e.model_id JOIN maker k ON k.id = m.maker_id`;
+
+export function editionStore(db: Db) {
+  const selectMaker = db.prepare<[string], { id: string }>('SELECT id FROM maker WHERE name = ?');
+  const insertMaker = db.prepare('INSERT INTO maker (id, name) VALUES (?, ?)');
+  const selectModel = db.prepare<[string, string], { id: string }>(
+    'SELECT id FROM model WHERE maker_id = ? AND name = ?',
+  );
+  const insertModel = db.prepare('INSERT INTO model (id, maker_id, name) VALUES (?, ?, ?)');
+  const selectEditionOf = db.prepare<[string, string], { id: string; slug: string }>(
+    'SELECT id, slug FROM edition WHERE model_id = ? AND name = ?',
+  );
+  const slugTaken = db.prepare<[string], unknown>('SELECT 1 FROM edition WHERE slug = ?');
+  const insertEdition = db.prepare(
+    `INSERT INTO edition (id, model_id, name, slug, made_system, made_from, made_to, half_sizes)
+     VALUES (@id, @modelId, @name, @slug, @system, @from, @to, @halfSizes)`,
+  );
+  const addWidth = db.prepare('INSERT OR IGNORE INTO edition_width VALUES (?, ?)');
+  const addColour = db.prepare('INSERT OR IGNORE INTO edition_colour VALUES (?, ?)');
+  const selectWidths = db.prepare<[string], { width: string }>(
+    'SELECT width FROM edition_width WHERE edition_id = ? ORDER BY width',
+  );
+  const selectColours = db.prepare<[string], { colour: string }>(
+    'SELECT colour FROM edition_colour WHERE edition_id = ? ORDER BY colour',
+  );
+  const selectById = db.prepare<[string], EditionDbRow>(`${EDITION} WHERE e.id = ?`);
+  const selectBySlug = db.prepare<[string], EditionDbRow>(`${EDITION} WHERE e.slug = ?`);
+  const selectAll = db.prepare<[], EditionDbRow>(`${EDITION} ORDER BY k.name, m.name, e.name`);
+  const selectClaims = db.prepare<[string], LabelRow & Record<string, unknown>>(
+    `SELECT id, quantity, typed, value, half_width AS halfWidth, label_system, label_size,
+       stated_basis, source, withdrawn
+     FROM claim WHERE edition_id = ? ORDER BY rowid`,
+  );
+  const insertClaim = db.prepare(
+    `INSERT INTO claim
+       (id, edition_id, quantity, typed, value, half_width, label_system, label_size, stated_basis, source)
+     VALUES
+       (@id, @editionId, @quantity, @typed, @value, @halfWidth, @system, @size, @statedBasis, @source)`,
+  );
+  const withdrawClaim = db.prepare(
+    'UPDATE claim SET withdrawn = @reason WHERE id = @id AND withdrawn IS NULL',
+  );
+  const selectReported = db.prepare<[string], LabelRow & Record<string, unknown>>(
+    `SELECT id, quantity, typed, value, label_system, label_size, basis, source, dated
+     FROM reported_figure WHERE edition_id = ? ORDER BY rowid`,
+  );
+  const insertReported = db.prepare(
+    `INSERT INTO reported_figure
+       (id, edition_id, quantity, typed, value, label_system, label_size, basis, source, dated)
+     VALUES
+       (@id, @editionId, @quantity, @typed, @value, @system, @size, @basis, @source, @dated)`,
+  );
+  const selectPairsOf = db.prepare<
+    [],
+    {
+      edition_id: string;
+      tag: string;
+      label_system: LabelSystem;
+      label_size: number;
+      readings: number;
+    }
+  >(
+    `SELECT p.edition_id, p.tag, p.label_system, p.label_size, coalesce(s.readings, 0) AS readings
+     FROM pair p LEFT JOIN pair_summary s ON s.pair_id = p.id ORDER BY p.tag`,
+  );
+  const countClaims = db.prepare<[string], { n: number }>(
+    'SELECT count(*) AS n FROM claim WHERE edition_id = ? AND withdrawn IS NULL',
+  );
+
+  function freeSlug(wanted: string): string {
+    const base = wanted || 'edition';
+    let slug = base;
+    for (let n = 2; slugTaken.get(slug); n++) slug = `${base}-${n}`;
+    return slug;
+  }
+
+  function made(row: EditionDbRow) {
+    const { made_system: system, made_from: from, made_to: to } = row;
+    return system && from !== null && to !== null
+      ? { system, from, to, halfSizes: row.half_sizes === 1 }
+      : null;
+  }
+
+  const widthsOf = (id: string) => selectWidths.all(id).map((row) => row.width);
+  const coloursOf = (id: string) => selectColours.all(id).map((row) => row.colour);
+
+  function complete(row: EditionDbRow): EditionRecord {
+    const { id, slug, name, maker, model } = row;
+    return {
+      id,
+      slug,
+      name,
+      maker,
+      model,
+      madeIn: made(row),
+      widths: widthsOf(id),
+      colours: coloursOf(id),
+      claims: selectClaims.all(id).map(({ label_system, label_size, stated_basis, ...claim }) => ({
+        ...claim,
+        label: labelOf({ label_system, label_size }),
+        statedBasis: JSON.parse(String(stated_basis)),
+      })) as EditionRecord['claims'],
+      reported: selectReported.all(id).map(({ label_system, label_size, ...figure }) => ({
+        ...figure,
+        label: labelOf({ label_system, label_size }),
+      })) as EditionRecord['reported'],
+    };
+  }
+
+  function addDetails(id: string, fields: z.output<typeof editionFields>): void {
+    for (const width of fields.widths) addWidth.run(id, width);
+    for (const colour of fields.colours) addColour.run(id, colour);
+  }
+
+  return {
+    /** Finds maker, model and edition by name, or makes those that are missing. */
+    findOrMake(
+      receipt: Pick<Receipt, 'maker' | 'model'> & {
+        edition: z.output<typeof editionFields> & { id: string };
+      },
+    ): { id: string; slug: string } {
+      const { maker, model, edition } = receipt;
+      let makerId = selectMaker.get(maker.name)?.id;
+      if (!makerId) {
+        makerId = maker.id;
+        insertMaker.run(makerId, maker.name);
+      }
+      let modelId = selectModel.get(makerId, model.name)?.id;
+      if (!modelId) {
+        modelId = model.id;
+        insertModel.run(modelId, makerId, model.name);
+      }
+      const known = selectEditionOf.get(modelId, edition.name);
+      if (known) {
+        addDetails(known.id, edition);
+        return known;
+      }
+      const slug = freeSlug(slugOf(maker.name, model.name, edition.name));
+      insertEdition.run({
+        id: edition.id,
+        modelId,
+        name: edition.name,
+        slug,
+        system: edition.madeIn?.system ?? null,
+        from: edition.madeIn?.from ?? null,
+        to: edition.madeIn?.to ?? null,
+        halfSizes: edition.madeIn ? Number(edition.madeIn.halfSizes) : null,
+      });
+      addDetails(edition.id, edition);
+      return { id: edition.id, slug };
+    },
+    byId(id: string): EditionRecord {
+      const row = selectById.get(id);
+      if (!row) throw notFound('This edition');
+      return complete(row);
+    },
+    bySlug(slug: string): EditionRecord {
+      const row = selectBySlug.get(slug);
+      if (!row) throw notFound(`The edition ${slug}`);
+      return complete(row);
+    },
+    list(): EditionRow[] {
+      const pairs = selectPairsOf.all();
+      return selectAll.all().map((row) => ({
+        id: row.id,
+        slug: row.slug,
+        maker: row.maker,
+        model: row.model,
+        name: row.name,
+        madeIn: made(row),
+        widths: widthsOf(row.id),
+        colours: coloursOf(row.id),
+        pairs: pairs
+          .filter((pair) => pair.edition_id === row.id)
+          .map(({ tag, label_system: system, label_size: size, readings }) => ({
+            tag,
+            label: { system, size },
+            readings,
+          })),
+        claims: countClaims.get(row.id)?.n ?? 0,
+      }));
+    },
+    addClaim(editionId: string, claim: z.output<typeof claimFields>): void {
+      const { id, quantity, typed, value, halfWidth, label, statedBasis, source } = claim;
+      insertClaim.run({
+        id,
+        editionId,
+        quantity,
+        typed,
+        value,
+        halfWidth,
+        system: label?.system ?? null,
+        size: label?.size ?? null,
+        statedBasis: JSON.stringify(statedBasis),
+        source,
+      });
+    },
+    withdrawClaim(id: string, reason: string): void {
+      if (withdrawClaim.run({ id, reason }).changes === 0)
+        throw new Refusal(404, 'This claim is not in the bench book, or is withdrawn already.');
+    },
+    addReported(editionId: string, figure: z.output<typeof reportedFields>): void {
+      const { kind } = QUANTITIES[figure.quantity];
+      const read = readTypedQuantity(figure.typed, kind);
+      if (!read.ok) throw wrongValue('typed', read.fault.message, read.fault.choices);
+      const { label, ...rest } = figure;
+      insertReported.run({
+        ...rest,
+        editionId,
+        value: read.value.value,
+        system: label?.system ?? null,
+        size: label?.size ?? null,
+      });
+    },
+  };
+}
+
+/** Distinct sizes among labels, by last length. */
+export function distinctSizes(labels: readonly SizeLabel[]): SizeLabel[] {
+  return labels.filter(
+    (label, index) => !labels.slice(0, index).some((earlier) => isSameSize(earlier, label)),
+  );
+}
+
+export type EditionStore = ReturnType<typeof editionStore>;

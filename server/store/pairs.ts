@@ -1,0 +1,199 @@
+/** Pairs: received, edited, listed. */
+import type { PairFields, PairRow } from '#contract/records.ts';
+import type { LabelSystem } from '#core/size-label.ts';
+import { notFound, Refusal, wrongValue } from '../problems.ts';
+import type { Db } from './database.ts';
+
+interface PairDbRow {
+  id: string;
+  tag: string;
+  edition_id: string;
+  label_system: LabelSystem;
+  label_size: number;
+  width: string;
+  colour: string;
+  shoes: PairFields['shoes'];
+  acquisition: PairFields['acquisition'];
+  obtained_from: string;
+  links_pay: number;
+  maker_saw_text: number;
+  currency: string;
+  list_price: number | null;
+  paid_price: number | null;
+  received_on: string;
+  return_by: string | null;
+  worn_km: number;
+  note: string;
+  shelved: number;
+  version: number;
+}
+
+export type StoredPair = PairFields & { id: string; editionId: string; version: number };
+
+/** The columns of a row of the list, also what a bare query of the same list would read. */
+export const LIST_PAIRS = `SELECT p.id, p.tag, k.name AS maker, m.name AS model, e.name AS edition,
+    e.slug, p.label_system, p.label_size, p.shelved, p.received_on, p.return_by,
+    s.readings, s.stations_done, s.stations, s.heel_mm, s.forefoot_mm, s.mass_g
+  FROM pair p
+  JOIN edition e ON e.id = p.edition_id
+  JOIN model m ON m.id = e.model_id
+  JOIN maker k ON k.id = m.maker_id
+  LEFT JOIN pair_summary s ON s.pair_id = p.id
+  ORDER BY p.tag`;
+
+interface ListRow {
+  id: string;
+  tag: string;
+  maker: string;
+  model: string;
+  edition: string;
+  slug: string;
+  label_system: LabelSystem;
+  label_size: number;
+  shelved: number;
+  received_on: string;
+  return_by: string | null;
+  readings: number | null;
+  stations_done: number | null;
+  stations: number | null;
+  heel_mm: number | null;
+  forefoot_mm: number | null;
+  mass_g: number | null;
+}
+
+const FIELDS = `tag = @tag, label_system = @system, label_size = @size, width = @width,
+  colour = @colour, shoes = @shoes, acquisition = @acquisition, obtained_from = @from,
+  links_pay = @linksPay, maker_saw_text = @makerSawText, currency = @currency,
+  list_price = @listPrice, paid_price = @paidPrice, received_on = @receivedOn,
+  return_by = @returnBy, worn_km = @wornKm, note = @note, shelved = @shelved`;
+
+function readPair(row: PairDbRow): StoredPair {
+  return {
+    id: row.id,
+    editionId: row.edition_id,
+    version: row.version,
+    tag: row.tag,
+    label: { system: row.label_system, size: row.label_size },
+    width: row.width,
+    colour: row.colour,
+    shoes: row.shoes,
+    acquisition: row.acquisition,
+    from: row.obtained_from,
+    linksPay: row.links_pay === 1,
+    makerSawText: row.maker_saw_text === 1,
+    currency: row.currency,
+    listPrice: row.list_price,
+    paidPrice: row.paid_price,
+    receivedOn: row.received_on,
+    returnBy: row.return_by,
+    wornKm: row.worn_km,
+    note: row.note,
+    shelved: row.shelved === 1,
+  };
+}
+
+function writePair(fields: PairFields) {
+  const { label, linksPay, makerSawText, shelved, ...rest } = fields;
+  return {
+    ...rest,
+    ...label,
+    linksPay: Number(linksPay),
+    makerSawText: Number(makerSawText),
+    shelved: Number(shelved),
+  };
+}
+
+export function pairStore(db: Db) {
+  const selectByTag = db.prepare<[string], PairDbRow>('SELECT * FROM pair WHERE tag = ?');
+  const selectById = db.prepare<[string], PairDbRow>('SELECT * FROM pair WHERE id = ?');
+  const selectOfEdition = db.prepare<[string], PairDbRow>(
+    'SELECT * FROM pair WHERE edition_id = ? ORDER BY tag',
+  );
+  const selectList = db.prepare<[], ListRow>(LIST_PAIRS);
+  const insert = db.prepare(
+    `INSERT INTO pair
+       (id, edition_id, tag, label_system, label_size, width, colour, shoes, acquisition,
+        obtained_from, links_pay, maker_saw_text, currency, list_price, paid_price, received_on,
+        return_by, worn_km, note, shelved)
+     VALUES
+       (@id, @editionId, @tag, @system, @size, @width, @colour, @shoes, @acquisition,
+        @from, @linksPay, @makerSawText, @currency, @listPrice, @paidPrice, @receivedOn,
+        @returnBy, @wornKm, @note, @shelved)`,
+  );
+  const update = db.prepare(
+    `UPDATE pair SET ${FIELDS}, version = version + 1 WHERE id = @id AND version = @version`,
+  );
+  const writeSummary = db.prepare(
+    `INSERT INTO pair_summary
+       (pair_id, readings, stations_done, stations, heel_mm, forefoot_mm, mass_g)
+     VALUES (@pairId, @readings, @stationsDone, @stations, @heelMm, @forefootMm, @massG)
+     ON CONFLICT (pair_id) DO UPDATE SET
+       readings = excluded.readings, stations_done = excluded.stations_done,
+       stations = excluded.stations, heel_mm = excluded.heel_mm,
+       forefoot_mm = excluded.forefoot_mm, mass_g = excluded.mass_g`,
+  );
+
+  function refuseTakenTag(tag: string, id: string): void {
+    const holder = selectByTag.get(tag);
+    if (holder && holder.id !== id)
+      throw wrongValue('tag', `${tag} is the tag of another pair. Choose the next free number.`);
+  }
+
+  return {
+    byTag(tag: string): StoredPair {
+      const row = selectByTag.get(tag);
+      if (!row) throw notFound(`The pair ${tag.slice(0, 16)}`);
+      return readPair(row);
+    },
+    byId(id: string): StoredPair {
+      const row = selectById.get(id);
+      if (!row) throw notFound('This pair');
+      return readPair(row);
+    },
+    ofEdition: (editionId: string) => selectOfEdition.all(editionId).map(readPair),
+    list: (): PairRow[] =>
+      selectList.all().map((row) => ({
+        id: row.id,
+        tag: row.tag,
+        maker: row.maker,
+        model: row.model,
+        edition: row.edition,
+        editionSlug: row.slug,
+        label: { system: row.label_system, size: row.label_size },
+        shelved: row.shelved === 1,
+        receivedOn: row.received_on,
+        returnBy: row.return_by,
+        readings: row.readings ?? 0,
+        stationsDone: row.stations_done ?? 0,
+        stations: row.stations ?? 0,
+        heelMm: row.heel_mm,
+        forefootMm: row.forefoot_mm,
+        massG: row.mass_g,
+      })),
+    add(id: string, editionId: string, fields: PairFields): void {
+      refuseTakenTag(fields.tag, id);
+      insert.run({ id, editionId, ...writePair(fields) });
+    },
+    /** Writes a pair only where nobody changed it since `version` was read. */
+    edit(id: string, version: number, fields: PairFields): number {
+      refuseTakenTag(fields.tag, id);
+      if (update.run({ id, version, ...writePair(fields) }).changes === 1) return version + 1;
+      const current = this.byId(id);
+      throw new Refusal(
+        409,
+        `${current.tag} was changed meanwhile, in another tab or by someone else. Nothing was overwritten: look at the pair as it is now, then make your change again.`,
+      );
+    },
+    writeSummary: (summary: {
+      pairId: string;
+      readings: number;
+      stationsDone: number;
+      stations: number;
+      heelMm: number | null;
+      forefootMm: number | null;
+      massG: number | null;
+    }) => writeSummary.run(summary),
+  };
+}
+
+export type PairStore = ReturnType<typeof pairStore>;
