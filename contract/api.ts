@@ -31,7 +31,7 @@ export const ENDPOINTS = {
   },
   setUnits: {
     summary: 'The units in which figures are shown and bare numbers are read.',
-    body: records.unitChoices,
+    body: records.unitChange,
     answer: records.unitChoices,
   },
   setNoticeable: {

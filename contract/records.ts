@@ -173,7 +173,9 @@ const person = z.object({ id, code: z.string(), role: z.string() });
 export const TOOLS = ['ruler', 'caliper', 'needle gauge', 'scale'] as const;
 export type Tool = (typeof TOOLS)[number];
 
-export const unitChoices = z.record(z.enum(['stack', 'mass', 'distance']), z.string());
+const unitFamily = z.enum(['stack', 'mass', 'distance']);
+export const unitChoices = z.record(unitFamily, z.string());
+export const unitChange = z.partialRecord(unitFamily, z.string().max(12));
 
 export const lab = z.object({
   setUp: z.boolean(),
@@ -382,7 +384,7 @@ const differenceView = z.object({
 export const comparison = z.object({
   label: sizeLabel,
   labels: z.array(sizeLabel),
-  stack: stackBasis.nullable(),
+  stackKey: z.string().nullable(),
   stacks: z.array(z.object({ key: z.string(), name: z.string() })),
   editions: z.array(
     z.object({

@@ -149,7 +149,7 @@ export function readTypedQuantity(
   const bare = bareUnit === undefined ? canonical : findUnit(bareUnit, kind);
   if (!bare || bare.kind !== kind) return unknownUnit(bareUnit ?? '', kind);
   if (typed === '') return refused('empty', `Nothing typed. Type a ${kind}, such as 31.0.`);
-  if (/[\r\n\t]/.test(typed))
+  if (/[\r\n\t;]/.test(typed))
     return refused('several', 'That is a column of values. Enter one reading at a time.');
   if (typed.length > LONGEST_TYPED)
     return refused('too-long', `That is ${typed.length} characters; one value has a few digits.`);

@@ -69,7 +69,7 @@ export function buildComparison(
   return {
     label,
     labels,
-    stack: stack ?? null,
+    stackKey: stackKey ?? null,
     stacks: [...stacks].map(([key, value]) => ({ key, name: nameStackBasis(value) })),
     editions: editions.map(({ edition, pairs }) => ({
       id: edition.id,

@@ -1,0 +1,17 @@
+/** Conformity of a difference with a tolerance (JCGM 106). */
+import { QUANTITIES, type QuantityId } from './quantities.ts';
+
+export type ToleranceVerdict = 'within' | 'out' | 'cannot tell';
+
+/** *Within* |d| + U ≤ T, *out* |d| − U > T, else *cannot tell*. */
+export function judgeTolerance(d: number, U: number, tolerance: number): ToleranceVerdict {
+  const size = Math.abs(d);
+  if (size + U <= tolerance) return 'within';
+  return size - U > tolerance ? 'out' : 'cannot tell';
+}
+
+/** The left-right tolerance of a quantity about a value: the greater of a span and a share. */
+export function sideTolerance(quantity: QuantityId, value: number): number {
+  const { absolute, share } = QUANTITIES[quantity].sideTolerance;
+  return Math.max(absolute, share * Math.abs(value));
+}

@@ -1,0 +1,124 @@
+/** The hooks that fetch and change records. */
+import {
+  keepPreviousData,
+  QueryClient,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from '@tanstack/react-query';
+import { useEffect, useRef, useSyncExternalStore } from 'react';
+import { v7 as newId } from 'uuid';
+import type { AnswerOf, BodyIn, ParamsOf } from '#contract/api.ts';
+import type { PathName } from '#contract/paths.ts';
+import { onArrival, outboxState, watchOutbox } from './outbox.ts';
+import { RequestFault, request } from './request.ts';
+import { announce, listen } from './tabs.ts';
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 30_000,
+      networkMode: 'always',
+      retry: (count, error) => error instanceof RequestFault && error.passing && count < 2,
+    },
+    mutations: { networkMode: 'always' },
+  },
+});
+
+/** Everything shown may have changed: fetch what is on screen again. */
+function refetchAll(): void {
+  void queryClient.invalidateQueries();
+}
+
+/** Keeps what is shown in step with arrivals from the outbox and with other tabs. */
+export function startRefetching(): void {
+  onArrival((change) => {
+    void queryClient.invalidateQueries({ queryKey: ['pair', change.tag] });
+    void queryClient.invalidateQueries({ queryKey: ['pairs'] });
+    void queryClient.invalidateQueries({ queryKey: ['editions'] });
+    void queryClient.invalidateQueries({ queryKey: ['sheet'] });
+    void queryClient.invalidateQueries({ queryKey: ['comparison'] });
+    announce({ kind: 'changed' });
+  });
+  listen((message) => {
+    if (message.kind === 'changed') refetchAll();
+  });
+}
+
+export const useHealth = () =>
+  useQuery({ queryKey: ['health'], queryFn: ({ signal }) => request('health', { signal }) });
+
+export const useLab = () =>
+  useQuery({ queryKey: ['lab'], queryFn: ({ signal }) => request('getLab', { signal }) });
+
+export const usePairs = () =>
+  useQuery({ queryKey: ['pairs'], queryFn: ({ signal }) => request('listPairs', { signal }) });
+
+export const usePair = (tag: string) =>
+  useQuery({
+    queryKey: ['pair', tag],
+    queryFn: ({ signal }) => request('getPair', { params: { tag }, signal }),
+  });
+
+export const useEditions = () =>
+  useQuery({
+    queryKey: ['editions'],
+    queryFn: ({ signal }) => request('listEditions', { signal }),
+  });
+
+export const useSheet = (edition: string, label: string | undefined) =>
+  useQuery({
+    queryKey: ['sheet', edition, label],
+    queryFn: ({ signal }) => request('getSheet', { params: { edition }, query: { label }, signal }),
+    placeholderData: keepPreviousData,
+  });
+
+export const useComparison = (
+  editions: string[],
+  label: string | undefined,
+  stack: string | undefined,
+) =>
+  useQuery({
+    queryKey: ['comparison', editions.join(','), label, stack],
+    queryFn: ({ signal }) =>
+      request('getComparison', { query: { editions: editions.join(','), label, stack }, signal }),
+    enabled: editions.length >= 2,
+    placeholderData: keepPreviousData,
+  });
+
+/**
+ * A change that is sent at once. Sent again with the same content it keeps its id, so that a
+ * double press or a lost answer does the work once.
+ */
+export function useChange<N extends PathName>(name: N) {
+  const client = useQueryClient();
+  const sent = useRef({ content: '', id: '' });
+  return useMutation<AnswerOf<N>, RequestFault, { params?: ParamsOf<N>; body: BodyIn<N> }>({
+    mutationFn: (parts) => {
+      const content = JSON.stringify(parts);
+      if (sent.current.content !== content) sent.current = { content, id: newId() };
+      return request(name, { ...parts, change: sent.current.id });
+    },
+    onSuccess: async () => {
+      sent.current = { content: '', id: '' };
+      announce({ kind: 'changed' });
+      await client.invalidateQueries();
+    },
+  });
+}
+
+export const useOutbox = () => useSyncExternalStore(watchOutbox, outboxState);
+
+/** Calls back when another tab has the same pair open. */
+export function useOtherTab(tag: string, onOther: () => void): void {
+  const told = useRef(onOther);
+  told.current = onOther;
+  useEffect(() => {
+    announce({ kind: 'open', tag, reply: false });
+    return listen((message) => {
+      if (message.kind !== 'open' || message.tag !== tag) return;
+      told.current();
+      if (!message.reply) announce({ kind: 'open', tag, reply: true });
+    });
+  }, [tag]);
+}

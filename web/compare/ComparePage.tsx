@@ -1,0 +1,305 @@
+import { Button, Select } from '@mantine/core';
+import { useSearchParams } from 'react-router';
+import type { Comparison } from '#contract/records.ts';
+import { QUANTITIES } from '#core/quantities.ts';
+import { labelSlug, lastLength, nameLabel } from '#core/size-label.ts';
+import { useComparison, useEditions } from '../api/queries.ts';
+import { DifferenceChart, NoticeableHatch } from '../drawing/DifferenceChart.tsx';
+import { LineSample, OverlaidProfiles } from '../drawing/OverlaidProfiles.tsx';
+import { editionName } from '../shell/names.ts';
+import { PageFault } from '../shell/PageFault.tsx';
+import { useUnits } from '../shell/units.ts';
+import classes from './ComparePage.module.css';
+
+type Row = Comparison['rows'][number];
+type Cell = Row['cells'][number];
+
+const MOST_EDITIONS = 4;
+/** A chart shows at least this many noticeable steps to either side. */
+const LEAST_REACH = 3;
+const MOST_REACH = 8;
+
+function verdictWords(cell: Cell): string {
+  if (!cell.difference) return '';
+  const { verdict, noticeable } = cell.difference;
+  if (verdict === 'cannot tell') return 'cannot tell';
+  if (verdict === 'not shown') return 'no difference shown';
+  return noticeable === 'yes'
+    ? 'real, noticeable'
+    : noticeable === 'may be'
+      ? 'real, may be noticed'
+      : 'real, not noticeable';
+}
+
+function reachOf(rows: readonly Row[]): number {
+  const steps = rows.flatMap((row) =>
+    row.cells.map((cell) =>
+      cell.difference
+        ? (Math.abs(cell.difference.difference) + cell.difference.U) / row.noticeable
+        : 0,
+    ),
+  );
+  return Math.min(MOST_REACH, Math.max(LEAST_REACH, Math.ceil(Math.max(0, ...steps))));
+}
+
+function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]; reach: number }) {
+  const units = useUnits();
+  const { quantity, noticeable, cells } = row;
+  const { name } = QUANTITIES[quantity];
+  const others = cells.map((cell, index) => ({ cell, index })).slice(1);
+  const marks = others.flatMap(({ cell, index }) =>
+    cell.difference
+      ? [
+          {
+            key: String(index),
+            index,
+            steps: cell.difference.difference / noticeable,
+            U: cell.difference.U / noticeable,
+            converted: cell.terms === 'converted',
+          },
+        ]
+      : [],
+  );
+  const words = (cell: Cell, index: number) => {
+    const verdict = verdictWords(cell);
+    const d = cell.difference
+      ? ` ${units.span(quantity, cell.difference.difference)} ± ${units.write(quantity, 0, cell.difference.U).U}`
+      : '';
+    return `${names[index]}: ${verdict}${d}`;
+  };
+  return (
+    <tr>
+      <th scope="row">
+        {name}
+        <span className={classes.step}>
+          step {units.span(quantity, noticeable).replace('+', '')}
+        </span>
+      </th>
+      {cells.map((cell, index) => {
+        const figure = cell.figure && units.write(quantity, cell.figure.value, cell.figure.U);
+        return (
+          <td
+            key={names[index]}
+            className={`figure ${classes.figure}`}
+            data-greyed={cell.terms === 'not'}
+            data-line={index}
+          >
+            {figure ? (
+              <>
+                {figure.value}
+                <span className={classes.spread}>± {figure.U}</span>
+              </>
+            ) : (
+              <span className={classes.none}>no figure</span>
+            )}
+          </td>
+        );
+      })}
+      <td>
+        <DifferenceChart
+          marks={marks}
+          reach={reach}
+          says={`${name} against ${names[0]}: ${others.map(({ cell, index }) => words(cell, index)).join('; ')}`}
+        />
+      </td>
+      <td className={classes.words}>
+        {cells.map((cell, index) => {
+          if (index === 0)
+            return cell.terms === 'not' ? (
+              <p key={names[index]} className={classes.refusal}>
+                {names[index]}: {cell.words}
+              </p>
+            ) : null;
+          return (
+            <p key={names[index]} data-line={index} className={classes.terms}>
+              <LineSample index={index} />
+              <span>
+                {cell.difference && (
+                  <strong>
+                    {verdictWords(cell)}{' '}
+                    <span className="figure">
+                      {units.span(quantity, cell.difference.difference)}
+                    </span>
+                    {'. '}
+                  </strong>
+                )}
+                {cell.greyed !== null && (
+                  <span className={`figure ${classes.none}`}>
+                    {units.span(quantity, cell.greyed)}{' '}
+                  </span>
+                )}
+                <span className={cell.terms === 'not' ? classes.refusal : 'soft'}>
+                  {cell.words}
+                </span>
+              </span>
+            </p>
+          );
+        })}
+      </td>
+    </tr>
+  );
+}
+
+function ComparedEditions({
+  comparison,
+  onRemove,
+}: {
+  comparison: Comparison;
+  onRemove: (slug: string) => void;
+}) {
+  const { editions, rows, label } = comparison;
+  const names = editions.map((edition) => edition.name);
+  const valueOf = (quantity: Row['quantity'], index: number) => {
+    const cell = rows.find((row) => row.quantity === quantity)?.cells[index];
+    return cell && cell.terms !== 'not' ? cell.figure?.value : undefined;
+  };
+  const soles = editions.flatMap((edition, index) => {
+    const heel = valueOf('heel-stack', index);
+    const forefoot = valueOf('forefoot-stack', index);
+    return heel !== undefined && forefoot !== undefined
+      ? [{ key: edition.slug, name: edition.name, heel, forefoot, index }]
+      : [];
+  });
+  return (
+    <>
+      <div className={classes.drawing}>
+        <OverlaidProfiles soles={soles} length={lastLength(label)} />
+        <ul className={classes.legend}>
+          {editions.map((edition, index) => (
+            <li key={edition.slug} data-line={index}>
+              <LineSample index={index} />
+              <span>
+                <strong>{edition.name}</strong>
+                <span className="figure">
+                  {' '}
+                  {edition.pairs} {edition.pairs === 1 ? 'pair' : 'pairs'}
+                  {!soles.some((sole) => sole.index === index) && ', not drawn: other terms'}
+                </span>
+              </span>
+              <Button
+                size="compact-xs"
+                variant="subtle"
+                aria-label={`Take out ${edition.name}`}
+                onClick={() => onRemove(edition.slug)}
+              >
+                take out
+              </Button>
+            </li>
+          ))}
+        </ul>
+      </div>
+      <NoticeableHatch />
+      <table className={classes.table}>
+        <thead>
+          <tr>
+            <th scope="col">Figure</th>
+            {names.map((name, index) => (
+              <th key={name} scope="col" data-line={index}>
+                {name}
+              </th>
+            ))}
+            <th scope="col">less than the first | more, in noticeable steps</th>
+            <th scope="col">Verdict, and on what terms</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <ComparedRow key={row.quantity} row={row} names={names} reach={reachOf(rows)} />
+          ))}
+        </tbody>
+      </table>
+      <p className={`soft ${classes.foot}`}>
+        ± is U(edition), 95 %, the spread of pairs in it. Hatched: a difference that nobody would
+        notice. Solid mark: measured; open centre: converted.
+      </p>
+    </>
+  );
+}
+
+/** Compare: two to four editions on like terms. */
+export function ComparePage() {
+  const [search, setSearch] = useSearchParams();
+  const slugs = (search.get('editions') ?? '').split(',').filter(Boolean);
+  const editions = useEditions();
+  const comparison = useComparison(
+    slugs,
+    search.get('label') ?? undefined,
+    search.get('stack') ?? undefined,
+  );
+  const choose = (change: Record<string, string | null>) =>
+    setSearch((before) => {
+      const next = new URLSearchParams(before);
+      for (const [name, value] of Object.entries(change))
+        if (value) next.set(name, value);
+        else next.delete(name);
+      return next;
+    });
+  const setSlugs = (next: string[]) => choose({ editions: next.join(',') });
+  const shown = slugs.length >= 2 ? comparison.data : undefined;
+  const addable = (editions.data ?? []).filter((edition) => !slugs.includes(edition.slug));
+  return (
+    <div className={classes.page}>
+      <header className={classes.head}>
+        <h1>
+          Compare{' '}
+          {shown && <span className="soft">at {nameLabel(shown.label)}, against the first</span>}
+        </h1>
+        {slugs.length < MOST_EDITIONS && (
+          <Select
+            aria-label="Add an edition"
+            placeholder="Add an edition"
+            searchable
+            size="xs"
+            w={230}
+            data={addable.map((edition) => ({
+              value: edition.slug,
+              label: editionName(edition),
+            }))}
+            value={null}
+            onChange={(value) => value && setSlugs([...slugs, value])}
+            nothingFoundMessage="No edition of that name"
+          />
+        )}
+        {shown && shown.labels.length > 1 && (
+          <Select
+            aria-label="Size"
+            size="xs"
+            w={110}
+            data={shown.labels.map((label) => ({
+              value: labelSlug(label),
+              label: nameLabel(label),
+            }))}
+            value={labelSlug(shown.label)}
+            allowDeselect={false}
+            onChange={(value) => choose({ label: value })}
+          />
+        )}
+        {shown && shown.stacks.length > 1 && (
+          <Select
+            aria-label="Stack basis"
+            size="xs"
+            w={330}
+            data={shown.stacks.map(({ key, name }) => ({ value: key, label: name }))}
+            value={shown.stackKey}
+            allowDeselect={false}
+            onChange={(value) => choose({ stack: value })}
+          />
+        )}
+      </header>
+      {slugs.length < 2 && (
+        <p className={classes.empty}>
+          {slugs.length === 0
+            ? 'Choose two to four editions: add them above, or drag pairs from the tray onto Compare.'
+            : 'Add a second edition to compare it with.'}
+        </p>
+      )}
+      {comparison.isError && slugs.length >= 2 && <PageFault error={comparison.error} />}
+      {shown && (
+        <ComparedEditions
+          comparison={shown}
+          onRemove={(slug) => setSlugs(slugs.filter((one) => one !== slug))}
+        />
+      )}
+    </div>
+  );
+}

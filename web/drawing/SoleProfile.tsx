@@ -1,0 +1,97 @@
+import { scaleLinear } from 'd3-scale';
+import classes from './SoleProfile.module.css';
+import { solePath, topAt } from './sole-outline.ts';
+
+export interface ProfileStation {
+  key: string;
+  name: string;
+  /** Share of the length. */
+  at: number;
+  /** The figure in words, or what is to do. */
+  words: string;
+  state: 'done' | 'taking' | 'to do';
+  onChoose?: () => void;
+}
+
+const WIDTH = 780;
+const GROUND = 168;
+const LEFT = 44;
+const RIGHT = 746;
+
+/**
+ * The sole's side to scale, with its stations and a rule in mm beneath. Before both stacks are
+ * known the outline is dashed.
+ */
+export function SoleProfile({
+  heel,
+  forefoot,
+  length,
+  stations,
+  says,
+}: {
+  heel: number | undefined;
+  forefoot: number | undefined;
+  length: number;
+  stations: ProfileStation[];
+  /** One sentence on what the drawing shows. */
+  says: string;
+}) {
+  const shape = { heel: heel ?? forefoot ?? 30, forefoot: forefoot ?? heel ?? 24, length };
+  const x = scaleLinear([0, length], [LEFT, RIGHT]);
+  const perMm = (RIGHT - LEFT) / length;
+  const y = (mm: number) => GROUND - mm * perMm;
+  const known = heel !== undefined && forefoot !== undefined;
+  const ticks = Array.from({ length: Math.floor(length / 5) + 1 }, (_, index) => index * 5);
+  return (
+    <svg viewBox={`0 0 ${WIDTH} 212`} className={classes.profile} role="img" aria-label={says}>
+      <path
+        d={solePath(shape, x, y)}
+        className={classes.sole}
+        strokeDasharray={known ? undefined : '5 5'}
+      />
+      <line x1={LEFT - 14} x2={RIGHT + 14} y1={GROUND} y2={GROUND} className={classes.ground} />
+      {ticks.map((mm) => {
+        const long = mm % 50 === 0;
+        return (
+          <g key={mm} transform={`translate(${x(mm)},${GROUND + 6})`}>
+            <line y2={long ? 11 : mm % 10 === 0 ? 7 : 4} className={classes.tick} />
+            {long && (
+              <text y={24} className={classes.number}>
+                {mm}
+              </text>
+            )}
+          </g>
+        );
+      })}
+      <text x={RIGHT + 14} y={GROUND + 38} className={classes.axis}>
+        mm along a last of {length.toFixed(0)} mm; outline between stations drawn, not measured
+      </text>
+      {stations.map((station) => {
+        const top = y(topAt(shape, station.at));
+        return (
+          <g
+            key={station.key}
+            transform={`translate(${x(length * station.at)},0)`}
+            className={classes.station}
+            data-state={station.state}
+            onClick={station.onChoose}
+          >
+            <line y1={top} y2={GROUND} />
+            {station.state === 'taking' && (
+              <>
+                <line x1={-7} x2={7} y1={top} y2={top} />
+                <line x1={-7} x2={7} y1={GROUND} y2={GROUND} />
+              </>
+            )}
+            <text y={top - 30} className={classes.name}>
+              {station.name}
+            </text>
+            <text y={top - 11} className={classes.words}>
+              {station.words}
+            </text>
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

@@ -1,0 +1,110 @@
+import { Button } from '@mantine/core';
+import type { Instrument, Protocol } from '#contract/records.ts';
+import type { Place } from '#core/hand-order.ts';
+import { QUANTITIES } from '#core/quantities.ts';
+import { gaugeTraits } from '#core/session-readings.ts';
+import { adviseStation } from '#core/station-advice.ts';
+import { type UnitWords, useUnits } from '../shell/units.ts';
+import classes from './Advice.module.css';
+import type { Sitting } from './sitting.ts';
+import type { BenchReading } from './waiting-readings.ts';
+
+const COUNT_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'];
+const countWord = (n: number) => COUNT_WORDS[n] ?? String(n);
+const ordinal = (index: number) =>
+  ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'][index] ?? `${index + 1}th`;
+
+/** Headline and explanation of an advice, in the words of the bench. */
+function adviceWords(
+  advice: ReturnType<typeof adviseStation>,
+  place: Place,
+  n: number,
+  units: UnitWords,
+): { head: string; text: string } {
+  const span = (value: number) => units.span(place.quantity, value).replace(/^[+−]/, '');
+  switch (advice.kind) {
+    case 'first':
+      return { head: 'Nothing read here yet.', text: 'One reading is enough to go on.' };
+    case 'single':
+      return {
+        head: `One reading: ± ${span(advice.U)} as it stands.`,
+        text: 'A second, with gauge and shoe placed again, shows whether it repeats.',
+      };
+    case 'take-more':
+      return {
+        head: `The ${countWord(n)} readings are ${span(advice.range)} apart; this gauge usually stays within ${span(advice.usual)}.`,
+        text: `Take ${n === 3 ? 'one' : 'two'} more. If the four still spread over ${span(advice.widest)}, Emvex reports their median and says so.`,
+      };
+    case 'median':
+      return {
+        head: `${countWord(advice.n)} readings spread over ${span(advice.range)}; ${span(advice.allowed)} is usual.`.replace(
+          /^./,
+          (letter) => letter.toUpperCase(),
+        ),
+        text: 'Their median stands, and the figure says so. Look at how gauge and shoe are placed.',
+      };
+    case 'doubtful':
+      return {
+        head: `${ordinal(advice.index)} reading ${span(Math.abs(advice.distance))} ${advice.distance > 0 ? 'above' : 'below'} the others.`.replace(
+          /^./,
+          (letter) => letter.toUpperCase(),
+        ),
+        text: `Take it again, or keep it? By Grubbs’ test it is ${advice.doubt === 'outlier' ? 'an outlier (1 %)' : 'a straggler (5 %)'}.`,
+      };
+    case 'agree':
+      return {
+        head: `The readings agree${advice.allowed > 0 ? `: ${span(advice.range)} apart, ${span(advice.allowed)} is usual` : ''}.`,
+        text: advice.worth
+          ? `One more here would bring ± ${span(advice.worth.from)} to ± ${span(advice.worth.to)}.`
+          : 'One more would hardly make it surer: the gauge’s calibration rules now.',
+      };
+  }
+}
+
+/** What the bench says about the readings at this station. */
+export function Advice({
+  sitting,
+  place,
+  station,
+  gauge,
+  onVoid,
+}: {
+  sitting: Sitting;
+  place: Place;
+  station: Protocol['stations'][number] | undefined;
+  gauge: Instrument | undefined;
+  onVoid: (reading: BenchReading) => void;
+}) {
+  const units = useUnits();
+  const values = sitting.valuesAt(place.quantity, place.side);
+  const advice = adviseStation(values, sitting.figures[place.side][place.quantity], {
+    repeatabilitySd: station?.repeatability.sd ?? QUANTITIES[place.quantity].repeatabilitySd,
+    resolution: gauge ? gaugeTraits(gauge).resolution : 0,
+  });
+  const { head, text } = adviceWords(advice, place, values.length, units);
+  const urgent = ['take-more', 'median', 'doubtful'].includes(advice.kind);
+  const doubtful =
+    advice.kind === 'doubtful'
+      ? sitting.standingAt(place.quantity, place.side)[advice.index]
+      : undefined;
+  return (
+    <div className={classes.advice} aria-live="polite">
+      <p className={classes.head} data-urgent={urgent}>
+        {head}
+      </p>
+      <p>{text}</p>
+      {doubtful && (
+        <Button size="xs" variant="default" mt={6} onClick={() => onVoid(doubtful)}>
+          Void reading {doubtful.trial}…
+        </Button>
+      )}
+      {gauge && (
+        <p className={`soft ${classes.gauge}`}>
+          {gauge.name}, reads to {gauge.resolution} {gauge.unit}; usual scatter{' '}
+          {station ? units.span(place.quantity, station.repeatability.sd).replace('+', '') : ''}{' '}
+          (SD)
+        </p>
+      )}
+    </div>
+  );
+}

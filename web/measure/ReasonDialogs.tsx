@@ -1,0 +1,107 @@
+import { Button, Modal, TextInput } from '@mantine/core';
+import { type FormEvent, useState } from 'react';
+import { nameStation } from '#core/quantities.ts';
+import { useUnits } from '../shell/units.ts';
+import type { BenchReading } from './waiting-readings.ts';
+
+/** One line to type and Enter: for reasons and notes. */
+function LineForm({
+  label,
+  verb,
+  required,
+  suggestions,
+  onLine,
+}: {
+  label: string;
+  verb: string;
+  required: string;
+  suggestions: string[];
+  onLine: (line: string) => void;
+}) {
+  const [line, setLine] = useState('');
+  const [fault, setFault] = useState('');
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (line.trim() === '') setFault(required);
+    else onLine(line.trim());
+  };
+  return (
+    <form onSubmit={submit}>
+      <TextInput
+        label={label}
+        value={line}
+        error={fault}
+        data-autofocus
+        list="reasons"
+        maxLength={200}
+        onChange={(event) => {
+          setLine(event.currentTarget.value);
+          setFault('');
+        }}
+      />
+      <datalist id="reasons">
+        {suggestions.map((suggestion) => (
+          <option key={suggestion} value={suggestion} />
+        ))}
+      </datalist>
+      <Button type="submit" mt="md">
+        {verb}
+      </Button>
+    </form>
+  );
+}
+
+/** A reading is voided with a reason; it stays in the record. */
+export function VoidDialog({
+  reading,
+  onClose,
+  onVoid,
+}: {
+  reading: BenchReading | null;
+  onClose: () => void;
+  onVoid: (reading: BenchReading, reason: string) => void;
+}) {
+  const units = useUnits();
+  return (
+    <Modal opened={reading !== null} onClose={onClose} title="Void a reading">
+      {reading && (
+        <>
+          <p style={{ marginBottom: 10 }}>
+            {nameStation(reading.quantity, reading.side)}, reading {reading.trial}:{' '}
+            <span className="figure">{units.write(reading.quantity, reading.value).text}</span>. It
+            leaves the figures and stays in the record, struck out.
+          </p>
+          <LineForm
+            label="Why?"
+            verb="Void reading"
+            required="A reading is voided with a reason: slipped, wrong shoe, gauge moved."
+            suggestions={['gauge slipped', 'wrong shoe', 'wrong station', 'mistyped']}
+            onLine={(reason) => onVoid(reading, reason)}
+          />
+        </>
+      )}
+    </Modal>
+  );
+}
+
+export function NoteDialog({
+  opened,
+  onClose,
+  onNote,
+}: {
+  opened: boolean;
+  onClose: () => void;
+  onNote: (text: string) => void;
+}) {
+  return (
+    <Modal opened={opened} onClose={onClose} title="A note on this session">
+      <LineForm
+        label="Note"
+        verb="Keep note"
+        required="Type what should be remembered."
+        suggestions={[]}
+        onLine={onNote}
+      />
+    </Modal>
+  );
+}

@@ -1,0 +1,121 @@
+import { Button } from '@mantine/core';
+import { QUANTITIES } from '#core/quantities.ts';
+import { takeBack, tryAgain } from '../api/outbox.ts';
+import { useOutbox } from '../api/queries.ts';
+import { useUnits } from '../shell/units.ts';
+import classes from './Slip.module.css';
+import type { Sitting } from './sitting.ts';
+import type { BenchReading } from './waiting-readings.ts';
+
+function nameOf(reading: BenchReading): string {
+  const side = reading.side === 'left' ? 'L' : 'R';
+  return `${QUANTITIES[reading.quantity].short} ${side} ${reading.trial}`;
+}
+
+/** Unit the typed text stands in, where it was bare. */
+function asTyped(reading: BenchReading): string {
+  return /[a-z"″]/i.test(reading.typed) ? reading.typed : `${reading.typed} ${reading.unit}`;
+}
+
+function SlipLine({
+  reading,
+  onUndo,
+  onVoid,
+}: {
+  reading: BenchReading;
+  onUndo: () => void;
+  onVoid: () => void;
+}) {
+  const units = useUnits();
+  const gone = reading.voided !== null || reading.supersededBy !== null;
+  const value = units.write(reading.quantity, reading.value);
+  return (
+    <li className={classes.line} data-gone={gone}>
+      <span className={`${classes.name} ${reading.side}`}>{nameOf(reading)}</span>
+      <span className={`figure ${classes.value}`}>
+        {value.value}
+        <span className={classes.unit}> {value.unit}</span>
+      </span>
+      {!gone && (
+        <button
+          type="button"
+          className={classes.undo}
+          onClick={reading.waiting ? onUndo : onVoid}
+          aria-label={`Undo ${nameOf(reading)}`}
+        >
+          undo
+        </button>
+      )}
+      <span className={classes.remark}>
+        {[
+          asTyped(reading) === value.text ? '' : `typed ${asTyped(reading)}`,
+          reading.voided !== null ? `void: ${reading.voided}` : '',
+          reading.supersededBy !== null ? 'corrected' : '',
+          reading.waiting && !gone ? 'waiting' : '',
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </span>
+    </li>
+  );
+}
+
+/** The record of what was entered in this sitting, newest first. */
+export function Slip({
+  sitting,
+  onVoid,
+}: {
+  sitting: Sitting;
+  onVoid: (reading: BenchReading) => void;
+}) {
+  const { waiting, status, trouble } = useOutbox();
+  const refused = waiting.filter((change) => change.refused);
+  const held = waiting.length - refused.length;
+  const newestFirst = [...sitting.readings].reverse();
+  return (
+    <aside className={classes.slip} aria-label="Slip">
+      <h2 className={classes.heading}>Slip · this session</h2>
+      <p className={classes.saved} role="status">
+        {held === 0 ? 'All saved' : `${held} waiting to be saved`}
+        {status === 'waiting' && held > 0 && <span className={classes.remark}>{trouble}</span>}
+      </p>
+      {refused.map((change) => (
+        <div key={change.id} className={classes.refused} role="alert">
+          <p>Refused: {change.refused?.detail}</p>
+          <p className="figure">{(change.body as { typed?: string }).typed ?? change.name}</p>
+          <Button size="compact-xs" variant="default" onClick={() => void tryAgain(change.id)}>
+            Try again
+          </Button>{' '}
+          <Button size="compact-xs" variant="default" onClick={() => void takeBack(change.id)}>
+            Drop it
+          </Button>
+        </div>
+      ))}
+      {newestFirst.length === 0 && (
+        <p className="soft">Each reading stands here as it is entered, newest first.</p>
+      )}
+      <ol className={classes.lines}>
+        {newestFirst.map((reading) => (
+          <SlipLine
+            key={reading.id}
+            reading={reading}
+            onUndo={() => void sitting.undo(reading)}
+            onVoid={() => onVoid(reading)}
+          />
+        ))}
+      </ol>
+      {sitting.session?.notes.map((note) => (
+        <p key={note.id} className={classes.note}>
+          Note: {note.text}
+        </p>
+      ))}
+      {sitting.earlier.length > 0 && (
+        <p className={`soft ${classes.earlier}`}>
+          {sitting.earlier.length} earlier {sitting.earlier.length === 1 ? 'session' : 'sessions'}{' '}
+          with {sitting.earlier.reduce((sum, one) => sum + one.readings.length, 0)} readings stand
+          on the sheet.
+        </p>
+      )}
+    </aside>
+  );
+}

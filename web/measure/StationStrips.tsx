@@ -1,0 +1,108 @@
+import type { Instrument } from '#contract/records.ts';
+import { combineFigures, figureExpanded } from '#core/figure.ts';
+import type { Place } from '#core/hand-order.ts';
+import { decimalsIn } from '#core/number-words.ts';
+import { findDoubtfulReading } from '#core/outlier.ts';
+import { QUANTITIES, type Side } from '#core/quantities.ts';
+import { gaugeTraits } from '#core/session-readings.ts';
+import { judgeTolerance, sideTolerance } from '#core/tolerance.ts';
+import { fromCanonical, spanFromCanonical } from '#core/units.ts';
+import { ReadingStrip, stripDomain } from '../drawing/ReadingStrip.tsx';
+import { useUnits } from '../shell/units.ts';
+import classes from './StationStrips.module.css';
+import type { Sitting } from './sitting.ts';
+
+/** Reading strips of both shoes on one rule, with figures, and whether the shoes differ. */
+export function StationStrips({
+  sitting,
+  place,
+  sides,
+  gauge,
+  repeatabilitySd,
+}: {
+  sitting: Sitting;
+  place: Place;
+  sides: readonly Side[];
+  gauge: Instrument | undefined;
+  repeatabilitySd: number;
+}) {
+  const units = useUnits();
+  const { quantity } = place;
+  const unit = units.unitOf(quantity);
+  const decimals = decimalsIn(unit, QUANTITIES[quantity].decimals);
+  const own = (value: number) => fromCanonical(value, unit);
+  const figureOf = (side: Side) => sitting.figures[side][quantity];
+  const spanned = sides.flatMap((side) => {
+    const figure = figureOf(side);
+    const U = figure ? figureExpanded(figure) : 0;
+    const values = sitting.valuesAt(quantity, side);
+    return figure ? [...values, figure.value - U, figure.value + U] : values;
+  });
+  const domain = stripDomain(
+    spanned.map(own),
+    spanFromCanonical(QUANTITIES[quantity].kind === 'mass' ? 1 : 0.1, unit),
+  );
+  const resolution = gauge ? gaugeTraits(gauge).resolution : 0;
+  return (
+    <div className={classes.strips}>
+      {sides.map((side) => {
+        const readings = sitting.standingAt(quantity, side);
+        const figure = figureOf(side);
+        const words = figure && units.writeOf(figure);
+        const values = readings.map((reading) => reading.value);
+        const doubtful = findDoubtfulReading(values, { repeatabilitySd, resolution });
+        const count = `${readings.length} taken`;
+        return (
+          <div key={side} className={classes.row} data-here={side === place.side}>
+            <span className={`${classes.side} ${side}`}>{side === 'left' ? 'Left' : 'Right'}</span>
+            <span className={`figure soft ${classes.count}`}>{count}</span>
+            <ReadingStrip
+              side={side}
+              domain={domain}
+              decimals={decimals}
+              mean={figure && own(figure.value)}
+              U={figure && spanFromCanonical(figureExpanded(figure), unit)}
+              marks={readings.map((reading, index) => ({
+                key: reading.id,
+                value: own(reading.value),
+                trial: reading.trial,
+                waiting: reading.waiting ?? false,
+                doubtful: doubtful?.index === index,
+              }))}
+              says={`${QUANTITIES[quantity].name}, ${side}: ${
+                words
+                  ? `${count}, ${readings.map((r) => units.write(quantity, r.value).value).join(', ')}; figure ${words.text}`
+                  : 'nothing read yet'
+              }`}
+            />
+            <span className={`figure ${classes.figure}`} data-testid={`figure-${side}`}>
+              {words?.text ?? '–'}
+            </span>
+          </div>
+        );
+      })}
+      <SideDifference sitting={sitting} place={place} />
+    </div>
+  );
+}
+
+function SideDifference({ sitting, place }: { sitting: Sitting; place: Place }) {
+  const units = useUnits();
+  const { quantity } = place;
+  const left = sitting.figures.left[quantity];
+  const right = sitting.figures.right[quantity];
+  if (!left || !right) return null;
+  const d = combineFigures([
+    { figure: right, coefficient: 1 },
+    { figure: left, coefficient: -1 },
+  ]);
+  const tolerance = sideTolerance(quantity, (left.value + right.value) / 2);
+  const verdict = judgeTolerance(d.value, figureExpanded(d), tolerance);
+  return (
+    <p className={classes.difference}>
+      Right less left <span className="figure">{units.writeOf(d).text}</span>; tolerance{' '}
+      <span className="figure">{units.span(quantity, tolerance).replace('+', '')}</span>:{' '}
+      <strong className={verdict === 'out' ? 'look-here' : undefined}>{verdict}</strong>
+    </p>
+  );
+}

@@ -1,0 +1,88 @@
+import { Checkbox, SegmentedControl, SimpleGrid, Textarea, TextInput } from '@mantine/core';
+import type { UseFormReturnType } from '@mantine/form';
+import { labelLengths, nameLabel, nearestPrinted, readLabel } from '#core/size-label.ts';
+import classes from './ReceivePage.module.css';
+import type { ReceiptForm } from './receipt-form.ts';
+
+export type Form = UseFormReturnType<ReceiptForm>;
+
+/** The same last in every other system, beside the label as typed. */
+export function LabelLine({ text }: { text: string }) {
+  const read = readLabel(text);
+  if (!read.ok) return <p className={classes.labels}>&nbsp;</p>;
+  const { lastMm, deviceFootMm, labels } = labelLengths(read.value);
+  const others = (Object.keys(labels) as (keyof typeof labels)[]).filter(
+    (system) => system !== read.value.system && system !== 'mondopoint',
+  );
+  return (
+    <p className={classes.labels} data-testid="labels">
+      {others.map((system) => (
+        <span key={system} className="figure">
+          {nameLabel({ system, size: nearestPrinted(system, labels[system]) })}{' '}
+          <span className="soft">({labels[system].toFixed(1)})</span>
+        </span>
+      ))}
+      <span className="figure">last {lastMm.toFixed(1)} mm</span>
+      <span className="figure">foot {deviceFootMm.toFixed(1)} mm</span>
+    </p>
+  );
+}
+
+/** What is kept of the pair itself: label, tag, how it came, prices, dates, wear. */
+export function PairFieldset({ form }: { form: Form }) {
+  const choose = (field: 'acquisition' | 'shoes', options: string[], label: string) => (
+    <div>
+      <span className={classes.legend} id={`${field}-label`}>
+        {label}
+      </span>
+      <SegmentedControl
+        aria-labelledby={`${field}-label`}
+        size="xs"
+        fullWidth
+        data={options}
+        {...form.getInputProps(field)}
+      />
+    </div>
+  );
+  return (
+    <>
+      <SimpleGrid cols={{ base: 2, sm: 4 }} spacing="sm">
+        <TextInput
+          label="Label"
+          placeholder="UK 8, men's 9, EU 42"
+          required
+          {...form.getInputProps('label')}
+        />
+        <TextInput label="Tag" required {...form.getInputProps('tag')} />
+        <TextInput label="Width" placeholder="regular" {...form.getInputProps('width')} />
+        <TextInput label="Colour" {...form.getInputProps('colour')} />
+      </SimpleGrid>
+      <LabelLine text={form.values.label} />
+      <SimpleGrid cols={{ base: 1, sm: 3 }} spacing="sm">
+        {choose('acquisition', ['bought', 'loaned', 'gifted'], 'How it came')}
+        <TextInput label="From" placeholder="shop, lender" {...form.getInputProps('from')} />
+        {choose('shoes', ['both', 'left only', 'right only'], 'Shoes here')}
+      </SimpleGrid>
+      <SimpleGrid cols={{ base: 2, sm: 6 }} spacing="sm" mt="xs">
+        <TextInput label="List price" inputMode="decimal" {...form.getInputProps('listPrice')} />
+        <TextInput label="Paid" inputMode="decimal" {...form.getInputProps('paidPrice')} />
+        <TextInput label="Currency" maxLength={3} {...form.getInputProps('currency')} />
+        <TextInput label="Received" type="date" {...form.getInputProps('receivedOn')} />
+        <TextInput label="Return by" type="date" {...form.getInputProps('returnBy')} />
+        <TextInput label="Already worn" placeholder="0 km" {...form.getInputProps('worn')} />
+      </SimpleGrid>
+      <div className={classes.disclose}>
+        <span className={classes.legend}>Disclosed on the sheet</span>
+        <Checkbox
+          label="links that pay"
+          {...form.getInputProps('linksPay', { type: 'checkbox' })}
+        />
+        <Checkbox
+          label="the maker saw the text"
+          {...form.getInputProps('makerSawText', { type: 'checkbox' })}
+        />
+      </div>
+      <Textarea label="Note" autosize minRows={1} {...form.getInputProps('note')} />
+    </>
+  );
+}

@@ -1,0 +1,212 @@
+import { Autocomplete, Button, Checkbox, Kbd, Select, SimpleGrid, TextInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { useHotkeys, useLocalStorage } from '@mantine/hooks';
+import { useEffect, useRef } from 'react';
+import { useNavigate } from 'react-router';
+import { suggestTag } from '#core/pair-tag.ts';
+import { useChange, useEditions, usePairs } from '../api/queries.ts';
+import { putOnBench } from '../shell/bench.ts';
+import { useUnits } from '../shell/units.ts';
+import { ClaimCheck } from './ClaimCheck.tsx';
+import { type Form, PairFieldset } from './PairFieldset.tsx';
+import classes from './ReceivePage.module.css';
+import {
+  emptyForm,
+  faultsOfPaths,
+  findEdition,
+  type ReceiptForm,
+  readReceipt,
+} from './receipt-form.ts';
+
+const unique = (names: string[]) => [...new Set(names)].filter((name) => name !== '');
+
+/** Maker, model and edition: found while typing, or made. */
+function EditionFieldset({ form }: { form: Form }) {
+  const editions = useEditions();
+  const rows = editions.data ?? [];
+  const { maker, model } = form.values;
+  const same = (a: string, b: string) => a.toLowerCase() === b.trim().toLowerCase();
+  const ofMaker = rows.filter((row) => same(row.maker, maker));
+  const ofModel = ofMaker.filter((row) => same(row.model, model));
+  const known = findEdition(rows, form.values);
+  return (
+    <>
+      <SimpleGrid cols={{ base: 1, sm: 3 }} spacing="sm">
+        <Autocomplete
+          label="Maker"
+          required
+          data-autofocus
+          data={unique(rows.map((row) => row.maker))}
+          {...form.getInputProps('maker')}
+        />
+        <Autocomplete
+          label="Model, with its version"
+          required
+          data={unique(ofMaker.map((row) => row.model))}
+          {...form.getInputProps('model')}
+        />
+        <Autocomplete
+          label="Edition"
+          placeholder="mid cut, wide build; may be empty"
+          data={unique(ofModel.map((row) => row.name))}
+          {...form.getInputProps('edition')}
+        />
+      </SimpleGrid>
+      <p className={classes.known} aria-live="polite">
+        {known
+          ? `Known: ${known.pairs.length} ${known.pairs.length === 1 ? 'pair' : 'pairs'} received, ${known.claims} claims on file.`
+          : maker.trim() && model.trim()
+            ? 'A new edition. A wide build or another cut is an edition of its own.'
+            : '\u00a0'}
+      </p>
+      {!known && (
+        <details className={classes.made}>
+          <summary>Sizes, widths and colours it is made in</summary>
+          <SimpleGrid cols={{ base: 2, sm: 6 }} spacing="sm" mt={6}>
+            <Select
+              label="System"
+              clearable
+              data={[
+                { value: 'uk', label: 'UK' },
+                { value: 'eu', label: 'EU' },
+                { value: 'us-men', label: 'US men' },
+                { value: 'us-women', label: 'US women' },
+                { value: 'mondopoint', label: 'Mondopoint' },
+              ]}
+              value={form.values.madeSystem || null}
+              onChange={(value) => form.setFieldValue('madeSystem', value ?? '')}
+            />
+            <TextInput label="Smallest" {...form.getInputProps('madeFrom')} />
+            <TextInput label="Largest" {...form.getInputProps('madeTo')} />
+            <Checkbox
+              mt={28}
+              label="half sizes"
+              {...form.getInputProps('halfSizes', { type: 'checkbox' })}
+            />
+            <TextInput label="Widths" placeholder="regular, 2E" {...form.getInputProps('widths')} />
+            <TextInput
+              label="Colours"
+              placeholder="slate, oat"
+              {...form.getInputProps('colours')}
+            />
+          </SimpleGrid>
+        </details>
+      )}
+    </>
+  );
+}
+
+/** Suggests the next free tag until one is typed by hand. */
+function useTagSuggestion(form: Form): void {
+  const pairs = usePairs();
+  const suggested = useRef('');
+  const { maker, model, tag } = form.values;
+  const { setFieldValue } = form;
+  useEffect(() => {
+    if (!pairs.data || maker.trim() === '' || model.trim() === '') return;
+    if (tag !== '' && tag !== suggested.current) return;
+    const next = suggestTag(
+      maker,
+      model,
+      pairs.data.map((row) => row.tag),
+    );
+    suggested.current = next;
+    if (next !== tag) setFieldValue('tag', next);
+  }, [pairs.data, maker, model, tag, setFieldValue]);
+}
+
+/** Receive: a pair on the bench in under a minute, from the keyboard. */
+export function ReceivePage() {
+  const navigate = useNavigate();
+  const units = useUnits();
+  const receive = useChange('receivePair');
+  const [draft, setDraft, dropDraft] = useLocalStorage<ReceiptForm>({
+    key: 'emvex-receipt',
+    defaultValue: emptyForm(),
+    getInitialValueInEffect: false,
+  });
+  const form = useForm<ReceiptForm>({
+    initialValues: { ...emptyForm(), ...draft },
+    onValuesChange: (values) => setDraft(values),
+  });
+  useTagSuggestion(form);
+  // The ids of a receipt are made once for what is typed, so that a second press sends the same.
+  const made = useRef<{ typed: string; read: ReturnType<typeof readReceipt> } | null>(null);
+
+  function submit(): void {
+    const typed = JSON.stringify(form.values);
+    if (made.current?.typed !== typed)
+      made.current = { typed, read: readReceipt(form.values, units.distanceUnit.symbol) };
+    const { read } = made.current;
+    if ('faults' in read) {
+      form.setErrors(read.faults);
+      const [first] = Object.keys(read.faults);
+      if (first) form.getInputNode(first)?.focus();
+      return;
+    }
+    receive.mutate(
+      { body: read.receipt },
+      {
+        onSuccess: ({ tag }) => {
+          dropDraft();
+          putOnBench(tag);
+          navigate(`/pairs/${tag}/measure`);
+        },
+        onError: (error) => form.setErrors(faultsOfPaths(error.problem?.errors ?? [])),
+      },
+    );
+  }
+  useHotkeys([['mod+Enter', submit]], []);
+
+  return (
+    <form
+      className={classes.page}
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        submit();
+      }}
+    >
+      <header className={classes.head}>
+        <h1>Receive a pair</h1>
+        <Button
+          variant="subtle"
+          size="xs"
+          onClick={() => {
+            dropDraft();
+            form.setValues(emptyForm());
+            form.clearErrors();
+          }}
+        >
+          Clear the form
+        </Button>
+      </header>
+      <div className={classes.columns}>
+        <div>
+          <h2>Which shoe</h2>
+          <EditionFieldset form={form} />
+          <h2>This pair</h2>
+          <PairFieldset form={form} />
+        </div>
+        <section className={classes.claimColumn} aria-label="Claims">
+          <h2>What the maker claims</h2>
+          <ClaimCheck form={form} label="Claimed figures" />
+        </section>
+      </div>
+      <footer className={classes.foot}>
+        <Button
+          type="submit"
+          loading={receive.isPending}
+          rightSection={<Kbd size="xs">Ctrl Enter</Kbd>}
+        >
+          Put on bench
+        </Button>
+        {receive.isError && (
+          <p role="alert" className="look-here">
+            {receive.error.message} What you typed is kept.
+          </p>
+        )}
+      </footer>
+    </form>
+  );
+}

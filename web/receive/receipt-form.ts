@@ -1,0 +1,267 @@
+/** What is typed on the receiving form, and how it becomes a receipt. */
+import dayjs from 'dayjs';
+import { v7 as newId } from 'uuid';
+import type { BodyIn } from '#contract/api.ts';
+import {
+  type ACQUISITIONS,
+  type EditionRow,
+  type PairRecord,
+  pairEdit,
+  receipt,
+} from '#contract/records.ts';
+import { type ClaimText, readClaims } from '#core/claim-text.ts';
+import { readLabel } from '#core/size-label.ts';
+import { readTypedQuantity } from '#core/typed-quantity.ts';
+
+/** Everything as typed, so that a draft can be kept and nothing is lost on a fault. */
+export interface ReceiptForm {
+  maker: string;
+  model: string;
+  edition: string;
+  madeSystem: string;
+  madeFrom: string;
+  madeTo: string;
+  halfSizes: boolean;
+  widths: string;
+  colours: string;
+  label: string;
+  tag: string;
+  width: string;
+  colour: string;
+  shoes: 'both' | 'left only' | 'right only';
+  acquisition: (typeof ACQUISITIONS)[number];
+  from: string;
+  linksPay: boolean;
+  makerSawText: boolean;
+  currency: string;
+  listPrice: string;
+  paidPrice: string;
+  receivedOn: string;
+  returnBy: string;
+  worn: string;
+  note: string;
+  claims: string;
+  claimSource: string;
+}
+
+export type FormFaults = Partial<Record<keyof ReceiptForm, string>>;
+
+export function emptyForm(): ReceiptForm {
+  return {
+    maker: '',
+    model: '',
+    edition: '',
+    madeSystem: '',
+    madeFrom: '',
+    madeTo: '',
+    halfSizes: true,
+    widths: '',
+    colours: '',
+    label: '',
+    tag: '',
+    width: '',
+    colour: '',
+    shoes: 'both',
+    acquisition: 'bought',
+    from: '',
+    linksPay: false,
+    makerSawText: false,
+    currency: 'EUR',
+    listPrice: '',
+    paidPrice: '',
+    receivedOn: dayjs().format('YYYY-MM-DD'),
+    returnBy: '',
+    worn: '',
+    note: '',
+    claims: '',
+    claimSource: '',
+  };
+}
+
+export function formOfPair({ pair, edition }: PairRecord): ReceiptForm {
+  return {
+    ...emptyForm(),
+    maker: edition.maker,
+    model: edition.model,
+    edition: edition.name,
+    label: `${pair.label.system === 'us-men' ? "men's" : pair.label.system === 'us-women' ? "women's" : pair.label.system.toUpperCase()} ${pair.label.size}`,
+    tag: pair.tag,
+    width: pair.width,
+    colour: pair.colour,
+    shoes: pair.shoes,
+    acquisition: pair.acquisition,
+    from: pair.from,
+    linksPay: pair.linksPay,
+    makerSawText: pair.makerSawText,
+    currency: pair.currency,
+    listPrice: pair.listPrice === null ? '' : String(pair.listPrice),
+    paidPrice: pair.paidPrice === null ? '' : String(pair.paidPrice),
+    receivedOn: pair.receivedOn,
+    returnBy: pair.returnBy ?? '',
+    worn: pair.wornKm === 0 ? '' : `${pair.wornKm} km`,
+    note: pair.note,
+  };
+}
+
+const listOf = (text: string) =>
+  text
+    .split(',')
+    .map((part) => part.trim())
+    .filter(Boolean);
+
+function readPrice(text: string): number | null | undefined {
+  if (text.trim() === '') return null;
+  const plain = text
+    .trim()
+    .replace(/^[^\d-]+/, '')
+    .replace(/\s*[^\d.,]+$/, '');
+  const value = Number(plain.replace(/,(\d{1,2})$/, '.$1'));
+  return Number.isFinite(value) ? value : undefined;
+}
+
+/** Claims of the form's line, ready to store. */
+export function claimsOf(read: ClaimText, source: string) {
+  return read.figures.map(({ quantity, typed, value, halfWidth }) => ({
+    id: newId(),
+    quantity,
+    typed,
+    value,
+    halfWidth,
+    label: read.label ?? null,
+    statedBasis: quantity === 'mass' ? {} : read.statedBasis,
+    source,
+  }));
+}
+
+type PairPart = Omit<BodyIn<'editPair'>, 'version'>;
+
+function readPairPart(
+  form: ReceiptForm,
+  distanceUnit: string,
+  faults: FormFaults,
+): PairPart | null {
+  const label = readLabel(form.label);
+  if (!label.ok) faults.label = label.fault.message;
+  const worn =
+    form.worn.trim() === '' ? undefined : readTypedQuantity(form.worn, 'distance', distanceUnit);
+  if (worn && !worn.ok) faults.worn = worn.fault.message;
+  const [listPrice, paidPrice] = [readPrice(form.listPrice), readPrice(form.paidPrice)];
+  if (listPrice === undefined) faults.listPrice = 'A price is a number, such as 119.90.';
+  if (paidPrice === undefined) faults.paidPrice = 'A price is a number, such as 99.';
+  if (form.returnBy && form.returnBy < form.receivedOn)
+    faults.returnBy = 'The return date lies before the day it was received.';
+  if (!label.ok || (worn && !worn.ok)) return null;
+  return {
+    tag: form.tag,
+    label: label.value,
+    width: form.width,
+    colour: form.colour,
+    shoes: form.shoes,
+    acquisition: form.acquisition,
+    from: form.from,
+    linksPay: form.linksPay,
+    makerSawText: form.makerSawText,
+    currency: form.currency.trim().toUpperCase(),
+    listPrice: listPrice ?? null,
+    paidPrice: paidPrice ?? null,
+    receivedOn: form.receivedOn,
+    returnBy: form.returnBy || null,
+    wornKm: worn ? worn.value.value / 1000 : 0,
+    note: form.note,
+  };
+}
+
+/** Fields of the form that answer for a path of the receipt. */
+const FIELD_OF_PATH: [RegExp, keyof ReceiptForm][] = [
+  [/^maker/, 'maker'],
+  [/^model/, 'model'],
+  [/^edition\.name/, 'edition'],
+  [/^edition\.madeIn/, 'madeTo'],
+  [/^edition\.widths/, 'widths'],
+  [/^edition\.colours/, 'colours'],
+  [/^edition/, 'edition'],
+  [/^claims/, 'claims'],
+  [/label/, 'label'],
+  [/wornKm/, 'worn'],
+];
+
+export function faultsOfPaths(errors: readonly { field: string; message: string }[]): FormFaults {
+  const faults: FormFaults = {};
+  for (const { field, message } of errors) {
+    const plain = field.replace(/^pair\./, '');
+    const found = FIELD_OF_PATH.find(([path]) => path.test(plain))?.[1] ?? plain;
+    faults[found as keyof ReceiptForm] ??= message;
+  }
+  return faults;
+}
+
+const issuesOf = (issues: readonly { path: PropertyKey[]; message: string }[]) =>
+  faultsOfPaths(issues.map(({ path, message }) => ({ field: path.join('.'), message })));
+
+/** The receipt a form stands for, or what is wrong with which field. */
+export function readReceipt(
+  form: ReceiptForm,
+  distanceUnit: string,
+): { receipt: BodyIn<'receivePair'> } | { faults: FormFaults } {
+  const faults: FormFaults = {};
+  const pair = readPairPart(form, distanceUnit, faults);
+  const claims = readClaims(form.claims);
+  const [unread] = claims.unread;
+  if (unread) faults.claims = `“${unread.text}” was not understood. ${unread.help}`;
+  const [from, to] = [Number(form.madeFrom), Number(form.madeTo)];
+  const sizes = form.madeFrom.trim() !== '' || form.madeTo.trim() !== '';
+  if (sizes && (!form.madeSystem || !(from >= 0) || !(to > 0)))
+    faults.madeTo = 'Sizes made need a system, the smallest and the largest: UK, 5, 12.';
+  const draft = {
+    maker: { id: newId(), name: form.maker },
+    model: { id: newId(), name: form.model },
+    edition: {
+      id: newId(),
+      name: form.edition,
+      madeIn:
+        sizes && !faults.madeTo
+          ? { system: form.madeSystem, from, to, halfSizes: form.halfSizes }
+          : null,
+      widths: listOf(form.widths),
+      colours: listOf(form.colours),
+    },
+    pair: { ...pair, id: newId() },
+    claims: claimsOf(claims, form.claimSource),
+  };
+  const checked = receipt.safeParse(draft);
+  if (!checked.success && pair)
+    Object.assign(faults, { ...issuesOf(checked.error.issues), ...faults });
+  if (!pair)
+    for (const field of ['maker', 'model'] as const)
+      if (form[field].trim() === '') faults[field] = `the ${field} is missing`;
+  return Object.keys(faults).length > 0 || !checked.success
+    ? { faults }
+    : { receipt: draft as BodyIn<'receivePair'> };
+}
+
+/** The change of a pair that a form stands for, or what is wrong with which field. */
+export function readEdit(
+  form: ReceiptForm,
+  distanceUnit: string,
+  version: number,
+  shelved: boolean,
+): { edit: BodyIn<'editPair'> } | { faults: FormFaults } {
+  const faults: FormFaults = {};
+  const pair = readPairPart(form, distanceUnit, faults);
+  if (!pair) return { faults };
+  const edit = { ...pair, version, shelved };
+  const checked = pairEdit.safeParse(edit);
+  if (!checked.success) Object.assign(faults, { ...issuesOf(checked.error.issues), ...faults });
+  return Object.keys(faults).length > 0 ? { faults } : { edit };
+}
+
+/** The edition that the typed names mean, where it is known. */
+export function findEdition(
+  editions: readonly EditionRow[],
+  { maker, model, edition }: Pick<ReceiptForm, 'maker' | 'model' | 'edition'>,
+): EditionRow | undefined {
+  const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
+  return editions.find(
+    (row) => same(row.maker, maker) && same(row.model, model) && same(row.name, edition),
+  );
+}

@@ -1,0 +1,48 @@
+import type { FigureView } from '#contract/records.ts';
+import type { UnitWords } from '../shell/units.ts';
+import classes from './SheetPage.module.css';
+
+const TERM_WORDS: Record<FigureView['budget'][number]['kind'], string> = {
+  readings: 'scatter of readings',
+  resolution: 'resolution',
+  zero: 'zero of the gauge',
+  gain: 'slope of the gauge',
+  calibration: 'calibration',
+  reproducibility: 'who measures',
+  pairs: 'spread of pairs',
+  'size-exponent': 'size conversion',
+};
+
+/** A share under this is not worth its ink. */
+const LEAST_SHARE = 0.005;
+
+/** What makes up U(edition), as shares, and the cheapest thing that would shrink it. */
+export function BudgetLine({ figure, units }: { figure: FigureView; units: UnitWords }) {
+  const shares = figure.budget.filter(({ share }) => share >= LEAST_SHARE);
+  const { next, quantity } = figure;
+  const span = (value: number) => units.write(quantity, 0, value).U;
+  return (
+    <span className={classes.budget}>
+      <svg width="90" height="9" viewBox="0 0 100 10" preserveAspectRatio="none" aria-hidden="true">
+        {shares.map(({ kind, share }, index) => {
+          const before = shares.slice(0, index).reduce((sum, one) => sum + one.share, 0);
+          return (
+            <rect
+              key={kind}
+              x={100 * before}
+              width={Math.max(0, 100 * share - 1)}
+              height="10"
+              fill="var(--ink)"
+              opacity={Math.max(0.15, 0.9 - index * 0.28)}
+            />
+          );
+        })}
+      </svg>{' '}
+      {shares
+        .map(({ kind, share }) => `${TERM_WORDS[kind]} ${Math.round(100 * share)} %`)
+        .join(', ')}
+      {next &&
+        `. ${next.what === 'pair' ? 'One more pair' : `One more reading of the ${next.at}`}: ± ${span(next.from)} to ± ${span(next.to)}`}
+    </span>
+  );
+}

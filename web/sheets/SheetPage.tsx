@@ -1,0 +1,279 @@
+import { Button, Checkbox, Select } from '@mantine/core';
+import { IconPrinter, IconScale } from '@tabler/icons-react';
+import dayjs from 'dayjs';
+import { useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import type { Sheet } from '#contract/records.ts';
+import { claimTerms } from '#core/claim.ts';
+import { writeNumber } from '#core/number-words.ts';
+import { QUANTITIES } from '#core/quantities.ts';
+import { labelSlug, nameLabel } from '#core/size-label.ts';
+import { useSheet } from '../api/queries.ts';
+import { editionName } from '../shell/names.ts';
+import { PageFault } from '../shell/PageFault.tsx';
+import { type UnitWords, useUnits } from '../shell/units.ts';
+import { Verdict } from '../shell/Verdict.tsx';
+import { BudgetLine } from './BudgetLine.tsx';
+import { ReportedForm } from './ReportedForm.tsx';
+import classes from './SheetPage.module.css';
+
+type Entry = Sheet['sections'][number]['figures'][number];
+type ClaimShown = Entry['claims'][number];
+
+function ClaimWords({ claim }: { claim: ClaimShown }) {
+  return (
+    <p className={classes.claim}>
+      <span className={classes.open} aria-hidden="true">
+        c
+      </span>
+      <span className="figure">{claim.typed.replace(/ drop$/, '')}</span> claimed
+      {claim.source && ` (${claim.source})`}:{' '}
+      {claim.judgement ? <Verdict word={claim.judgement.verdict} /> : 'not measured'}
+      <span className={classes.terms}>
+        {claimTerms({ ...claim, label: claim.label ?? undefined }).join('; ')}
+        {claim.judgement?.reason && `. ${claim.judgement.reason}`}
+      </span>
+    </p>
+  );
+}
+
+function FigureRow({ entry, also, units }: { entry: Entry; also: boolean; units: UnitWords }) {
+  const { figure, pairU, speaksForEdition, claims, reported, grade } = entry;
+  const { quantity } = figure;
+  const own = units.write(quantity, figure.value, figure.U);
+  const second = units.writeAlso(quantity, figure.value, figure.U);
+  const ofPair = units.write(quantity, figure.value, pairU);
+  return (
+    <tbody className={classes.entry}>
+      <tr>
+        <th scope="row">
+          <span className={classes.mark} data-provenance={figure.provenance} aria-hidden="true" />
+          {QUANTITIES[quantity].name}
+          {grade && <span className={classes.grade}>{grade}</span>}
+        </th>
+        <td className={`figure ${classes.value}`} data-testid={`sheet-${quantity}`}>
+          {own.value} <span className={classes.unit}>{own.unit}</span>
+          {also && (
+            <span className={classes.also}>
+              {second.value} {second.unit}
+            </span>
+          )}
+        </td>
+        <td className="figure">± {ofPair.U || '–'}</td>
+        <td className="figure">{speaksForEdition ? `± ${own.U || '–'}` : 'this pair only'}</td>
+        <td className="figure">
+          {figure.pairs} / {figure.readings}
+        </td>
+        <td>
+          {claims.map((claim) => (
+            <ClaimWords key={claim.id} claim={claim} />
+          ))}
+          {reported.map((one) => (
+            <p key={one.id} className={classes.claim}>
+              <span className={classes.open} aria-hidden="true">
+                r
+              </span>
+              <span className="figure">{one.typed}</span> reported by {one.source}
+              {one.dated && `, ${dayjs(one.dated).format('D MMM YYYY')}`}
+              <span className={classes.terms}>
+                {one.label ? nameLabel(one.label) : 'size not stated'}
+                {one.basis ? `; ${one.basis}` : '; basis not stated'}
+              </span>
+            </p>
+          ))}
+        </td>
+      </tr>
+      <tr>
+        <td colSpan={6} className={classes.behind}>
+          <BudgetLine figure={figure} units={units} />
+          {entry.pairs.length > 1 && (
+            <span className={classes.pairValues}>
+              {entry.pairs.map((pair) => (
+                <span key={pair.tag} className="figure">
+                  {pair.tag} {units.write(quantity, pair.value, pair.U).value}
+                </span>
+              ))}
+            </span>
+          )}
+          {figure.conversions.length + figure.doubts.length > 0 && (
+            <span>
+              {[...figure.conversions, ...figure.doubts.map((doubt) => doubt.text)].join('; ')}
+            </span>
+          )}
+        </td>
+      </tr>
+    </tbody>
+  );
+}
+
+function acquisitionWords(pair: Sheet['pairs'][number]): string {
+  const price = (value: number | null) =>
+    value === null ? '' : `${writeNumber(value, value % 1 === 0 ? 0 : 2)} ${pair.currency}`;
+  const parts = [
+    `${pair.acquisition}${pair.from ? ` from ${pair.from}` : ''}`,
+    pair.paidPrice !== null && pair.acquisition === 'bought' ? `paid ${price(pair.paidPrice)}` : '',
+    pair.listPrice !== null ? `list ${price(pair.listPrice)}` : '',
+    pair.linksPay ? 'links pay' : '',
+    pair.makerSawText ? 'the maker saw the text' : '',
+    pair.shoes === 'both' ? '' : pair.shoes,
+  ];
+  return parts.filter(Boolean).join(', ');
+}
+
+function Disclosure({ sheet }: { sheet: Sheet }) {
+  const anyLinks = sheet.pairs.some((pair) => pair.linksPay);
+  const anySeen = sheet.pairs.some((pair) => pair.makerSawText);
+  return (
+    <section className={classes.disclosure} aria-label="How the pairs came">
+      <h2>How the pairs came</h2>
+      <ul>
+        {sheet.pairs.map((pair) => (
+          <li key={pair.tag}>
+            <span className="figure">{pair.tag}</span> {acquisitionWords(pair)}; received{' '}
+            {dayjs(pair.receivedOn).format('D MMM YYYY')}
+            {[pair.width, pair.colour].filter(Boolean).length > 0 &&
+              `; ${[pair.width, pair.colour].filter(Boolean).join(', ')}`}
+            {pair.wornKm > 0 && `; worn ${writeNumber(pair.wornKm, 0)} km on receipt`}
+          </li>
+        ))}
+      </ul>
+      <p>
+        {anyLinks ? 'Links on this sheet pay the reviewer.' : 'No links that pay.'}{' '}
+        {anySeen ? 'The maker saw the text.' : 'The maker did not see the text.'}
+      </p>
+    </section>
+  );
+}
+
+function madeWords({ madeIn, widths, colours }: Sheet['edition']): string {
+  const sizes =
+    madeIn &&
+    `made in ${nameLabel({ system: madeIn.system, size: madeIn.from })} to ${madeIn.to}${madeIn.halfSizes ? ', half sizes' : ', whole sizes'}`;
+  return [sizes, widths.join(', '), colours.join(', ')].filter(Boolean).join(' · ');
+}
+
+function SheetPaper({ sheet, also }: { sheet: Sheet; also: boolean }) {
+  const units = useUnits();
+  return (
+    <article className={classes.paper}>
+      <header className={classes.title}>
+        <div>
+          <h1>{editionName(sheet.edition)}</h1>
+          <p className="soft">{madeWords(sheet.edition)}</p>
+        </div>
+        <p className={classes.label}>{nameLabel(sheet.label)}</p>
+      </header>
+      {sheet.claimFaults.map((fault) => (
+        <p key={fault.text} className={classes.fault}>
+          Claim <Verdict word={fault.rounding ? 'rounding' : 'contradicts itself'} />: {fault.text}.
+        </p>
+      ))}
+      {sheet.sections.length === 0 && (
+        <p className={classes.empty}>
+          No figures at this size yet.{' '}
+          {sheet.pairs[0] && (
+            <Link to={`/pairs/${sheet.pairs[0].tag}/measure`}>Measure {sheet.pairs[0].tag}</Link>
+          )}
+        </p>
+      )}
+      {sheet.sections.map((section) => (
+        <section key={section.key} aria-label={section.title}>
+          <h2>{section.title}</h2>
+          <table className={classes.figures}>
+            <thead>
+              <tr>
+                <th scope="col">Figure</th>
+                <th scope="col">Value</th>
+                <th scope="col">U(pair)</th>
+                <th scope="col">U(edition)</th>
+                <th scope="col">Pairs / readings</th>
+                <th scope="col">Claimed, reported</th>
+              </tr>
+            </thead>
+            {section.figures.map((entry) => (
+              <FigureRow key={entry.figure.quantity} entry={entry} also={also} units={units} />
+            ))}
+          </table>
+        </section>
+      ))}
+      {sheet.unmeasuredClaims.length > 0 && (
+        <section aria-label="Claimed, not measured">
+          <h2>Claimed, not measured</h2>
+          {sheet.unmeasuredClaims.map((claim) => (
+            <div key={claim.id} className={classes.unmeasured}>
+              {QUANTITIES[claim.quantity].name} <ClaimWords claim={claim} />
+            </div>
+          ))}
+        </section>
+      )}
+      <Disclosure sheet={sheet} />
+      <footer className={classes.colophon}>
+        <p>
+          Measured {sheet.lastMeasured && `until ${dayjs(sheet.lastMeasured).format('D MMM YYYY')}`}
+          {sheet.measuredBy.length > 0 && ` by ${sheet.measuredBy.join(', ')}`}
+          {sheet.instruments.length > 0 &&
+            ` with ${sheet.instruments.map((name) => name.toLowerCase()).join(', ')}`}
+          {sheet.protocols.length > 0 && `. Protocols: ${sheet.protocols.join('; ')}`}. Not issued:
+          a working sheet.
+        </p>
+        <p>
+          U is an expanded uncertainty, 95 %. U(pair) is of one of these pairs, U(edition) of the
+          edition at this size, the spread of pairs in it. Solid mark: measured; open centre:
+          converted; letter c: claimed; letter r: reported.
+        </p>
+      </footer>
+    </article>
+  );
+}
+
+/** The sheet of an edition at a size. */
+export function SheetPage() {
+  const { edition = '' } = useParams();
+  const [search, setSearch] = useSearchParams();
+  const [also, setAlso] = useState(false);
+  const label = search.get('label') ?? undefined;
+  const sheet = useSheet(edition, label);
+  if (sheet.isError) return <PageFault error={sheet.error} />;
+  if (!sheet.data) return null;
+  const { labels } = sheet.data;
+  return (
+    <div className={classes.page}>
+      <div className={classes.tools}>
+        <Select
+          aria-label="Size"
+          size="xs"
+          w={120}
+          data={labels.map((one) => ({ value: labelSlug(one), label: nameLabel(one) }))}
+          value={labelSlug(sheet.data.label)}
+          allowDeselect={false}
+          onChange={(value) => value && setSearch({ label: value })}
+        />
+        <Checkbox
+          size="xs"
+          label="show the other unit too"
+          checked={also}
+          onChange={(event) => setAlso(event.currentTarget.checked)}
+        />
+        <Button
+          size="xs"
+          variant="default"
+          leftSection={<IconPrinter size={15} />}
+          onClick={() => window.print()}
+        >
+          Print
+        </Button>
+        <Button
+          size="xs"
+          variant="default"
+          leftSection={<IconScale size={15} />}
+          component={Link}
+          to={`/compare?editions=${edition}`}
+        >
+          Compare with…
+        </Button>
+        <ReportedForm editionId={sheet.data.edition.id} label={sheet.data.label} />
+      </div>
+      <SheetPaper sheet={sheet.data} also={also} />
+    </div>
+  );
+}

@@ -1,0 +1,28 @@
+import { Button } from '@mantine/core';
+import { Navigate, useNavigate } from 'react-router';
+import { usePairs } from '../api/queries.ts';
+import { useBenchTag } from './bench.ts';
+
+/** The way in: the pair last on the bench, else the first in the tray, else the first action. */
+export function Home() {
+  const pairs = usePairs();
+  const kept = useBenchTag();
+  const navigate = useNavigate();
+  if (!pairs.data) return null;
+  const rows = pairs.data.filter((row) => !row.shelved);
+  const row =
+    pairs.data.find((pair) => pair.tag === kept) ??
+    rows.find((pair) => pair.readings > 0 && pair.stationsDone < pair.stations) ??
+    rows[0];
+  if (row) return <Navigate to={`/pairs/${row.tag}/measure`} replace />;
+  return (
+    <div style={{ padding: '48px 32px', maxWidth: 560 }}>
+      <h1>The bench is empty</h1>
+      <p style={{ margin: '10px 0 18px' }}>
+        Receive a pair: its maker, model and label, how it came, and what is claimed of it. Then
+        measure it, read its sheet, and compare it with others.
+      </p>
+      <Button onClick={() => navigate('/receive')}>Receive a pair</Button>
+    </div>
+  );
+}

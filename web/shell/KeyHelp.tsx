@@ -1,0 +1,59 @@
+import { Kbd, Modal, Table } from '@mantine/core';
+import { useLocation } from 'react-router';
+
+type Keys = [keys: string[], action: string][];
+
+const EVERYWHERE: Keys = [
+  [['Ctrl', 'K'], 'go to any pair, edition, sheet or step (Cmd K on a Mac)'],
+  [['?'], 'this help'],
+  [['Tab'], 'next control; Shift Tab the one before'],
+  [['Esc'], 'close, or leave the field as it was'],
+];
+
+const MEASURE: Keys = [
+  [['Enter'], 'record the figure and move on; empty: skip'],
+  [['Backspace'], 'in the empty field: bring the last reading back to correct it'],
+  [['['], 'previous station'],
+  [[']'], 'next station'],
+  [['\\'], 'other shoe'],
+  [['n'], 'a note'],
+  [['v'], 'void the last reading here, with a reason'],
+];
+
+const RECEIVE: Keys = [[['Ctrl', 'Enter'], 'put the pair on the bench']];
+
+function KeyTable({ title, keys }: { title: string; keys: Keys }) {
+  return (
+    <Table captionSide="top" mb="md">
+      <Table.Caption ta="left" fw={700}>
+        {title}
+      </Table.Caption>
+      <Table.Tbody>
+        {keys.map(([names, action]) => (
+          <Table.Tr key={action}>
+            <Table.Td w={150}>
+              {names.map((name) => (
+                <Kbd key={name} mr={4}>
+                  {name}
+                </Kbd>
+              ))}
+            </Table.Td>
+            <Table.Td>{action}</Table.Td>
+          </Table.Tr>
+        ))}
+      </Table.Tbody>
+    </Table>
+  );
+}
+
+/** The keys that work here. */
+export function KeyHelp({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+  const { pathname } = useLocation();
+  return (
+    <Modal opened={opened} onClose={onClose} title="Keys that work here" size="lg">
+      {pathname.endsWith('/measure') && <KeyTable title="At the entry field" keys={MEASURE} />}
+      {pathname.endsWith('/receive') && <KeyTable title="Receiving" keys={RECEIVE} />}
+      <KeyTable title="Everywhere" keys={EVERYWHERE} />
+    </Modal>
+  );
+}

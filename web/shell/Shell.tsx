@@ -1,0 +1,76 @@
+import { Button, Drawer } from '@mantine/core';
+import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { Outlet, useLocation } from 'react-router';
+import { useHealth, useLab } from '../api/queries.ts';
+import { KeyHelp } from './KeyHelp.tsx';
+import { SavedState } from './SavedState.tsx';
+import classes from './Shell.module.css';
+import { StepBar } from './StepBar.tsx';
+import { Tray } from './Tray.tsx';
+
+const GoTo = lazy(async () => ({ default: (await import('./GoTo.tsx')).GoTo }));
+const FirstStart = lazy(async () => ({
+  default: (await import('../lab/FirstStart.tsx')).FirstStart,
+}));
+
+/** The frame of every page: steps along a rule, the tray, and the page itself. */
+export function Shell() {
+  const [helpOpen, help] = useDisclosure(false);
+  const [trayOpen, tray] = useDisclosure(false);
+  const [goTo, setGoTo] = useState(false);
+  const narrow = useMediaQuery('(max-width: 800px)') ?? false;
+  const lab = useLab();
+  const health = useHealth();
+  const location = useLocation();
+  useHotkeys([
+    ['mod+K', () => setGoTo(true)],
+    ['?', () => help.open()],
+    ['shift+?', () => help.open()],
+  ]);
+  // A page chosen from the drawer closes it.
+  useEffect(() => {
+    if (location.pathname) tray.close();
+  }, [location.pathname, tray.close]);
+  const start = lab.data && !lab.data.setUp;
+  return (
+    <div className={classes.shell}>
+      <a className="skip" href="#page">
+        To the page
+      </a>
+      <header className={classes.head}>
+        <StepBar
+          onGoTo={() => setGoTo(true)}
+          onHelp={help.open}
+          demo={health.data?.demo ?? false}
+        />
+      </header>
+      {!narrow && !start && (
+        <aside className={classes.tray} aria-label="Tray">
+          <Tray />
+        </aside>
+      )}
+      <main id="page" className={classes.page} tabIndex={-1}>
+        {narrow && !start && (
+          <Button variant="default" size="xs" onClick={tray.open} className={classes.trayButton}>
+            Tray
+          </Button>
+        )}
+        {lab.isError && (
+          <p role="alert" className="look-here">
+            {lab.error.message}
+          </p>
+        )}
+        <Suspense fallback={null}>{start ? <FirstStart /> : lab.data && <Outlet />}</Suspense>
+      </main>
+      <Drawer opened={trayOpen && narrow} onClose={tray.close} title="Tray" size="85%">
+        <Tray />
+      </Drawer>
+      <KeyHelp opened={helpOpen} onClose={help.close} />
+      <Suspense fallback={null}>
+        {goTo && <GoTo onClose={() => setGoTo(false)} onHelp={help.open} />}
+      </Suspense>
+      <SavedState />
+    </div>
+  );
+}

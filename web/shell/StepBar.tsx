@@ -1,0 +1,205 @@
+import {
+  ActionIcon,
+  Menu,
+  Tooltip,
+  useComputedColorScheme,
+  useMantineColorScheme,
+} from '@mantine/core';
+import { IconKeyboard, IconMoon, IconRulerMeasure, IconSearch, IconSun } from '@tabler/icons-react';
+import { type DragEvent, type ReactNode, useState } from 'react';
+import { Link, NavLink, useLocation, useNavigate, useSearchParams } from 'react-router';
+import { useChange, usePairs } from '../api/queries.ts';
+import { useBenchTag } from './bench.ts';
+import classes from './StepBar.module.css';
+import { DRAGGED_EDITION } from './Tray.tsx';
+import { FAMILY_UNITS, UNIT_PRESETS, type UnitFamily, useUnits } from './units.ts';
+
+interface Step {
+  name: string;
+  to: string;
+  state: string;
+  active: boolean;
+}
+
+function useSteps(): Step[] {
+  const { pathname } = useLocation();
+  const [search] = useSearchParams();
+  const tag = useBenchTag();
+  const pairs = usePairs();
+  const row = pairs.data?.find((pair) => pair.tag === tag);
+  const compared = search.get('editions')?.split(',').filter(Boolean).length ?? 0;
+  const measured = row ? `${row.stationsDone} of ${row.stations || '…'}` : 'no pair';
+  const done = row && row.stations > 0 && row.stationsDone >= row.stations;
+  return [
+    {
+      name: 'Receive',
+      to: row ? `/pairs/${row.tag}/receive` : '/receive',
+      state: row ? `${row.tag} received` : 'a first pair',
+      active: pathname.endsWith('/receive'),
+    },
+    {
+      name: 'Measure',
+      to: row ? `/pairs/${row.tag}/measure` : '/receive',
+      state: done ? 'done' : row && row.readings === 0 ? 'not yet' : measured,
+      active: pathname.endsWith('/measure'),
+    },
+    {
+      name: 'Compare',
+      to: pathname === '/compare' ? `/compare?${search}` : '/compare',
+      state: pathname === '/compare' && compared > 0 ? `${compared} editions` : 'editions',
+      active: pathname === '/compare',
+    },
+    {
+      name: 'Sheets',
+      to: row
+        ? `/sheets/${row.editionSlug}?label=${row.label.system}-${row.label.size}`
+        : '/sheets',
+      state: row && row.readings > 0 ? 'has figures' : 'none yet',
+      active: pathname.startsWith('/sheets'),
+    },
+  ];
+}
+
+/** Ruler ticks under the steps: ten to a step. */
+function Rule() {
+  return <div className={classes.rule} aria-hidden="true" />;
+}
+
+function UnitsMenu() {
+  const { chosen } = useUnits();
+  const setUnits = useChange('setUnits');
+  const families: UnitFamily[] = ['stack', 'mass', 'distance'];
+  return (
+    <Menu position="bottom-end" closeOnItemClick={false} width={230}>
+      <Menu.Target>
+        <button type="button" className={classes.textButton}>
+          <IconRulerMeasure size={17} aria-hidden="true" /> Units
+        </button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <Menu.Label>All at once</Menu.Label>
+        {Object.entries(UNIT_PRESETS).map(([name, units]) => (
+          <Menu.Item key={name} onClick={() => setUnits.mutate({ body: units })}>
+            {name}
+          </Menu.Item>
+        ))}
+        {families.map((family) => (
+          <div key={family}>
+            <Menu.Label>{family}</Menu.Label>
+            <div className={classes.unitRow}>
+              {FAMILY_UNITS[family].map((symbol) => (
+                <Menu.Item
+                  key={symbol}
+                  aria-current={chosen[family] === symbol}
+                  className={classes.unit}
+                  onClick={() => setUnits.mutate({ body: { [family]: symbol } })}
+                >
+                  {symbol}
+                </Menu.Item>
+              ))}
+            </div>
+          </div>
+        ))}
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
+
+function ThemeButton() {
+  const { setColorScheme } = useMantineColorScheme();
+  const scheme = useComputedColorScheme('light');
+  const other = scheme === 'dark' ? 'light' : 'dark';
+  return (
+    <Tooltip label={`To the ${other} theme`}>
+      <ActionIcon
+        variant="subtle"
+        color="gray"
+        aria-label={`To the ${other} theme`}
+        onClick={() => setColorScheme(other)}
+      >
+        {scheme === 'dark' ? <IconSun size={18} /> : <IconMoon size={18} />}
+      </ActionIcon>
+    </Tooltip>
+  );
+}
+
+/** Compare takes an edition that is dropped on it from the tray. */
+function DropTarget({ children }: { children: ReactNode }) {
+  const navigate = useNavigate();
+  const [search] = useSearchParams();
+  const { pathname } = useLocation();
+  const [over, setOver] = useState(false);
+  const drop = (event: DragEvent) => {
+    event.preventDefault();
+    setOver(false);
+    const slug = event.dataTransfer.getData(DRAGGED_EDITION);
+    if (!slug) return;
+    const before = pathname === '/compare' ? (search.get('editions')?.split(',') ?? []) : [];
+    const editions = [...new Set([...before.filter(Boolean), slug])].slice(-4);
+    navigate(`/compare?editions=${editions.join(',')}`);
+  };
+  return (
+    <div
+      data-over={over}
+      className={classes.drop}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => setOver(false)}
+      onDrop={drop}
+    >
+      {children}
+    </div>
+  );
+}
+
+export function StepBar({
+  onGoTo,
+  onHelp,
+  demo,
+}: {
+  onGoTo: () => void;
+  onHelp: () => void;
+  demo: boolean;
+}) {
+  const steps = useSteps();
+  return (
+    <div className={classes.bar}>
+      <Link to="/" className={classes.brand}>
+        Emvex{demo && <span className={classes.demo}>demo bench</span>}
+      </Link>
+      <nav aria-label="Steps" className={classes.steps}>
+        {steps.map((step) => {
+          const link = (
+            <NavLink
+              key={step.name}
+              to={step.to}
+              className={classes.step}
+              data-active={step.active}
+              aria-current={step.active ? 'page' : undefined}
+            >
+              <span className={classes.name}>{step.name}</span>
+              <span className={classes.state}>{step.state}</span>
+            </NavLink>
+          );
+          return step.name === 'Compare' ? <DropTarget key={step.name}>{link}</DropTarget> : link;
+        })}
+        <Rule />
+      </nav>
+      <div className={classes.aside}>
+        <NavLink to="/lab" className={classes.textButton}>
+          Lab
+        </NavLink>
+        <UnitsMenu />
+        <button type="button" className={classes.textButton} onClick={onGoTo} title="Ctrl K">
+          <IconSearch size={17} aria-hidden="true" /> Go to
+        </button>
+        <button type="button" className={classes.textButton} onClick={onHelp} title="?">
+          <IconKeyboard size={17} aria-hidden="true" /> Keys
+        </button>
+        <ThemeButton />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,161 @@
+import { Button, TextInput } from '@mantine/core';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import dayjs from 'dayjs';
+import { useMemo, useRef, useState } from 'react';
+import { Link, useLocation, useNavigate } from 'react-router';
+import type { PairRow } from '#contract/records.ts';
+import { lastLength, nameLabel } from '#core/size-label.ts';
+import { usePairs } from '../api/queries.ts';
+import { SoleMark } from '../drawing/SoleMark.tsx';
+import { useBenchTag } from './bench.ts';
+import classes from './Tray.module.css';
+
+/** What a dragged row of the tray carries. */
+export const DRAGGED_EDITION = 'application/x-emvex-edition';
+
+/** Days before a return date at which the tray begins to say so. */
+const RETURN_NOTICE_DAYS = 7;
+
+function dueOf(row: PairRow, today: dayjs.Dayjs): string {
+  if (!row.returnBy) return '';
+  const days = dayjs(row.returnBy).diff(today.startOf('day'), 'day');
+  if (days < 0) return `return date passed ${dayjs(row.returnBy).format('D MMM')}`;
+  return days <= RETURN_NOTICE_DAYS ? `return by ${dayjs(row.returnBy).format('ddd D MMM')}` : '';
+}
+
+/** One tick a station: long when taken. */
+function StationTicks({ done, all }: { done: number; all: number }) {
+  const count = Math.min(all || 6, 16);
+  return (
+    <span
+      className={classes.ticks}
+      role="img"
+      aria-label={all ? `${done} of ${all} stations taken` : 'not measured yet'}
+    >
+      {Array.from({ length: count }, (_, index) => (
+        <span key={index} data-done={index < done} />
+      ))}
+    </span>
+  );
+}
+
+function TrayRow({ row, onBench, step }: { row: PairRow; onBench: boolean; step: string }) {
+  const due = dueOf(row, dayjs());
+  return (
+    <Link
+      to={`/pairs/${row.tag}/${step}`}
+      className={classes.row}
+      data-bench={onBench}
+      aria-current={onBench ? 'true' : undefined}
+      draggable
+      onDragStart={(event) => event.dataTransfer.setData(DRAGGED_EDITION, row.editionSlug)}
+    >
+      <span className={classes.line}>
+        <span className={`figure ${classes.tag}`}>{row.tag}</span>
+        <StationTicks done={row.stationsDone} all={row.stations} />
+      </span>
+      <span className={classes.name}>
+        {row.maker} {row.model}
+      </span>
+      <span className={classes.line}>
+        <span className="soft">
+          {nameLabel(row.label)}
+          {row.edition && ` · ${row.edition}`}
+        </span>
+        <SoleMark heel={row.heelMm} forefoot={row.forefootMm} length={lastLength(row.label)} />
+      </span>
+      {due && <span className="look-here">{due}</span>}
+    </Link>
+  );
+}
+
+const ROW_HEIGHT = 76;
+
+/** The pairs in hand, as on the table. */
+export function Tray() {
+  const pairs = usePairs();
+  const tag = useBenchTag();
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const [filter, setFilter] = useState('');
+  const [shelf, setShelf] = useState(false);
+  const scroller = useRef<HTMLDivElement>(null);
+  const step = pathname.endsWith('/receive') && pathname !== '/receive' ? 'receive' : 'measure';
+  const all = pairs.data ?? [];
+  const shelved = all.filter((row) => row.shelved).length;
+  const rows = useMemo(() => {
+    const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
+    return (pairs.data ?? []).filter((row) => {
+      const text =
+        `${row.tag} ${row.maker} ${row.model} ${row.edition} ${nameLabel(row.label)}`.toLowerCase();
+      return row.shelved === shelf && words.every((word) => text.includes(word));
+    });
+  }, [pairs.data, filter, shelf]);
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: 8,
+    getItemKey: (index) => rows[index]?.id ?? index,
+  });
+  return (
+    <>
+      <div className={classes.top}>
+        <h2 className={classes.heading}>
+          {shelf ? 'On the shelf' : 'On the table'} · {rows.length}{' '}
+          {rows.length === 1 ? 'pair' : 'pairs'}
+        </h2>
+        {all.length > 3 && (
+          <TextInput
+            size="xs"
+            aria-label="Filter the tray"
+            placeholder="Filter: tag, maker, size"
+            value={filter}
+            onChange={(event) => setFilter(event.currentTarget.value)}
+          />
+        )}
+      </div>
+      <div ref={scroller} className={classes.rows}>
+        {pairs.isSuccess && all.length === 0 && (
+          <p className={classes.empty}>
+            Pairs stand here once they are received, the one on the bench marked.
+          </p>
+        )}
+        {pairs.isSuccess && all.length > 0 && rows.length === 0 && (
+          <p className={classes.empty}>No pair here answers to that.</p>
+        )}
+        <ul style={{ height: virtual.getTotalSize() }}>
+          {virtual.getVirtualItems().map((item) => {
+            const row = rows[item.index];
+            return (
+              row && (
+                <li
+                  key={item.key}
+                  ref={virtual.measureElement}
+                  data-index={item.index}
+                  style={{ transform: `translateY(${item.start}px)` }}
+                >
+                  <TrayRow row={row} onBench={row.tag === tag} step={step} />
+                </li>
+              )
+            );
+          })}
+        </ul>
+      </div>
+      <div className={classes.foot}>
+        <Button
+          variant={all.length === 0 ? 'filled' : 'default'}
+          size="sm"
+          onClick={() => navigate('/receive')}
+        >
+          Receive a pair
+        </Button>
+        {(shelved > 0 || shelf) && (
+          <Button variant="subtle" size="xs" onClick={() => setShelf(!shelf)}>
+            {shelf ? 'To the table' : `Shelf · ${shelved}`}
+          </Button>
+        )}
+      </div>
+    </>
+  );
+}

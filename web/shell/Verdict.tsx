@@ -1,0 +1,6 @@
+const LOOK_HERE = new Set(['differs', 'out', 'contradicts itself']);
+
+/** A verdict is a word; the signal colour only adds to it. */
+export function Verdict({ word }: { word: string }) {
+  return <strong className={LOOK_HERE.has(word) ? 'look-here' : undefined}>{word}</strong>;
+}

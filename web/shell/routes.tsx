@@ -1,0 +1,58 @@
+import { createBrowserRouter, isRouteErrorResponse, Link, useRouteError } from 'react-router';
+import { Shell } from './Shell.tsx';
+
+function Lost() {
+  const error = useRouteError();
+  const missing = isRouteErrorResponse(error) && error.status === 404;
+  return (
+    <main style={{ padding: 32 }}>
+      <h1>{missing ? 'There is nothing at this address' : 'This page failed'}</h1>
+      <p>{missing ? 'It may have been typed wrong.' : 'What was typed is kept in the browser.'}</p>
+      <p>
+        <Link to="/">To the bench</Link>
+      </p>
+    </main>
+  );
+}
+
+export const router = createBrowserRouter([
+  {
+    path: '/',
+    element: <Shell />,
+    errorElement: <Lost />,
+    children: [
+      { index: true, lazy: async () => ({ Component: (await import('./Home.tsx')).Home }) },
+      {
+        path: 'receive',
+        lazy: async () => ({ Component: (await import('../receive/ReceivePage.tsx')).ReceivePage }),
+      },
+      {
+        path: 'pairs/:tag/receive',
+        lazy: async () => ({
+          Component: (await import('../receive/PairRecordPage.tsx')).PairRecordPage,
+        }),
+      },
+      {
+        path: 'pairs/:tag/measure',
+        lazy: async () => ({ Component: (await import('../measure/MeasurePage.tsx')).MeasurePage }),
+      },
+      {
+        path: 'compare',
+        lazy: async () => ({ Component: (await import('../compare/ComparePage.tsx')).ComparePage }),
+      },
+      {
+        path: 'sheets',
+        lazy: async () => ({ Component: (await import('../sheets/SheetsPage.tsx')).SheetsPage }),
+      },
+      {
+        path: 'sheets/:edition',
+        lazy: async () => ({ Component: (await import('../sheets/SheetPage.tsx')).SheetPage }),
+      },
+      {
+        path: 'lab',
+        lazy: async () => ({ Component: (await import('../lab/LabPage.tsx')).LabPage }),
+      },
+      { path: '*', element: <Lost /> },
+    ],
+  },
+]);
