@@ -1,0 +1,13 @@
+/** The distributions that are used of jstat, which ships no types. */
+declare module 'jstat' {
+  interface Distribution<Parameters extends number[]> {
+    cdf(x: number, ...parameters: Parameters): number;
+    inv(p: number, ...parameters: Parameters): number;
+  }
+  const jStat: {
+    normal: Distribution<[mean: number, sd: number]>;
+    studentt: Distribution<[df: number]>;
+    centralF: Distribution<[over: number, under: number]>;
+  };
+  export default jStat;
+}

@@ -1,0 +1,17 @@
+/** `npm run demo`: the scenario, in a database of its own. `-- --fresh` makes it anew. */
+import { join } from 'node:path';
+import { ROOT } from './install.mjs';
+import { serve } from './serve.mjs';
+
+const database = process.env.EMVEX_DEMO_DB ?? join(ROOT, 'data', 'demo.db');
+
+await serve({
+  database,
+  demo: true,
+  prepare: async () => {
+    const { prepareDemo } = await import('../demo/prepare.ts');
+    const today = new Date().toISOString().slice(0, 10);
+    if (prepareDemo(database, today, process.argv.includes('--fresh')))
+      console.log('Demo scenario loaded: Marlpit Walking Post.');
+  },
+});
