@@ -78,13 +78,13 @@ function compareStacks(quantity: QuantityId, from: StackBasis, to: StackBasis): 
   const differ = (part: keyof StackBasis) => from[part] !== to[part];
   if (differ('place'))
     steps.push({
-      reason: `one is taken ${PLACE_WORDS[from.place]}, the other ${PLACE_WORDS[to.place]}`,
-      measure: `measure both ${PLACE_WORDS[to.place]}`,
+      reason: `taken ${PLACE_WORDS[from.place]}, not ${PLACE_WORDS[to.place]}`,
+      measure: `measure it ${PLACE_WORDS[to.place]}`,
     });
   else if (differ('method'))
     steps.push({
-      reason: `one is taken by ${METHOD_WORDS[from.method]}, the other by ${METHOD_WORDS[to.method]}`,
-      measure: `measure both by ${METHOD_WORDS[to.method]}`,
+      reason: `taken by ${METHOD_WORDS[from.method]}, not by ${METHOD_WORDS[to.method]}`,
+      measure: `measure it by ${METHOD_WORDS[to.method]}`,
     });
   if (differ('layers'))
     steps.push({
@@ -120,7 +120,7 @@ const PART_STEPS: Record<BasisPart, (quantity: QuantityId, from: Basis, to: Basi
     if (QUANTITIES[quantity].scales === 'mass-exponent') return [{ convert: { kind: 'size' } }];
     return [
       {
-        reason: `one is a ${nameLabel(from.label)}, the other a ${nameLabel(to.label)}`,
+        reason: `a ${nameLabel(from.label)}, not a ${nameLabel(to.label)}`,
         measure: `measure a ${nameLabel(to.label)}`,
       },
     ];

@@ -35,11 +35,17 @@ describe('readings that look wrong', () => {
     const question = heel(312, { soFar: { left: [31.1], right: [] } });
     expect(question?.corrections[0]).toMatchObject({ reason: 'slipped decimal mark' });
     expect(question?.corrections[0]?.value).toBeCloseTo(31.2, 9);
-    expect(heel(3.12, { soFar: { left: [31.1], right: [] } })?.corrections[0]?.value).toBeCloseTo(31.2, 9);
+    expect(heel(3.12, { soFar: { left: [31.1], right: [] } })?.corrections[0]?.value).toBeCloseTo(
+      31.2,
+      9,
+    );
   });
   it('sees the other shoe in a reading', () => {
     const question = heel(33.5, { soFar: { left: [31.1, 31.2], right: [33.4] } });
-    expect(question).toMatchObject({ kind: 'far', corrections: [{ reason: 'sides swapped', side: 'right' }] });
+    expect(question).toMatchObject({
+      kind: 'far',
+      corrections: [{ reason: 'sides swapped', side: 'right' }],
+    });
   });
   it('asks where left and right are far apart', () => {
     expect(heel(24.2, { soFar: { left: [], right: [31.2] } })?.kind).toBe('sides');

@@ -76,7 +76,9 @@ describe('tolerances (JCGM 106)', () => {
 
 describe('tools and tags', () => {
   it('starts with the sidewall where a ruler is all there is', () => {
-    expect(protocolsFor(['ruler'])[0]).toMatchObject({ stack: { place: 'sidewall', method: 'ruler' } });
+    expect(protocolsFor(['ruler'])[0]).toMatchObject({
+      stack: { place: 'sidewall', method: 'ruler' },
+    });
   });
   it('starts inside the shoe with a needle gauge, and offers the insole out', () => {
     const protocols = protocolsFor(['ruler', 'needle gauge', 'scale']);

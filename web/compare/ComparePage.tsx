@@ -42,6 +42,17 @@ function reachOf(rows: readonly Row[]): number {
   return Math.min(MOST_REACH, Math.max(LEAST_REACH, Math.ceil(Math.max(0, ...steps))));
 }
 
+/** On what terms a figure stands; a refusal begins with its verdict. */
+function Terms({ cell }: { cell: Cell }) {
+  if (cell.terms !== 'not') return <span className="soft">{cell.words}</span>;
+  return (
+    <span className={classes.refusal}>
+      <strong className="look-here">not comparable</strong>
+      {cell.words.replace(/^not comparable/, '')}
+    </span>
+  );
+}
+
 function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]; reach: number }) {
   const units = useUnits();
   const { quantity, noticeable, cells } = row;
@@ -107,7 +118,7 @@ function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]
           if (index === 0)
             return cell.terms === 'not' ? (
               <p key={names[index]} className={classes.refusal}>
-                {names[index]}: {cell.words}
+                {names[index]}: <Terms cell={cell} />
               </p>
             ) : null;
           return (
@@ -128,9 +139,7 @@ function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]
                     {units.span(quantity, cell.greyed)}{' '}
                   </span>
                 )}
-                <span className={cell.terms === 'not' ? classes.refusal : 'soft'}>
-                  {cell.words}
-                </span>
+                <Terms cell={cell} />
               </span>
             </p>
           );
@@ -198,7 +207,7 @@ function ComparedEditions({
                 {name}
               </th>
             ))}
-            <th scope="col">less than the first | more, in noticeable steps</th>
+            <th scope="col">less | more, in noticeable steps</th>
             <th scope="col">Verdict, and on what terms</th>
           </tr>
         </thead>

@@ -11,8 +11,8 @@ export interface DifferenceMark {
   converted: boolean;
 }
 
-const WIDTH = 250;
-const ROW = 15;
+const WIDTH = 200;
+const ROW = 18;
 
 /** Differences from the first edition in noticeable steps: whiskers against zero and the band. */
 export function DifferenceChart({

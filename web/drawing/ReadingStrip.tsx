@@ -62,7 +62,7 @@ export function ReadingStrip({
       {ticks.map((tick) => (
         <g key={tick} transform={`translate(${x(tick)},28)`}>
           <line y2={labels.has(tick) ? 9 : 5} className={classes.tick} />
-          {labels.has(tick) && (
+          {labels.has(tick) && marks.length > 0 && (
             <text y={22} className={classes.number}>
               {tick.toFixed(Math.max(decimals - 1, domain[1] - domain[0] < 4 ? decimals : 0))}
             </text>

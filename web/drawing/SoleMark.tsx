@@ -1,4 +1,4 @@
-import { solePath } from './sole-outline.ts';
+import { guessShape, solePath } from './sole-outline.ts';
 
 /** A small drawing of the sole's side, to the scale of its own figures; dotted before there are any. */
 export function SoleMark({
@@ -10,10 +10,10 @@ export function SoleMark({
   forefoot: number | null;
   length: number;
 }) {
-  const known = heel !== null && forefoot !== null;
+  const shape = guessShape(heel, forefoot, length);
   const scale = 66 / 320;
   const path = solePath(
-    { heel: heel ?? forefoot ?? 28, forefoot: forefoot ?? heel ?? 22, length },
+    shape,
     (mm) => 1 + mm * scale,
     (mm) => 13 - mm * scale,
   );
@@ -24,7 +24,7 @@ export function SoleMark({
         fill="none"
         stroke="currentColor"
         strokeWidth="1.2"
-        strokeDasharray={known ? undefined : '2 3'}
+        strokeDasharray={shape.known ? undefined : '2 3'}
       />
     </svg>
   );

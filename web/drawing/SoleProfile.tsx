@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import classes from './SoleProfile.module.css';
-import { solePath, topAt } from './sole-outline.ts';
+import { guessShape, solePath, topAt } from './sole-outline.ts';
 
 export interface ProfileStation {
   key: string;
@@ -36,18 +36,17 @@ export function SoleProfile({
   /** One sentence on what the drawing shows. */
   says: string;
 }) {
-  const shape = { heel: heel ?? forefoot ?? 30, forefoot: forefoot ?? heel ?? 24, length };
+  const shape = guessShape(heel, forefoot, length);
   const x = scaleLinear([0, length], [LEFT, RIGHT]);
   const perMm = (RIGHT - LEFT) / length;
   const y = (mm: number) => GROUND - mm * perMm;
-  const known = heel !== undefined && forefoot !== undefined;
   const ticks = Array.from({ length: Math.floor(length / 5) + 1 }, (_, index) => index * 5);
   return (
-    <svg viewBox={`0 0 ${WIDTH} 212`} className={classes.profile} role="img" aria-label={says}>
+    <svg viewBox={`0 0 ${WIDTH} 218`} className={classes.profile} role="img" aria-label={says}>
       <path
         d={solePath(shape, x, y)}
         className={classes.sole}
-        strokeDasharray={known ? undefined : '5 5'}
+        strokeDasharray={shape.known ? undefined : '5 5'}
       />
       <line x1={LEFT - 14} x2={RIGHT + 14} y1={GROUND} y2={GROUND} className={classes.ground} />
       {ticks.map((mm) => {
@@ -63,7 +62,7 @@ export function SoleProfile({
           </g>
         );
       })}
-      <text x={RIGHT + 14} y={GROUND + 38} className={classes.axis}>
+      <text x={RIGHT + 14} y={GROUND + 46} className={classes.axis}>
         mm along a last of {length.toFixed(0)} mm; outline between stations drawn, not measured
       </text>
       {stations.map((station) => {

@@ -64,7 +64,7 @@ function usePlace(record: PairRecord, protocol: Protocol, sitting: Sitting) {
   const sides = sidesOf(record);
   const places = placesInOrder(protocol.stations, sides, order);
   const stateOf = (place: Place) => {
-    const values = sitting.valuesAt(place.quantity, place.side);
+    const values = sitting.takenAt(place.quantity, place.side);
     const station = protocol.stations.find((one) => one.quantity === place.quantity);
     return { taken: values.length, wantsMore: wantsMore(values, station?.repeatability.sd ?? 0) };
   };
@@ -92,7 +92,7 @@ function usePlace(record: PairRecord, protocol: Protocol, sitting: Sitting) {
     after: (recorded: number) =>
       nextPlace(place, protocol.stations, sides, order, (other) => {
         if (other.quantity !== place.quantity || other.side !== place.side) return stateOf(other);
-        const values = [...sitting.valuesAt(place.quantity, place.side), recorded];
+        const values = [...sitting.takenAt(place.quantity, place.side), recorded];
         const station = protocol.stations.find((one) => one.quantity === place.quantity);
         return {
           taken: values.length,
@@ -314,7 +314,7 @@ function Bench({ record, lab, protocol }: { record: PairRecord; lab: Lab; protoc
           <EntryField
             ref={field}
             place={place}
-            trial={sitting.valuesAt(place.quantity, place.side).length + 1}
+            trial={sitting.takenAt(place.quantity, place.side).length + 1}
             unit={unit.symbol}
             text={at.text}
             correcting={correcting}

@@ -31,7 +31,7 @@ export function SessionEnd({
       ),
     ),
   ];
-  if (!sitting.session || sitting.readings.length === 0) return null;
+  if (!sitting.open || sitting.readings.length === 0) return null;
   const finish = () => {
     setAsking(false);
     void sitting.finish();

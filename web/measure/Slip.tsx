@@ -1,4 +1,5 @@
 import { Button } from '@mantine/core';
+import dayjs from 'dayjs';
 import { QUANTITIES } from '#core/quantities.ts';
 import { takeBack, tryAgain } from '../api/outbox.ts';
 import { useOutbox } from '../api/queries.ts';
@@ -74,7 +75,12 @@ export function Slip({
   const newestFirst = [...sitting.readings].reverse();
   return (
     <aside className={classes.slip} aria-label="Slip">
-      <h2 className={classes.heading}>Slip · this session</h2>
+      <h2 className={classes.heading}>
+        Slip ·{' '}
+        {sitting.session && !sitting.open
+          ? `session of ${dayjs(sitting.session.startedAt).format('D MMM')}, finished`
+          : 'this session'}
+      </h2>
       <p className={classes.saved} role="status">
         {held === 0 ? 'All saved' : `${held} waiting to be saved`}
         {status === 'waiting' && held > 0 && <span className={classes.remark}>{trouble}</span>}
@@ -109,6 +115,9 @@ export function Slip({
           Note: {note.text}
         </p>
       ))}
+      {sitting.session && !sitting.open && (
+        <p className={`soft ${classes.earlier}`}>The next reading starts a new session.</p>
+      )}
       {sitting.earlier.length > 0 && (
         <p className={`soft ${classes.earlier}`}>
           {sitting.earlier.length} earlier {sitting.earlier.length === 1 ? 'session' : 'sessions'}{' '}

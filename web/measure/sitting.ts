@@ -22,7 +22,10 @@ export interface NewEntry {
 }
 
 export interface Sitting {
+  /** The session shown: the open one, else the last finished with this protocol. */
   session: BenchSession | undefined;
+  /** False where the next reading starts a new session. */
+  open: boolean;
   /** Earlier sittings with this pair. */
   earlier: BenchSession[];
   /** All readings of the sitting, voided and corrected ones too, in the order taken. */
@@ -30,6 +33,8 @@ export interface Sitting {
   figures: Record<Side | 'pair', FigureSet>;
   valuesAt: (quantity: MeasuredQuantityId, side: Side) => number[];
   standingAt: (quantity: MeasuredQuantityId, side: Side) => BenchReading[];
+  /** Values of the open session only: what the order of the hand counts. */
+  takenAt: (quantity: MeasuredQuantityId, side: Side) => number[];
   record: (entry: NewEntry) => Promise<void>;
   voidReading: (reading: BenchReading, reason: string) => Promise<void>;
   /** Takes a reading back: unsent it goes, saved it is voided. */
@@ -68,10 +73,11 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
       ),
     [record.sessions, outbox, pair.tag],
   );
-  const session = sessions.findLast(
-    (one) =>
-      one.protocolId === protocol.id && one.finishedAt === null && one.wornKm === pair.wornKm,
+  const like = sessions.filter(
+    (one) => one.protocolId === protocol.id && one.wornKm === pair.wornKm,
   );
+  const current = like.findLast((one) => one.finishedAt === null);
+  const session = current ?? like.at(-1);
   const readings = session?.readings ?? [];
   const figures = useMemo(
     () =>
@@ -85,7 +91,7 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
   const waiting = { person, tag: pair.tag };
 
   async function ensureSession(): Promise<string> {
-    if (session) return session.id;
+    if (current) return current.id;
     const id = newId();
     await keep({
       ...waiting,
@@ -110,10 +116,13 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
 
   return {
     session,
+    open: current !== undefined,
     earlier: sessions.filter((one) => one !== session && one.readings.length > 0),
     readings,
     figures,
     standingAt,
+    takenAt: (quantity, side) =>
+      current ? standingAt(quantity, side).map((reading) => reading.value) : [],
     valuesAt: (quantity, side) => standingAt(quantity, side).map((reading) => reading.value),
     person,
     setPerson,
@@ -154,9 +163,9 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
       await keep({ ...waiting, name: 'addNote', params: { id }, body: note });
     },
     async finish() {
-      if (!session) return;
+      if (!current) return;
       const body = { finishedAt: new Date().toISOString() };
-      await keep({ ...waiting, name: 'finishSession', params: { id: session.id }, body });
+      await keep({ ...waiting, name: 'finishSession', params: { id: current.id }, body });
     },
   };
 }

@@ -63,7 +63,7 @@ export function PairFieldset({ form }: { form: Form }) {
         <TextInput label="From" placeholder="shop, lender" {...form.getInputProps('from')} />
         {choose('shoes', ['both', 'left only', 'right only'], 'Shoes here')}
       </SimpleGrid>
-      <SimpleGrid cols={{ base: 2, sm: 6 }} spacing="sm" mt="xs">
+      <SimpleGrid cols={{ base: 2, sm: 3, lg: 6 }} spacing="xs" mt={6}>
         <TextInput label="List price" inputMode="decimal" {...form.getInputProps('listPrice')} />
         <TextInput label="Paid" inputMode="decimal" {...form.getInputProps('paidPrice')} />
         <TextInput label="Currency" maxLength={3} {...form.getInputProps('currency')} />
@@ -71,18 +71,20 @@ export function PairFieldset({ form }: { form: Form }) {
         <TextInput label="Return by" type="date" {...form.getInputProps('returnBy')} />
         <TextInput label="Already worn" placeholder="0 km" {...form.getInputProps('worn')} />
       </SimpleGrid>
-      <div className={classes.disclose}>
-        <span className={classes.legend}>Disclosed on the sheet</span>
-        <Checkbox
-          label="links that pay"
-          {...form.getInputProps('linksPay', { type: 'checkbox' })}
-        />
-        <Checkbox
-          label="the maker saw the text"
-          {...form.getInputProps('makerSawText', { type: 'checkbox' })}
-        />
+      <div className={classes.last}>
+        <Textarea label="Note" autosize minRows={1} {...form.getInputProps('note')} />
+        <fieldset className={classes.disclose}>
+          <legend className={classes.legend}>Disclosed on the sheet</legend>
+          <Checkbox
+            label="links that pay"
+            {...form.getInputProps('linksPay', { type: 'checkbox' })}
+          />
+          <Checkbox
+            label="the maker saw the text"
+            {...form.getInputProps('makerSawText', { type: 'checkbox' })}
+          />
+        </fieldset>
       </div>
-      <Textarea label="Note" autosize minRows={1} {...form.getInputProps('note')} />
     </>
   );
 }

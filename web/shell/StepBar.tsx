@@ -34,7 +34,7 @@ function useSteps(): Step[] {
     {
       name: 'Receive',
       to: row ? `/pairs/${row.tag}/receive` : '/receive',
-      state: row ? `${row.tag} received` : 'a first pair',
+      state: row ? `${row.tag} received` : pairs.data?.length ? 'a new pair' : 'a first pair',
       active: pathname.endsWith('/receive'),
     },
     {
@@ -54,7 +54,7 @@ function useSteps(): Step[] {
       to: row
         ? `/sheets/${row.editionSlug}?label=${row.label.system}-${row.label.size}`
         : '/sheets',
-      state: row && row.readings > 0 ? 'has figures' : 'none yet',
+      state: row ? (row.readings > 0 ? 'has figures' : 'none yet') : 'all',
       active: pathname.startsWith('/sheets'),
     },
   ];

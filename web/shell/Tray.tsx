@@ -1,7 +1,7 @@
 import { Button, TextInput } from '@mantine/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import dayjs from 'dayjs';
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import type { PairRow } from '#contract/records.ts';
 import { lastLength, nameLabel } from '#core/size-label.ts';
@@ -98,6 +98,14 @@ export function Tray() {
     overscan: 8,
     getItemKey: (index) => rows[index]?.id ?? index,
   });
+  // The pair on the bench is in sight when the tray first fills.
+  const placed = useRef(false);
+  useEffect(() => {
+    const index = rows.findIndex((row) => row.tag === tag);
+    if (placed.current || index < 0) return;
+    placed.current = true;
+    virtual.scrollToIndex(index, { align: 'center' });
+  }, [rows, tag, virtual]);
   return (
     <>
       <div className={classes.top}>

@@ -20,6 +20,7 @@ export const router = createBrowserRouter([
     path: '/',
     element: <Shell />,
     errorElement: <Lost />,
+    hydrateFallbackElement: <div />,
     children: [
       { index: true, lazy: async () => ({ Component: (await import('./Home.tsx')).Home }) },
       {
