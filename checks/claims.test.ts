@@ -66,6 +66,8 @@ describe('claims as read out', () => {
     ['618 g per pair', 1],
     ['27,5 mm heel, 19,5 mm forefoot', 2],
     ['heel 1 1/4 in', 1],
+    ['23/19 mm without insole, 4 mm drop', 3],
+    ['36/28 mm sidewall, 334 g', 3],
   ])('%s: %d figures', (text, count) => {
     const claims = readClaims(text);
     expect(claims.unread).toEqual([]);

@@ -117,6 +117,13 @@ function readPiece(piece: string, into: ClaimText): void {
 }
 
 /**
+ * Where one line of claims parts: a comma between digits is a decimal mark, anywhere else it parts
+ * two figures; words of the basis may follow a figure without a mark.
+ */
+const PARTING =
+  /[;\n()]|(?<!\d),|,(?!\d)|\band\b|\s+(?=(?:with|without|including|excluding)\s)|(?<=(?:mm|cm|in))\s+(?=(?:on|at|sidewall|midsole|in-shoe)\b)/i;
+
+/**
  * Reads one or several claimed figures from a line as it is read out, with their size and basis.
  * Whatever is not understood comes back in `unread`; nothing is guessed and nothing thrown.
  *
@@ -125,11 +132,10 @@ function readPiece(piece: string, into: ClaimText): void {
  */
 export function readClaims(text: string): ClaimText {
   const claims: ClaimText = { figures: [], statedBasis: {}, unread: [] };
-  // A comma between digits is a decimal mark; anywhere else it parts two figures.
   const pieces = text
     .slice(0, 500)
     .replace(/[’`]/g, "'")
-    .split(/[;\n()]|(?<!\d),|,(?!\d)|\band\b/i);
+    .split(PARTING);
   for (const piece of pieces.map((part) => part.trim()).filter((part) => part !== ''))
     readPiece(piece, claims);
   return claims;

@@ -1,0 +1,47 @@
+/** Which folder may import which: an import only goes down the list of docs/architecture.md. */
+const ROOMS = {
+  core: [],
+  contract: ['core'],
+  server: ['core', 'contract'],
+  web: ['core', 'contract'],
+  demo: ['core', 'contract', 'server'],
+  bench: ['core', 'contract', 'server', 'web', 'demo'],
+  checks: ['core'],
+  // Browser tests know the truths of the scenario and nothing else.
+  e2e: ['demo/truths', 'core/size-label', 'core/basis'],
+};
+
+const forbidden = Object.entries(ROOMS).map(([room, below]) => ({
+  name: `${room}-imports-down`,
+  severity: 'error',
+  from: { path: `^${room}/` },
+  to: {
+    path: `^(${Object.keys(ROOMS).join('|')})/`,
+    pathNot: [room, ...below].map((name) => `^${name}(/|[.])`),
+  },
+}));
+
+module.exports = {
+  forbidden: [
+    ...forbidden,
+    {
+      name: 'core-is-pure',
+      comment: 'core/ uses small numeric libraries and nothing else',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '[.]test[.]ts$' },
+      to: { pathNot: ['^core/', 'node_modules/(simple-statistics|jstat|d3-array|internmap)/'] },
+    },
+    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'all-resolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '[.](css|sql|json)$' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.mjs', '.js', '.d.ts'],
+    },
+  },
+};
