@@ -55,10 +55,8 @@ const dfIn = z
   .nullable()
   .optional()
   .describe('degrees of freedom; null or left out: unlimited');
-const dfOut = z
-  .number()
-  .transform((df) => (Number.isFinite(df) ? df : null))
-  .describe('effective degrees of freedom; null: unlimited');
+const dfOut = z.number().nullable().describe('effective degrees of freedom; null: unlimited');
+const writeDf = (df: number) => (Number.isFinite(df) ? df : null);
 const unlimited = (df: number | null | undefined) => df ?? Number.POSITIVE_INFINITY;
 
 const label = z
@@ -222,7 +220,10 @@ export const CALCULATIONS: readonly Calculation[] = [
       shown,
     }),
     example: { values: [29.4, 29.6], resolution: 0.1, repeatability: { sd: 0.2, df: 8 } },
-    calculate: (input) => guarded('values', () => summariseReadings(input)),
+    calculate: (input) => {
+      const summary = guarded('values', () => summariseReadings(input));
+      return { ...summary, df: writeDf(summary.df) };
+    },
   }),
   calculation({
     name: 'repeats-decision',
@@ -330,8 +331,14 @@ export const CALCULATIONS: readonly Calculation[] = [
       b: { value: 25.1, u: 0.25, df: 8 },
       noticeable: 3,
     },
-    calculate: ({ a, b, noticeable }) =>
-      differenceOf({ ...a, df: unlimited(a.df) }, { ...b, df: unlimited(b.df) }, noticeable),
+    calculate: ({ a, b, noticeable }) => {
+      const d = differenceOf(
+        { ...a, df: unlimited(a.df) },
+        { ...b, df: unlimited(b.df) },
+        noticeable,
+      );
+      return { ...d, df: writeDf(d.df) };
+    },
   }),
   calculation({
     name: 'outlier',

@@ -132,10 +132,7 @@ const PARTING =
  */
 export function readClaims(text: string): ClaimText {
   const claims: ClaimText = { figures: [], statedBasis: {}, unread: [] };
-  const pieces = text
-    .slice(0, 500)
-    .replace(/[’`]/g, "'")
-    .split(PARTING);
+  const pieces = text.slice(0, 500).replace(/[’`]/g, "'").split(PARTING);
   for (const piece of pieces.map((part) => part.trim()).filter((part) => part !== ''))
     readPiece(piece, claims);
   return claims;

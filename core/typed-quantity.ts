@@ -185,7 +185,8 @@ export function readTypedQuantity(
   }
   if (!Number.isFinite(value)) return refused('number', `“${typed}” is too large a number.`);
   return accepted({
-    value,
+    // 1.5 × 25.4 is 38.1: fifteen digits drop what only binary fractions added.
+    value: Number(value.toPrecision(15)),
     unit: canonical.symbol,
     typed,
     enteredUnit: (previous ?? bare).symbol,

@@ -18,7 +18,10 @@ export function mountCalculations(app: Express): void {
     if (request.body === undefined)
       throw new Refusal(415, 'Send the input as JSON (content type application/json).');
     const input = entry.input.parse(request.body);
-    response.json(entry.output.parse(entry.calculate(input)));
+    const result = entry.output.safeParse(entry.calculate(input));
+    // A result that breaks its own schema is a fault of the program, not of the request.
+    if (!result.success) throw new Error(`${entry.name}: ${result.error.message}`);
+    response.json(result.data);
   });
   app.use('/api/calc', router);
 }
