@@ -1,0 +1,77 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, open, test } from './bench.ts';
+
+const VIEWS: [name: string, path: string][] = [
+  ['receive', '/receive'],
+  ['a pair received', '/pairs/KK-01/receive'],
+  ['measure', '/pairs/NS-05/measure'],
+  ['sheets', '/sheets'],
+  ['sheet', '/sheets/wrenfold-latch-low?label=uk-8'],
+  [
+    'compare',
+    '/compare?editions=norrolt-stairwell-mid-cut,wrenfold-latch-low,pelloway-gravel-lane',
+  ],
+  ['lab', '/lab'],
+];
+
+for (const scheme of ['light', 'dark'] as const)
+  test(`every view passes the accessibility run, ${scheme}`, async ({ page, demo }) => {
+    await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
+    for (const [name, path] of VIEWS) {
+      await open(page, demo, path);
+      await page.getByRole('heading', { level: 1 }).waitFor();
+      await page.waitForLoadState('networkidle');
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+        .analyze();
+      expect(
+        violations.map(({ id, nodes }) => `${name}: ${id}: ${nodes[0]?.html}`),
+        name,
+      ).toEqual([]);
+    }
+  });
+
+test('the first start passes the accessibility run', async ({ page, empty }) => {
+  await open(page, empty, '/');
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
+});
+
+test('keys are explained, and go-to reaches any pair', async ({ page, demo }) => {
+  await open(page, demo, '/sheets');
+  await page.getByRole('heading', { name: 'Sheets' }).waitFor();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('go to any pair');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+k');
+  await page.getByPlaceholder('Pair, edition, sheet or step').fill('TF-02');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/pairs\/TF-02\/measure/);
+});
+
+test('nothing is asked of any other host', async ({ page, demo }) => {
+  const elsewhere: string[] = [];
+  page.on('request', (request) => {
+    if (!request.url().startsWith(demo.address) && !request.url().startsWith('data:'))
+      elsewhere.push(request.url());
+  });
+  for (const [, path] of VIEWS) await open(page, demo, path);
+  await page.waitForLoadState('networkidle');
+  expect(elsewhere).toEqual([]);
+});
+
+test('receive and sheet fit a phone', async ({ page, demo }) => {
+  await page.setViewportSize({ width: 390, height: 800 });
+  for (const path of ['/receive', '/sheets/kestvane-kerb?label=eu-42', '/pairs/NS-05/measure']) {
+    await open(page, demo, path);
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    const wide = await page.evaluate(
+      () =>
+        document.querySelector('main')!.scrollWidth - document.querySelector('main')!.clientWidth,
+    );
+    expect(wide, path).toBeLessThanOrEqual(1);
+  }
+  await page.getByRole('button', { name: 'Tray' }).click();
+  await expect(page.getByRole('dialog').getByRole('link').first()).toBeVisible();
+});

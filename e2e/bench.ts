@@ -1,0 +1,123 @@
+/** A server of its own for each test, as a user would start it, and a page that watches for errors. */
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { test as base, expect, type Page } from '@playwright/test';
+
+/** A port that is free now. */
+async function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.on('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+}
+
+export class Bench {
+  address = '';
+  private process: ChildProcess | undefined;
+  private port = 0;
+  readonly folder = mkdtempSync(join(tmpdir(), 'emvex-e2e-'));
+
+  constructor(private readonly script: 'demo' | 'start') {}
+
+  /** Starts the server, on the same port each time. */
+  async start(): Promise<void> {
+    this.port ||= await freePort();
+    const database = join(this.folder, 'book.db');
+    const child = spawn('node', [`scripts/${this.script}.mjs`], {
+      env: {
+        ...process.env,
+        PORT: String(this.port),
+        EMVEX_DB: database,
+        EMVEX_DEMO_DB: database,
+      },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    this.process = child;
+    await new Promise<void>((resolve, reject) => {
+      let said = '';
+      const hear = (chunk: Buffer) => {
+        said += chunk.toString();
+        const found = /http:\/\/127\.0\.0\.1:\d+/.exec(said);
+        if (!found) return;
+        this.address = found[0];
+        resolve();
+      };
+      child.stdout.on('data', hear);
+      child.stderr.on('data', hear);
+      child.on('exit', (code) => reject(new Error(`the server ended with ${code}: ${said}`)));
+    });
+  }
+
+  /** Stops the server as Ctrl-C does; answers with its exit code. */
+  async stop(): Promise<number | null> {
+    const child = this.process;
+    if (!child || child.exitCode !== null) return child?.exitCode ?? null;
+    this.process = undefined;
+    child.removeAllListeners('exit');
+    const ended = new Promise<number | null>((resolve) => child.once('exit', resolve));
+    child.kill('SIGINT');
+    return ended;
+  }
+
+  async close(): Promise<void> {
+    await this.stop();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+/** Messages that a stopped server causes in the browser's console. */
+const EXPECTED = /ERR_CONNECTION_REFUSED|Failed to load resource/;
+
+function watchConsole(page: Page, faults: string[]): void {
+  page.on('console', (message) => {
+    if (['error', 'warning'].includes(message.type()) && !EXPECTED.test(message.text()))
+      faults.push(message.text());
+  });
+  page.on('pageerror', (error) => faults.push(error.message));
+}
+
+export const test = base.extend<{ demo: Bench; empty: Bench; faults: string[] }>({
+  demo: async ({ browserName: _ }, use) => {
+    const bench = new Bench('demo');
+    await bench.start();
+    await use(bench);
+    await bench.close();
+  },
+  empty: async ({ browserName: _ }, use) => {
+    const bench = new Bench('start');
+    await bench.start();
+    await use(bench);
+    await bench.close();
+  },
+  // Every test fails on an error or a warning in the console.
+  faults: [
+    async ({ page }, use) => {
+      const faults: string[] = [];
+      watchConsole(page, faults);
+      await use(faults);
+      expect(faults).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+/** Opens a page of the bench and waits for it. */
+export async function open(page: Page, bench: Bench, path: string): Promise<void> {
+  await page.goto(`${bench.address}${path}`);
+  await page.locator('main').waitFor();
+}
+
+/** Types a figure at the entry field and enters it. */
+export async function enter(page: Page, text: string): Promise<void> {
+  await page.keyboard.type(text);
+  await page.keyboard.press('Enter');
+}

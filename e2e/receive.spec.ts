@@ -1,0 +1,63 @@
+import { expect, open, test } from './bench.ts';
+
+test('faults name their field and keep what was typed', async ({ page, demo }) => {
+  await open(page, demo, '/receive');
+  await page.getByRole('combobox', { name: 'Maker' }).fill('Norrolt');
+  await page.getByRole('textbox', { name: 'Label' }).fill('9');
+  await page.getByRole('textbox', { name: 'Paid' }).fill('a lot');
+  await page.getByLabel('Claimed figures').fill('very light');
+  await page.getByRole('button', { name: /Put on bench/ }).click();
+  await expect(page.getByText('needs its system')).toBeVisible();
+  await expect(page.getByText('the model is missing')).toBeVisible();
+  await expect(page.getByText('A price is a number')).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Paid' })).toHaveValue('a lot');
+  await page.reload();
+  await expect(page.getByRole('combobox', { name: 'Maker' })).toHaveValue('Norrolt');
+  await expect(page.getByLabel('Claimed figures')).toHaveValue('very light');
+});
+
+test('a claim that contradicts itself is told while it is typed', async ({ page, demo }) => {
+  await open(page, demo, '/receive');
+  await page.getByLabel('Claimed figures').fill('36/27 mm, 5 mm drop, 9.1 oz / 258 g, UK 8');
+  const read = page.getByTestId('claims-read');
+  await expect(read).toContainText('contradicts itself');
+  await expect(read).toContainText('allow a drop of 8 to 10 mm');
+  await expect(read).toContainText('UK 8; basis not stated');
+});
+
+test('the second of two tabs that edit a pair is told, and nothing is overwritten', async ({
+  context,
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/pairs/KK-01/receive');
+  const second = await context.newPage();
+  await open(second, demo, '/pairs/KK-01/receive');
+  await second.getByLabel('Note').fill('typed in the second tab');
+  await page.getByLabel('Note').fill('typed in the first tab');
+  await page.getByRole('button', { name: 'Save changes' }).click();
+  await expect(page.getByText('Saved.')).toBeVisible();
+  await expect(second.getByText('was changed elsewhere')).toBeVisible();
+  await second.getByRole('button', { name: 'Save changes' }).click();
+  await expect(second.getByText('Nothing was overwritten')).toBeVisible();
+  await expect(second.getByLabel('Note')).toHaveValue('typed in the second tab');
+  await second.getByRole('button', { name: 'Show the pair as it is now' }).click();
+  await expect(second.getByLabel('Note')).toHaveValue('typed in the first tab');
+});
+
+test('a pair goes to the shelf and comes back', async ({ page, demo }) => {
+  await open(page, demo, '/pairs/KK-01/receive');
+  await page.getByRole('button', { name: 'Put on the shelf' }).click();
+  await expect(page.getByRole('button', { name: 'Back to the table' })).toBeVisible();
+  await page.getByRole('button', { name: /Shelf · 1/ }).click();
+  await expect(page.getByRole('link', { name: /KK-01/ })).toBeVisible();
+});
+
+test('claims are added and withdrawn', async ({ page, demo }) => {
+  await open(page, demo, '/pairs/TF-01/receive');
+  await page.getByLabel('Add claimed figures').fill('36/27 mm');
+  await page.getByRole('button', { name: 'Add claims' }).click();
+  await expect(page.getByRole('cell', { name: '36 mm' })).toBeVisible();
+  await page.getByRole('button', { name: 'Withdraw the claim 36 mm' }).click();
+  await expect(page.getByRole('button', { name: 'Withdraw the claim 36 mm' })).toHaveCount(0);
+});

@@ -1,0 +1,119 @@
+import { DEMO_SPREAD, EDITION_TRUTHS } from '#demo/truths.ts';
+import { expect, open, test } from './bench.ts';
+
+const truthOf = (key: string) => {
+  const truth = EDITION_TRUTHS.find((edition) => edition.key === key);
+  if (!truth) throw new Error(key);
+  return truth;
+};
+
+test('sheets carry figures that hold the truth behind the demo', async ({ page, demo }) => {
+  for (const [key, slug] of [
+    ['kerb', 'kestvane-kerb'],
+    ['stairwell-mid', 'norrolt-stairwell-mid-cut'],
+    ['roundsman-3', 'brindlow-roundsman-3'],
+  ] as const) {
+    const sheet = await (await page.request.get(`${demo.address}/api/sheets/${slug}`)).json();
+    const figures = sheet.sections.flatMap((s: { figures: unknown[] }) => s.figures);
+    for (const { figure } of figures as {
+      figure: { quantity: string; value: number; U: number };
+    }[]) {
+      const { heel, forefoot, massAtUk8 } = truthOf(key);
+      const truth =
+        figure.quantity === 'mass'
+          ? massAtUk8
+          : figure.quantity === 'heel-stack'
+            ? heel
+            : figure.quantity === 'forefoot-stack'
+              ? forefoot
+              : heel - forefoot;
+      // Six sheets' worth of 95 % intervals: half as wide again leaves no false alarm to chance.
+      expect(Math.abs(figure.value - truth), `${key} ${figure.quantity}`).toBeLessThan(
+        1.5 * figure.U,
+      );
+    }
+  }
+  expect(DEMO_SPREAD.pairStack).toBeGreaterThan(0);
+});
+
+test('a sheet shows basis, claims with verdicts and how the pairs came', async ({ page, demo }) => {
+  await open(page, demo, '/sheets/brindlow-roundsman-3?label=uk-8');
+  await expect(page.getByRole('heading', { name: 'Brindlow Roundsman 3' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /Stack, in-shoe 12/ })).toBeVisible();
+  await expect(page.getByText('loaned from the maker')).toBeVisible();
+  await expect(page.getByText(/10 mm claimed/)).toContainText(/agrees|differs|cannot tell/);
+  await expect(page.getByText('basis not stated').first()).toBeVisible();
+  await expect(page.getByText('U is an expanded uncertainty')).toBeVisible();
+});
+
+test('a claim that contradicts itself stands on its sheet', async ({ page, demo }) => {
+  await open(page, demo, '/sheets/pelloway-daybreak?label=uk-8');
+  await expect(page.getByText('contradicts itself').first()).toBeVisible();
+  await expect(page.getByText('No figures at this size yet.')).toBeVisible();
+});
+
+test('a reported figure stands beside the measured ones, with its source', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/sheets/kestvane-kerb?label=eu-42');
+  await page.getByRole('button', { name: 'Add a reported figure' }).click();
+  await page.getByLabel('Value with its unit').fill('271');
+  await page.getByLabel('Who reported it').fill('a neighbouring bench');
+  await page.getByRole('button', { name: 'Add figure' }).click();
+  await expect(page.getByText('reported by a neighbouring bench')).toBeVisible();
+});
+
+test('a sheet prints on one A4 page', async ({ page, demo }) => {
+  for (const path of ['brindlow-roundsman-3?label=uk-8', 'wrenfold-latch-low?label=uk-8']) {
+    await open(page, demo, `/sheets/${path}`);
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    await page.getByTestId('sheet-mass').waitFor();
+    const pdf = await page.pdf({ preferCSSPageSize: true });
+    const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+    const document = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise;
+    expect(document.numPages, path).toBe(1);
+    const size = (await document.getPage(1)).getViewport({ scale: 1 });
+    expect([Math.round(size.width), Math.round(size.height)]).toEqual([595, 842]);
+  }
+});
+
+test('editions are compared on like terms, converted or refused', async ({ page, demo }) => {
+  await open(page, demo, '/compare');
+  await expect(page.getByText('Choose two to four editions')).toBeVisible();
+  const add = page.getByRole('combobox', { name: 'Add an edition' });
+  for (const name of ['Stairwell, mid', 'Kestvane Kerb', 'Latch', 'Gravel']) {
+    await add.fill(name);
+    await page.getByRole('option').first().click();
+  }
+  const heel = page.getByRole('row', { name: /Heel stack/ });
+  await expect(heel).toContainText('real, noticeable');
+  await expect(heel).toContainText('like for like');
+  await expect(heel).toContainText('converted: insole added');
+  await expect(heel).toContainText('not comparable');
+  await expect(heel).toContainText('measure it in-shoe');
+  await expect(page.getByRole('row', { name: /Mass/ })).not.toContainText('not comparable');
+  await expect(page.getByRole('img', { name: /Side profiles to scale/ })).toBeVisible();
+
+  await page.getByRole('combobox', { name: 'Stack basis' }).click();
+  await page.getByRole('option', { name: /sidewall/ }).click();
+  await expect(heel).toContainText('taken in-shoe');
+  await page.getByRole('button', { name: 'Take out Pelloway Gravel Lane' }).click();
+  await expect(page.getByRole('columnheader', { name: /Gravel Lane/ })).toHaveCount(0);
+});
+
+test('an edition is dragged from the tray onto Compare', async ({ page, demo }) => {
+  await open(page, demo, '/pairs/KK-01/measure');
+  await page
+    .getByRole('link', { name: /KK-01/ })
+    .dragTo(page.getByRole('link', { name: /^Compare/ }));
+  await expect(page).toHaveURL(/compare\?editions=kestvane-kerb/);
+});
+
+test('units change everywhere at once', async ({ page, demo }) => {
+  await open(page, demo, '/sheets/kestvane-kerb?label=eu-42');
+  await page.getByRole('button', { name: 'Units' }).click();
+  await page.getByRole('menuitem', { name: 'inches, ounces, miles' }).click();
+  await expect(page.getByTestId('sheet-mass')).toContainText('oz');
+  await expect(page.getByTestId('sheet-heel-stack')).toContainText('in');
+});

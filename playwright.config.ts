@@ -1,0 +1,29 @@
+import { defineConfig } from '@playwright/test';
+
+/** Debian's Chromium; EMVEX_CHROMIUM names another. */
+const executablePath = process.env.EMVEX_CHROMIUM ?? '/usr/bin/chromium';
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  workers: 1,
+  reporter: process.env.EMVEX_REPORT
+    ? [['list'], ['json', { outputFile: process.env.EMVEX_REPORT }]]
+    : 'list',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath,
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});
