@@ -113,7 +113,8 @@ export { expect };
 /** Opens a page of the bench and waits for it. */
 export async function open(page: Page, bench: Bench, path: string): Promise<void> {
   await page.goto(`${bench.address}${path}`);
-  await page.locator('main').waitFor();
+  await page.getByRole('heading', { level: 1 }).first().waitFor();
+  if (path.endsWith('/measure')) await expect(page.locator('#entry')).toBeFocused();
 }
 
 /** Types a figure at the entry field and enters it. */

@@ -50,7 +50,7 @@ test('a pair goes to the shelf and comes back', async ({ page, demo }) => {
   await page.getByRole('button', { name: 'Put on the shelf' }).click();
   await expect(page.getByRole('button', { name: 'Back to the table' })).toBeVisible();
   await page.getByRole('button', { name: /Shelf · 1/ }).click();
-  await expect(page.getByRole('link', { name: /KK-01/ })).toBeVisible();
+  await expect(page.getByLabel('Tray').getByRole('link', { name: /KK-01/ })).toBeVisible();
 });
 
 test('claims are added and withdrawn', async ({ page, demo }) => {

@@ -105,6 +105,7 @@ test('editions are compared on like terms, converted or refused', async ({ page,
 test('an edition is dragged from the tray onto Compare', async ({ page, demo }) => {
   await open(page, demo, '/pairs/KK-01/measure');
   await page
+    .getByLabel('Tray')
     .getByRole('link', { name: /KK-01/ })
     .dragTo(page.getByRole('link', { name: /^Compare/ }));
   await expect(page).toHaveURL(/compare\?editions=kestvane-kerb/);

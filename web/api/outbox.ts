@@ -54,6 +54,9 @@ const watchers = new Set<() => void>();
 const arrivals = new Set<(change: WaitingChange) => void>();
 let store: Promise<IDBPDatabase<OutboxSchema> | undefined> | undefined;
 const memory = new Map<string, WaitingChange>();
+/** Changes shown already whose writing has not ended. */
+const unwritten = new Set<string>();
+let writing: Promise<void> = Promise.resolve();
 let failures = 0;
 let timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -72,29 +75,35 @@ function publish(change: Partial<OutboxState>): void {
 }
 
 async function readAll(): Promise<WaitingChange[]> {
+  await writing;
   const db = await openStore();
-  return db ? await db.getAll('waiting') : [...memory.values()];
+  const kept = db ? await db.getAll('waiting') : [];
+  return [...kept, ...memory.values()].sort((a, b) => (a.id < b.id ? -1 : 1));
 }
 
 async function write(change: WaitingChange): Promise<void> {
   const db = await openStore();
-  if (db) await db.put('waiting', change);
-  else memory.set(change.id, change);
+  try {
+    if (!db) throw new Error('no store');
+    await db.put('waiting', change);
+  } catch {
+    // A browser that keeps nothing, or is full, still holds the change while the tab is open.
+    memory.set(change.id, change);
+    publish({ durable: false });
+  }
 }
 
 async function remove(id: string): Promise<void> {
   const db = await openStore();
-  if (db) await db.delete('waiting', id);
-  else memory.delete(id);
+  await db?.delete('waiting', id);
+  memory.delete(id);
 }
 
 async function reload(): Promise<WaitingChange[]> {
   const waiting = await readAll();
-  const db = await openStore();
   const held = waiting.filter((change) => !change.refused);
   publish({
-    waiting,
-    durable: db !== undefined,
+    waiting: [...waiting, ...state.waiting.filter((change) => unwritten.has(change.id))],
     ...(held.length === 0 ? { status: 'saved' as const, trouble: '' } : {}),
   });
   return waiting;
@@ -148,15 +157,21 @@ export async function flush(): Promise<void> {
   else await sendAll();
 }
 
-/** Keeps a change and sends it as soon as it can be. Resolves once it is kept in the browser. */
-export async function keep<N extends WaitingName>(
-  change: Omit<WaitingChange<N>, 'id'>,
-): Promise<void> {
+/**
+ * Keeps a change and sends it as soon as it can be. It is shown at once, so that the next figure
+ * may be typed without waiting for anything.
+ */
+export function keep<N extends WaitingName>(change: Omit<WaitingChange<N>, 'id'>): void {
   const kept = { ...change, id: newId() } as unknown as WaitingChange;
-  await write(kept);
+  unwritten.add(kept.id);
   publish({ waiting: [...state.waiting, kept], status: 'sending' });
-  announce({ kind: 'outbox' });
-  void flush();
+  writing = writing
+    .then(() => write(kept))
+    .then(() => {
+      unwritten.delete(kept.id);
+      announce({ kind: 'outbox' });
+      void flush();
+    });
 }
 
 /** Takes back a change that has not been sent. True where it was still here. */

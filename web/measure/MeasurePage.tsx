@@ -32,7 +32,7 @@ import { SessionEnd } from './SessionEnd.tsx';
 import { Slip } from './Slip.tsx';
 import { StationStrips } from './StationStrips.tsx';
 import { protocolToUse, type Sitting, useSitting } from './sitting.ts';
-import type { BenchReading } from './waiting-readings.ts';
+import { type BenchReading, stands } from './waiting-readings.ts';
 
 /** What is typed and where, kept in the browser until it is entered. */
 interface Draft {
@@ -132,15 +132,15 @@ function Bench({ record, lab, protocol }: { record: PairRecord; lab: Lab; protoc
     setCorrecting(null);
   }
 
-  async function enter(
+  function enter(
     typed: string,
     value: number,
     bareUnit: string,
     note = '',
     side: Side = place.side,
-  ): Promise<void> {
+  ): void {
     const next = correcting ? place : at.after(value);
-    await sitting.record({
+    sitting.record({
       quantity: place.quantity,
       side,
       typed,
@@ -185,22 +185,22 @@ function Bench({ record, lab, protocol }: { record: PairRecord; lab: Lab; protoc
       setAsked({ text, value: read.value.value, question });
       return;
     }
-    void enter(text, read.value.value, unit.symbol);
+    enter(text, read.value.value, unit.symbol);
   }
 
   /** Answers the question about an odd reading: as typed, or as the correction reads it. */
   function answer(correction: Asked['question']['corrections'][number] | null): void {
     if (!asked) return;
     if (!correction) {
-      void enter(asked.text, asked.value, unit.symbol, 'asked about, kept as typed');
+      enter(asked.text, asked.value, unit.symbol, 'asked about, kept as typed');
       return;
     }
     const note = `typed ${asked.text}: ${correction.reason}`;
-    if (correction.unit) void enter(asked.text, correction.value, correction.unit, note);
+    if (correction.unit) enter(asked.text, correction.value, correction.unit, note);
     else if (correction.side)
-      void enter(asked.text, correction.value, unit.symbol, note, correction.side);
+      enter(asked.text, correction.value, unit.symbol, note, correction.side);
     else
-      void enter(
+      enter(
         `${Number(correction.value.toPrecision(12))} ${definition.kind === 'mass' ? 'g' : 'mm'}`,
         correction.value,
         unit.symbol,
@@ -208,15 +208,8 @@ function Bench({ record, lab, protocol }: { record: PairRecord; lab: Lab; protoc
       );
   }
 
-  function lastStanding(): BenchReading | undefined {
-    return (
-      sitting.standingAt(place.quantity, place.side).at(-1) ??
-      sitting.readings.findLast((reading) => !reading.voided && !reading.supersededBy)
-    );
-  }
-
   function correctLast(): void {
-    const last = lastStanding();
+    const last = sitting.readings.findLast(stands);
     if (!last) return;
     at.goTo({ quantity: last.quantity, side: last.side });
     at.setText(last.typed);
@@ -377,7 +370,7 @@ function Bench({ record, lab, protocol }: { record: PairRecord; lab: Lab; protoc
         onClose={() => setDialog(null)}
         onVoid={(reading, reason) => {
           setDialog(null);
-          void sitting.voidReading(reading, reason);
+          sitting.voidReading(reading, reason);
         }}
       />
       <NoteDialog
@@ -385,7 +378,7 @@ function Bench({ record, lab, protocol }: { record: PairRecord; lab: Lab; protoc
         onClose={() => setDialog(null)}
         onNote={(text) => {
           setDialog(null);
-          void sitting.addNote(text);
+          sitting.addNote(text);
         }}
       />
     </div>

@@ -34,7 +34,7 @@ export function SessionEnd({
   if (!sitting.open || sitting.readings.length === 0) return null;
   const finish = () => {
     setAsking(false);
-    void sitting.finish();
+    sitting.finish();
   };
   return (
     <>

@@ -35,12 +35,12 @@ export interface Sitting {
   standingAt: (quantity: MeasuredQuantityId, side: Side) => BenchReading[];
   /** Values of the open session only: what the order of the hand counts. */
   takenAt: (quantity: MeasuredQuantityId, side: Side) => number[];
-  record: (entry: NewEntry) => Promise<void>;
-  voidReading: (reading: BenchReading, reason: string) => Promise<void>;
+  record: (entry: NewEntry) => void;
+  voidReading: (reading: BenchReading, reason: string) => void;
   /** Takes a reading back: unsent it goes, saved it is voided. */
   undo: (reading: BenchReading) => Promise<void>;
-  addNote: (text: string) => Promise<void>;
-  finish: () => Promise<void>;
+  addNote: (text: string) => void;
+  finish: () => void;
   person: string;
   setPerson: (code: string) => void;
 }
@@ -90,10 +90,10 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
     readings.filter((r) => r.quantity === quantity && r.side === side && stands(r));
   const waiting = { person, tag: pair.tag };
 
-  async function ensureSession(): Promise<string> {
+  function ensureSession(): string {
     if (current) return current.id;
     const id = newId();
-    await keep({
+    keep({
       ...waiting,
       name: 'startSession',
       params: {},
@@ -110,8 +110,8 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
     return id;
   }
 
-  async function voidReading(reading: BenchReading, reason: string): Promise<void> {
-    await keep({ ...waiting, name: 'voidReading', params: { id: reading.id }, body: { reason } });
+  function voidReading(reading: BenchReading, reason: string): void {
+    keep({ ...waiting, name: 'voidReading', params: { id: reading.id }, body: { reason } });
   }
 
   return {
@@ -126,10 +126,10 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
     valuesAt: (quantity, side) => standingAt(quantity, side).map((reading) => reading.value),
     person,
     setPerson,
-    async record({ quantity, side, typed, unit, supersedes, reason = '', note = '' }) {
-      const sessionId = await ensureSession();
+    record({ quantity, side, typed, unit, supersedes, reason = '', note = '' }) {
+      const sessionId = ensureSession();
       const station = protocol.stations.find((one) => one.quantity === quantity);
-      await keep({
+      keep({
         ...waiting,
         name: 'recordReading',
         params: {},
@@ -155,17 +155,17 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
           change.name === 'recordReading' && (change.body as { id: string }).id === reading.id,
       );
       if (unsent && (await takeBack(unsent.id))) return;
-      await voidReading(reading, 'undone at the slip');
+      voidReading(reading, 'undone at the slip');
     },
-    async addNote(text) {
-      const id = await ensureSession();
+    addNote(text) {
+      const id = ensureSession();
       const note = { id: newId(), text, at: new Date().toISOString() };
-      await keep({ ...waiting, name: 'addNote', params: { id }, body: note });
+      keep({ ...waiting, name: 'addNote', params: { id }, body: note });
     },
-    async finish() {
+    finish() {
       if (!current) return;
       const body = { finishedAt: new Date().toISOString() };
-      await keep({ ...waiting, name: 'finishSession', params: { id: current.id }, body });
+      keep({ ...waiting, name: 'finishSession', params: { id: current.id }, body });
     },
   };
 }

@@ -111,6 +111,7 @@ const listOf = (text: string) =>
 
 function readPrice(text: string): number | null | undefined {
   if (text.trim() === '') return null;
+  if (!/\d/.test(text)) return undefined;
   const plain = text
     .trim()
     .replace(/^[^\d-]+/, '')

@@ -1,0 +1,88 @@
+/** `npm test`: every check in order, and one line at the end. A failing step fails the command. */
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { buildPages } from './build.mjs';
+import { installPackages, ROOT, run } from './install.mjs';
+
+const BROWSERS = ['/usr/bin/chromium', '/usr/bin/chromium-browser'];
+const INSTALL_BROWSER = 'apt-get update && apt-get install -y --no-install-recommends chromium';
+
+/** Debian's Chromium, installed where root may; else the command to give. */
+function findBrowser() {
+  const named = process.env.EMVEX_CHROMIUM;
+  const found = () => [named, ...BROWSERS].find((path) => path && existsSync(path));
+  if (found()) return found();
+  if (process.getuid?.() === 0) {
+    console.log('Installing Chromium from Debian …');
+    run('sh', ['-c', `(${INSTALL_BROWSER}) > /dev/null`]);
+    if (found()) return found();
+  }
+  console.error(
+    `The browser tests need Chromium. Install it with: sudo sh -c '${INSTALL_BROWSER}', or name one with EMVEX_CHROMIUM.`,
+  );
+  return undefined;
+}
+
+const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
+const reports = mkdtempSync(join(tmpdir(), 'emvex-test-'));
+const totals = { passed: 0, failed: 0 };
+
+function step(title, command, args) {
+  console.log(`\n— ${title}`);
+  const status = run(bin(command), args);
+  totals[status === 0 ? 'passed' : 'failed'] += 1;
+}
+
+/** Runs a suite that writes a report; a suite that breaks without one is a failure. */
+function suite(title, command, args, report, count, env = {}) {
+  console.log(`\n— ${title}`);
+  const status = run(bin(command), args, { env: { ...process.env, ...env } });
+  const result = existsSync(report)
+    ? count(JSON.parse(readFileSync(report, 'utf8')))
+    : { passed: 0, failed: 1 };
+  totals.passed += result.passed;
+  totals.failed += status !== 0 && result.failed === 0 ? 1 : result.failed;
+}
+
+installPackages();
+const browser = findBrowser();
+step('lint and format', 'biome', ['check', '.']);
+step('types', 'tsc', ['--noEmit']);
+step('which folder may import which', 'depcruise', [
+  '--config',
+  '.dependency-cruiser.cjs',
+  'core',
+  'contract',
+  'server',
+  'web',
+  'demo',
+  'bench',
+  'checks',
+  'e2e',
+]);
+const unitReport = join(reports, 'unit.json');
+suite(
+  'unit tests and checks against published values',
+  'vitest',
+  ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitReport}`],
+  unitReport,
+  ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }),
+);
+if (browser) {
+  await buildPages();
+  const browserReport = join(reports, 'browser.json');
+  suite(
+    'browser tests',
+    'playwright',
+    ['test'],
+    browserReport,
+    ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }),
+    { EMVEX_REPORT: browserReport, EMVEX_CHROMIUM: browser },
+  );
+} else {
+  totals.failed += 1;
+}
+rmSync(reports, { recursive: true, force: true });
+console.log(`\n${totals.passed} passed, ${totals.failed} failed`);
+process.exit(totals.failed === 0 ? 0 : 1);
