@@ -38,4 +38,9 @@ export const theme = createTheme({
   cursorType: 'pointer',
   respectReducedMotion: true,
   focusRing: 'auto',
+  // The next key may follow at once: dialogs open without a transition.
+  components: {
+    Modal: { defaultProps: { transitionProps: { duration: 0 } } },
+    Drawer: { defaultProps: { transitionProps: { duration: 0 } } },
+  },
 });

@@ -1,4 +1,4 @@
-import { Button, Kbd, Tooltip } from '@mantine/core';
+import { Button, Kbd } from '@mantine/core';
 import { type KeyboardEvent, type Ref, useEffect, useRef } from 'react';
 import type { Place } from '#core/hand-order.ts';
 import type { Correction, PlausibilityQuestion } from '#core/plausibility.ts';
@@ -103,6 +103,7 @@ interface EntryFieldProps {
   onOther: (() => void) | undefined;
   onNote: () => void;
   onVoid: () => void;
+  onHelp: () => void;
 }
 
 /** The field under the hand: a figure and Enter. Letters act while it is empty. */
@@ -117,7 +118,7 @@ export function EntryField(props: EntryFieldProps) {
       ']': () => props.onStation(1),
       '\\': props.onOther,
       ...(text === ''
-        ? { Backspace: props.onBack, n: props.onNote, v: props.onVoid }
+        ? { Backspace: props.onBack, n: props.onNote, v: props.onVoid, '?': props.onHelp }
         : { Escape: props.onLeave }),
       Enter: props.onSubmit,
     };
@@ -197,10 +198,8 @@ function KeyButton({
   onClick: () => void;
 }) {
   return (
-    <Tooltip label={`Key: ${keyName}`} openDelay={500}>
-      <button type="button" className={classes.key} onClick={onClick}>
-        <Kbd size="xs">{keyName}</Kbd> {says}
-      </button>
-    </Tooltip>
+    <button type="button" className={classes.key} onClick={onClick} title={`Key: ${keyName}`}>
+      <Kbd size="xs">{keyName}</Kbd> {says}
+    </button>
   );
 }

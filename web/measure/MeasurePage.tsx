@@ -1,7 +1,7 @@
-import { Select } from '@mantine/core';
+import { NativeSelect } from '@mantine/core';
 import { useLocalStorage } from '@mantine/hooks';
-import { useEffect, useRef, useState } from 'react';
-import { useParams } from 'react-router';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { useOutletContext, useParams } from 'react-router';
 import type { Lab, PairRecord, Protocol } from '#contract/records.ts';
 import { nameStackBasis } from '#core/basis.ts';
 import {
@@ -22,17 +22,24 @@ import { type ProfileStation, SoleProfile } from '../drawing/SoleProfile.tsx';
 import { putOnBench } from '../shell/bench.ts';
 import { editionName } from '../shell/names.ts';
 import { PageFault } from '../shell/PageFault.tsx';
+import type { ShellContext } from '../shell/Shell.tsx';
 import { useUnits } from '../shell/units.ts';
 import { Advice } from './Advice.tsx';
 import { type Asked, EntryField } from './EntryField.tsx';
 import { FiguresSoFar } from './FiguresSoFar.tsx';
 import classes from './MeasurePage.module.css';
-import { NoteDialog, VoidDialog } from './ReasonDialogs.tsx';
 import { SessionEnd } from './SessionEnd.tsx';
 import { Slip } from './Slip.tsx';
 import { StationStrips } from './StationStrips.tsx';
 import { protocolToUse, type Sitting, useSitting } from './sitting.ts';
 import { type BenchReading, stands } from './waiting-readings.ts';
+
+const NoteDialog = lazy(async () => ({
+  default: (await import('./ReasonDialogs.tsx')).NoteDialog,
+}));
+const VoidDialog = lazy(async () => ({
+  default: (await import('./ReasonDialogs.tsx')).VoidDialog,
+}));
 
 /** What is typed and where, kept in the browser until it is entered. */
 interface Draft {
@@ -87,7 +94,7 @@ function usePlace(record: PairRecord, protocol: Protocol, sitting: Sitting) {
     setOrder,
     text: draft.text,
     setText: (text: string) => setDraft({ place, text }),
-    goTo: (next: Place) => setDraft({ place: next, text: '' }),
+    goTo: (next: Place, text = '') => setDraft({ place: next, text }),
     /** The place after a reading here, counting the one just recorded. */
     after: (recorded: number) =>
       nextPlace(place, protocol.stations, sides, order, (other) => {
@@ -106,6 +113,7 @@ function Bench({ record, lab, protocol }: { record: PairRecord; lab: Lab; protoc
   const sitting = useSitting(record, lab, protocol);
   const at = usePlace(record, protocol, sitting);
   const units = useUnits();
+  const { openHelp } = useOutletContext<ShellContext>();
   const field = useRef<HTMLInputElement>(null);
   const [fault, setFault] = useState('');
   const [asked, setAsked] = useState<Asked | null>(null);
@@ -125,6 +133,10 @@ function Bench({ record, lab, protocol }: { record: PairRecord; lab: Lab; protoc
   const label = record.pair.label;
 
   useEffect(() => field.current?.focus(), [place.quantity, place.side]);
+  // A dialog that closes gives the focus back to the hand.
+  useEffect(() => {
+    if (!dialog) field.current?.focus();
+  }, [dialog]);
 
   function leave(): void {
     setFault('');
@@ -211,8 +223,7 @@ function Bench({ record, lab, protocol }: { record: PairRecord; lab: Lab; protoc
   function correctLast(): void {
     const last = sitting.readings.findLast(stands);
     if (!last) return;
-    at.goTo({ quantity: last.quantity, side: last.side });
-    at.setText(last.typed);
+    at.goTo({ quantity: last.quantity, side: last.side }, last.typed);
     setCorrecting(last);
     setAsked(null);
   }
@@ -330,6 +341,7 @@ function Bench({ record, lab, protocol }: { record: PairRecord; lab: Lab; protoc
             onOther={sides.length > 1 ? otherShoe : undefined}
             onNote={() => setDialog({ kind: 'note' })}
             onVoid={voidLast}
+            onHelp={openHelp}
           />
           <Advice
             sitting={sitting}
@@ -342,45 +354,50 @@ function Bench({ record, lab, protocol }: { record: PairRecord; lab: Lab; protoc
         <FiguresSoFar record={record} lab={lab} sitting={sitting} quantity={place.quantity} />
         <footer className={classes.foot}>
           <ProtocolChoice record={record} lab={lab} protocol={protocol} />
-          <Select
+          <NativeSelect
             size="xs"
             label="Order of the hand"
             w={170}
-            data={HAND_ORDERS as unknown as string[]}
+            data={[...HAND_ORDERS]}
             value={at.order}
-            allowDeselect={false}
-            onChange={(value) => value && at.setOrder(value as HandOrder)}
+            onChange={(event) => at.setOrder(event.currentTarget.value as HandOrder)}
           />
-          <Select
+          <NativeSelect
             size="xs"
             label="Measured by"
             w={110}
-            placeholder="nobody"
-            clearable
-            data={lab.people.map((person) => person.code)}
-            value={sitting.person || null}
-            onChange={(value) => sitting.setPerson(value ?? '')}
+            data={[
+              { value: '', label: 'nobody' },
+              ...lab.people.map((person) => ({ value: person.code, label: person.code })),
+            ]}
+            value={sitting.person}
+            onChange={(event) => sitting.setPerson(event.currentTarget.value)}
           />
           <SessionEnd sitting={sitting} protocol={protocol} sides={sides} />
         </footer>
       </section>
       <Slip sitting={sitting} onVoid={(reading) => setDialog({ kind: 'void', reading })} />
-      <VoidDialog
-        reading={dialog?.kind === 'void' ? dialog.reading : null}
-        onClose={() => setDialog(null)}
-        onVoid={(reading, reason) => {
-          setDialog(null);
-          sitting.voidReading(reading, reason);
-        }}
-      />
-      <NoteDialog
-        opened={dialog?.kind === 'note'}
-        onClose={() => setDialog(null)}
-        onNote={(text) => {
-          setDialog(null);
-          sitting.addNote(text);
-        }}
-      />
+      <Suspense fallback={null}>
+        {dialog?.kind === 'void' && (
+          <VoidDialog
+            reading={dialog.reading}
+            onClose={() => setDialog(null)}
+            onVoid={(reading, reason) => {
+              setDialog(null);
+              sitting.voidReading(reading, reason);
+            }}
+          />
+        )}
+        {dialog?.kind === 'note' && (
+          <NoteDialog
+            onClose={() => setDialog(null)}
+            onNote={(text) => {
+              setDialog(null);
+              sitting.addNote(text);
+            }}
+          />
+        )}
+      </Suspense>
     </div>
   );
 }
@@ -403,15 +420,14 @@ function ProtocolChoice({
     defaultValue: null,
   });
   return (
-    <Select
+    <NativeSelect
       size="xs"
       label="Protocol"
       className={classes.protocol}
       title={nameStackBasis(protocol.stack)}
       data={lab.protocols.map((one) => ({ value: one.id, label: one.name }))}
       value={protocol.id}
-      allowDeselect={false}
-      onChange={(value) => choose(value)}
+      onChange={(event) => choose(event.currentTarget.value)}
     />
   );
 }

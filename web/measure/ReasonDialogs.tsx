@@ -57,44 +57,38 @@ export function VoidDialog({
   onClose,
   onVoid,
 }: {
-  reading: BenchReading | null;
+  reading: BenchReading;
   onClose: () => void;
   onVoid: (reading: BenchReading, reason: string) => void;
 }) {
   const units = useUnits();
   return (
-    <Modal opened={reading !== null} onClose={onClose} title="Void a reading">
-      {reading && (
-        <>
-          <p style={{ marginBottom: 10 }}>
-            {nameStation(reading.quantity, reading.side)}, reading {reading.trial}:{' '}
-            <span className="figure">{units.write(reading.quantity, reading.value).text}</span>. It
-            leaves the figures and stays in the record, struck out.
-          </p>
-          <LineForm
-            label="Why?"
-            verb="Void reading"
-            required="A reading is voided with a reason: slipped, wrong shoe, gauge moved."
-            suggestions={['gauge slipped', 'wrong shoe', 'wrong station', 'mistyped']}
-            onLine={(reason) => onVoid(reading, reason)}
-          />
-        </>
-      )}
+    <Modal opened onClose={onClose} title="Void a reading">
+      <p style={{ marginBottom: 10 }}>
+        {nameStation(reading.quantity, reading.side)}, reading {reading.trial}:{' '}
+        <span className="figure">{units.write(reading.quantity, reading.value).text}</span>. It
+        leaves the figures and stays in the record, struck out.
+      </p>
+      <LineForm
+        label="Why?"
+        verb="Void reading"
+        required="A reading is voided with a reason: slipped, wrong shoe, gauge moved."
+        suggestions={['gauge slipped', 'wrong shoe', 'wrong station', 'mistyped']}
+        onLine={(reason) => onVoid(reading, reason)}
+      />
     </Modal>
   );
 }
 
 export function NoteDialog({
-  opened,
   onClose,
   onNote,
 }: {
-  opened: boolean;
   onClose: () => void;
   onNote: (text: string) => void;
 }) {
   return (
-    <Modal opened={opened} onClose={onClose} title="A note on this session">
+    <Modal opened onClose={onClose} title="A note on this session">
       <LineForm
         label="Note"
         verb="Keep note"
@@ -102,6 +96,42 @@ export function NoteDialog({
         suggestions={[]}
         onLine={onNote}
       />
+    </Modal>
+  );
+}
+
+/** Says what is missing and doubtful before a session is finished. */
+export function EndDialog({
+  missing,
+  doubts,
+  onClose,
+  onFinish,
+}: {
+  missing: string[];
+  doubts: string[];
+  onClose: () => void;
+  onFinish: () => void;
+}) {
+  return (
+    <Modal opened onClose={onClose} title="Finish this session?">
+      <p>
+        {missing.length === 0
+          ? 'Every station has a reading.'
+          : `Not measured: ${missing.join('; ')}.`}
+      </p>
+      {doubts.length > 0 && (
+        <ul>
+          {doubts.map((doubt) => (
+            <li key={doubt}>{doubt}</li>
+          ))}
+        </ul>
+      )}
+      <p style={{ margin: '8px 0 14px' }}>
+        Its readings stay. The next reading of this pair starts a new session.
+      </p>
+      <Button onClick={onFinish} data-autofocus>
+        Finish session
+      </Button>
     </Modal>
   );
 }

@@ -1,8 +1,10 @@
-import { Button, Modal } from '@mantine/core';
-import { useState } from 'react';
+import { Button } from '@mantine/core';
+import { lazy, Suspense, useState } from 'react';
 import type { Protocol } from '#contract/records.ts';
 import { nameStation, type Side } from '#core/quantities.ts';
 import type { Sitting } from './sitting.ts';
+
+const EndDialog = lazy(async () => ({ default: (await import('./ReasonDialogs.tsx')).EndDialog }));
 
 /** Ends the sitting: says what is missing and doubtful first. */
 export function SessionEnd({
@@ -41,26 +43,16 @@ export function SessionEnd({
       <Button size="xs" variant="default" onClick={() => setAsking(true)}>
         Finish session
       </Button>
-      <Modal opened={asking} onClose={() => setAsking(false)} title="Finish this session?">
-        <p>
-          {missing.length === 0
-            ? 'Every station has a reading.'
-            : `Not measured: ${missing.join('; ')}.`}
-        </p>
-        {doubts.length > 0 && (
-          <ul>
-            {doubts.map((doubt) => (
-              <li key={doubt}>{doubt}</li>
-            ))}
-          </ul>
+      <Suspense fallback={null}>
+        {asking && (
+          <EndDialog
+            missing={missing}
+            doubts={doubts}
+            onClose={() => setAsking(false)}
+            onFinish={finish}
+          />
         )}
-        <p style={{ margin: '8px 0 14px' }}>
-          Its readings stay. The next reading of this pair starts a new session.
-        </p>
-        <Button onClick={finish} data-autofocus>
-          Finish session
-        </Button>
-      </Modal>
+      </Suspense>
     </>
   );
 }

@@ -47,10 +47,10 @@ function KeyTable({ title, keys }: { title: string; keys: Keys }) {
 }
 
 /** The keys that work here. */
-export function KeyHelp({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+export function KeyHelp({ onClose }: { onClose: () => void }) {
   const { pathname } = useLocation();
   return (
-    <Modal opened={opened} onClose={onClose} title="Keys that work here" size="lg">
+    <Modal opened onClose={onClose} title="Keys that work here" size="lg">
       {pathname.endsWith('/measure') && <KeyTable title="At the entry field" keys={MEASURE} />}
       {pathname.endsWith('/receive') && <KeyTable title="Receiving" keys={RECEIVE} />}
       <KeyTable title="Everywhere" keys={EVERYWHERE} />

@@ -1,18 +1,24 @@
-import { Button, Drawer } from '@mantine/core';
+import { Button } from '@mantine/core';
 import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Outlet, useLocation } from 'react-router';
 import { useHealth, useLab } from '../api/queries.ts';
-import { KeyHelp } from './KeyHelp.tsx';
 import { SavedState } from './SavedState.tsx';
 import classes from './Shell.module.css';
 import { StepBar } from './StepBar.tsx';
 import { Tray } from './Tray.tsx';
 
+const KeyHelp = lazy(async () => ({ default: (await import('./KeyHelp.tsx')).KeyHelp }));
+const TrayDrawer = lazy(async () => ({ default: (await import('./TrayDrawer.tsx')).TrayDrawer }));
 const GoTo = lazy(async () => ({ default: (await import('./GoTo.tsx')).GoTo }));
 const FirstStart = lazy(async () => ({
   default: (await import('../lab/FirstStart.tsx')).FirstStart,
 }));
+
+/** What pages may ask of the frame. */
+export interface ShellContext {
+  openHelp: () => void;
+}
 
 /** The frame of every page: steps along a rule, the tray, and the page itself. */
 export function Shell() {
@@ -23,8 +29,9 @@ export function Shell() {
   const lab = useLab();
   const health = useHealth();
   const location = useLocation();
+  // Go-to works from every field; the question mark only where it is not being typed.
+  useHotkeys([['mod+K', () => setGoTo(true)]], []);
   useHotkeys([
-    ['mod+K', () => setGoTo(true)],
     ['?', () => help.open()],
     ['shift+?', () => help.open()],
   ]);
@@ -61,13 +68,17 @@ export function Shell() {
             {lab.error.message}
           </p>
         )}
-        <Suspense fallback={null}>{start ? <FirstStart /> : lab.data && <Outlet />}</Suspense>
+        <Suspense fallback={null}>
+          {start ? (
+            <FirstStart />
+          ) : (
+            lab.data && <Outlet context={{ openHelp: help.open } satisfies ShellContext} />
+          )}
+        </Suspense>
       </main>
-      <Drawer opened={trayOpen && narrow} onClose={tray.close} title="Tray" size="85%">
-        <Tray />
-      </Drawer>
-      <KeyHelp opened={helpOpen} onClose={help.close} />
       <Suspense fallback={null}>
+        {trayOpen && narrow && <TrayDrawer onClose={tray.close} />}
+        {helpOpen && <KeyHelp onClose={help.close} />}
         {goTo && <GoTo onClose={() => setGoTo(false)} onHelp={help.open} />}
       </Suspense>
       <SavedState />

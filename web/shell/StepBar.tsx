@@ -1,18 +1,13 @@
-import {
-  ActionIcon,
-  Menu,
-  Tooltip,
-  useComputedColorScheme,
-  useMantineColorScheme,
-} from '@mantine/core';
+import { useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
 import { IconKeyboard, IconMoon, IconRulerMeasure, IconSearch, IconSun } from '@tabler/icons-react';
-import { type DragEvent, type ReactNode, useState } from 'react';
+import { type DragEvent, lazy, type ReactNode, Suspense, useState } from 'react';
 import { Link, NavLink, useLocation, useNavigate, useSearchParams } from 'react-router';
-import { useChange, usePairs } from '../api/queries.ts';
+import { usePairs } from '../api/queries.ts';
 import { useBenchTag } from './bench.ts';
 import classes from './StepBar.module.css';
 import { DRAGGED_EDITION } from './Tray.tsx';
-import { FAMILY_UNITS, UNIT_PRESETS, type UnitFamily, useUnits } from './units.ts';
+
+const UnitsMenu = lazy(async () => ({ default: (await import('./UnitsMenu.tsx')).UnitsMenu }));
 
 interface Step {
   name: string;
@@ -65,43 +60,20 @@ function Rule() {
   return <div className={classes.rule} aria-hidden="true" />;
 }
 
-function UnitsMenu() {
-  const { chosen } = useUnits();
-  const setUnits = useChange('setUnits');
-  const families: UnitFamily[] = ['stack', 'mass', 'distance'];
-  return (
-    <Menu position="bottom-end" closeOnItemClick={false} width={230}>
-      <Menu.Target>
-        <button type="button" className={classes.textButton}>
-          <IconRulerMeasure size={17} aria-hidden="true" /> Units
-        </button>
-      </Menu.Target>
-      <Menu.Dropdown>
-        <Menu.Label>All at once</Menu.Label>
-        {Object.entries(UNIT_PRESETS).map(([name, units]) => (
-          <Menu.Item key={name} onClick={() => setUnits.mutate({ body: units })}>
-            {name}
-          </Menu.Item>
-        ))}
-        {families.map((family) => (
-          <div key={family}>
-            <Menu.Label>{family}</Menu.Label>
-            <div className={classes.unitRow}>
-              {FAMILY_UNITS[family].map((symbol) => (
-                <Menu.Item
-                  key={symbol}
-                  aria-current={chosen[family] === symbol}
-                  className={classes.unit}
-                  onClick={() => setUnits.mutate({ body: { [family]: symbol } })}
-                >
-                  {symbol}
-                </Menu.Item>
-              ))}
-            </div>
-          </div>
-        ))}
-      </Menu.Dropdown>
-    </Menu>
+/** The menu is fetched when it is first wanted. */
+function UnitsButton() {
+  const [wanted, setWanted] = useState(false);
+  const button = (
+    <button type="button" className={classes.textButton} onClick={() => setWanted(true)}>
+      <IconRulerMeasure size={17} aria-hidden="true" /> Units
+    </button>
+  );
+  return wanted ? (
+    <Suspense fallback={button}>
+      <UnitsMenu />
+    </Suspense>
+  ) : (
+    button
   );
 }
 
@@ -110,16 +82,15 @@ function ThemeButton() {
   const scheme = useComputedColorScheme('light');
   const other = scheme === 'dark' ? 'light' : 'dark';
   return (
-    <Tooltip label={`To the ${other} theme`}>
-      <ActionIcon
-        variant="subtle"
-        color="gray"
-        aria-label={`To the ${other} theme`}
-        onClick={() => setColorScheme(other)}
-      >
-        {scheme === 'dark' ? <IconSun size={18} /> : <IconMoon size={18} />}
-      </ActionIcon>
-    </Tooltip>
+    <button
+      type="button"
+      className={classes.textButton}
+      aria-label={`To the ${other} theme`}
+      title={`To the ${other} theme`}
+      onClick={() => setColorScheme(other)}
+    >
+      {scheme === 'dark' ? <IconSun size={18} /> : <IconMoon size={18} />}
+    </button>
   );
 }
 
@@ -191,7 +162,7 @@ export function StepBar({
         <NavLink to="/lab" className={classes.textButton}>
           Lab
         </NavLink>
-        <UnitsMenu />
+        <UnitsButton />
         <button type="button" className={classes.textButton} onClick={onGoTo} title="Ctrl K">
           <IconSearch size={17} aria-hidden="true" /> Go to
         </button>

@@ -1,0 +1,46 @@
+import { Menu } from '@mantine/core';
+import { IconRulerMeasure } from '@tabler/icons-react';
+import { useChange } from '../api/queries.ts';
+import classes from './StepBar.module.css';
+import { FAMILY_UNITS, UNIT_PRESETS, type UnitFamily, useUnits } from './units.ts';
+
+/** Units, all at once or one family at a time. */
+export function UnitsMenu() {
+  const { chosen } = useUnits();
+  const setUnits = useChange('setUnits');
+  const families: UnitFamily[] = ['stack', 'mass', 'distance'];
+  return (
+    <Menu defaultOpened position="bottom-end" closeOnItemClick={false} width={230}>
+      <Menu.Target>
+        <button type="button" className={classes.textButton}>
+          <IconRulerMeasure size={17} aria-hidden="true" /> Units
+        </button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <Menu.Label>All at once</Menu.Label>
+        {Object.entries(UNIT_PRESETS).map(([name, units]) => (
+          <Menu.Item key={name} onClick={() => setUnits.mutate({ body: units })}>
+            {name}
+          </Menu.Item>
+        ))}
+        {families.map((family) => (
+          <div key={family}>
+            <Menu.Label>{family}</Menu.Label>
+            <div className={classes.unitRow}>
+              {FAMILY_UNITS[family].map((symbol) => (
+                <Menu.Item
+                  key={symbol}
+                  aria-current={chosen[family] === symbol}
+                  className={classes.unit}
+                  onClick={() => setUnits.mutate({ body: { [family]: symbol } })}
+                >
+                  {symbol}
+                </Menu.Item>
+              ))}
+            </div>
+          </div>
+        ))}
+      </Menu.Dropdown>
+    </Menu>
+  );
+}
