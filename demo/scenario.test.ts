@@ -1,0 +1,71 @@
+/** The scenario: whole, repeatable, invented, and free of the check cases. */
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { findClaimFaults } from '#core/claim-consistency.ts';
+import { readClaims } from '#core/claim-text.ts';
+import { type Db, openDatabase } from '#server/store/database.ts';
+import { openStores } from '#server/stores.ts';
+import { loadedScenario, loadScenario, SCENARIO_VERSION } from './load.ts';
+import { demoNoise, demoReadings } from './scenario.ts';
+import { EDITION_TRUTHS } from './truths.ts';
+
+let db: Db;
+beforeAll(() => {
+  db = openDatabase(':memory:', '2026-03-01');
+  loadScenario(db, '2026-03-01');
+});
+afterAll(() => db.close());
+
+describe('the demo scenario', () => {
+  it('has about ten editions and twenty pairs of six makers', () => {
+    const editions = openStores(db).editions.list();
+    expect(editions).toHaveLength(10);
+    expect(new Set(editions.map((edition) => edition.maker)).size).toBe(6);
+    expect(editions.reduce((sum, edition) => sum + edition.pairs.length, 0)).toBe(22);
+    expect(loadedScenario(db)).toBe(SCENARIO_VERSION);
+  });
+  it('has stacks on more than one basis and labels in several sizes', () => {
+    const bases = new Set(EDITION_TRUTHS.flatMap((e) => e.pairs.map((pair) => pair.protocol)));
+    expect([...bases].filter(Boolean).sort()).toEqual(['in', 'out', 'sidewall']);
+    const labels = new Set(
+      EDITION_TRUTHS.flatMap((e) => e.pairs.map(({ label }) => `${label.system} ${label.size}`)),
+    );
+    expect(labels.size).toBeGreaterThanOrEqual(5);
+  });
+  it('has one claim that contradicts itself, and all claims can be read', () => {
+    const contradicting = EDITION_TRUTHS.filter((edition) => {
+      const read = readClaims(edition.claims);
+      expect(read.unread, edition.claims).toEqual([]);
+      return findClaimFaults(read.figures).some((fault) => !fault.rounding);
+    });
+    expect(contradicting.map((edition) => edition.key)).toEqual(['daybreak']);
+  });
+  it('gives the same readings each time', () => {
+    const all = () => {
+      const noise = demoNoise();
+      return EDITION_TRUTHS.flatMap((e) => e.pairs.flatMap((pair) => demoReadings(e, pair, noise)));
+    };
+    expect(all()).toEqual(all());
+    expect(all().length).toBeGreaterThan(180);
+  });
+  it('voids the slipped reading and keeps it', () => {
+    const stores = openStores(db);
+    const [session] = stores.sessions.ofPair(stores.pairs.byTag('NS-02').id);
+    const voided = session?.readings.filter((reading) => reading.voided !== null);
+    expect(voided).toHaveLength(1);
+    expect(voided?.[0]?.value).toBeLessThan(5);
+  });
+  it('uses no pair of figures of the check cases', () => {
+    const claims = EDITION_TRUTHS.map((edition) => edition.claims).join(' ');
+    for (const figure of [
+      '38/30',
+      '35/27',
+      '20/12',
+      '7.10',
+      '7.2 oz',
+      '9.9 oz',
+      '10.65',
+      '12.0 oz',
+    ])
+      expect(claims).not.toContain(figure);
+  });
+});
