@@ -1,7 +1,8 @@
 /** Loads the scenario into an empty database, through the same stores as everything else. */
 import dayjs from 'dayjs';
 import { v7 as uuid7 } from 'uuid';
-import { claimFields, editionFields, pairFields, TOOLS } from '#contract/records.ts';
+import { claimRecords } from '#contract/claim-records.ts';
+import { editionFields, pairFields, TOOLS } from '#contract/records.ts';
 import { readClaims } from '#core/claim-text.ts';
 import { QUANTITIES } from '#core/quantities.ts';
 import { canonicalUnit } from '#core/units.ts';
@@ -25,22 +26,6 @@ const SCENARIO_SETTING = 'demo-scenario';
 /** UUIDv7 of the scenario's own time, so that ids sort as the events did. */
 function idAt(time: dayjs.Dayjs): string {
   return uuid7({ msecs: time.valueOf() });
-}
-
-function claimsOf(edition: EditionTruth, at: dayjs.Dayjs) {
-  const read = readClaims(edition.claims);
-  return read.figures.map(({ quantity, typed, value, halfWidth }) =>
-    claimFields.parse({
-      id: idAt(at),
-      quantity,
-      typed,
-      value,
-      halfWidth,
-      label: read.label ?? null,
-      statedBasis: quantity === 'mass' ? {} : read.statedBasis,
-      source: edition.claimSource,
-    }),
-  );
 }
 
 function receive(
@@ -83,8 +68,8 @@ function receive(
     },
     () => {
       stores.pairs.add(id, found.id, fields);
-      if (first)
-        for (const claim of claimsOf(edition, at)) stores.editions.addClaim(found.id, claim);
+      const claims = claimRecords(readClaims(edition.claims), edition.claimSource, () => idAt(at));
+      if (first) for (const claim of claims) stores.editions.addClaim(found.id, claim);
       return { id };
     },
   );

@@ -3,6 +3,8 @@ import { useForm } from '@mantine/form';
 import { useHotkeys } from '@mantine/hooks';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { v7 as newId } from 'uuid';
+import { claimRecords } from '#contract/claim-records.ts';
 import type { PairRecord } from '#contract/records.ts';
 import { claimTerms } from '#core/claim.ts';
 import { readClaims } from '#core/claim-text.ts';
@@ -17,7 +19,6 @@ import { ClaimCheck } from './ClaimCheck.tsx';
 import { PairFieldset } from './PairFieldset.tsx';
 import classes from './ReceivePage.module.css';
 import {
-  claimsOf,
   emptyForm,
   faultsOfPaths,
   formOfPair,
@@ -95,7 +96,7 @@ function AddClaims({ record }: { record: PairRecord }) {
     add.mutate(
       {
         params: { id: record.edition.id },
-        body: { claims: claimsOf(read, form.values.claimSource) },
+        body: { claims: claimRecords(read, form.values.claimSource, newId) },
       },
       { onSuccess: () => form.reset() },
     );

@@ -2,6 +2,7 @@
 import dayjs from 'dayjs';
 import { v7 as newId } from 'uuid';
 import type { BodyIn } from '#contract/api.ts';
+import { claimRecords } from '#contract/claim-records.ts';
 import {
   type ACQUISITIONS,
   type EditionRow,
@@ -9,7 +10,7 @@ import {
   pairEdit,
   receipt,
 } from '#contract/records.ts';
-import { type ClaimText, readClaims } from '#core/claim-text.ts';
+import { readClaims } from '#core/claim-text.ts';
 import { readLabel } from '#core/size-label.ts';
 import { readTypedQuantity } from '#core/typed-quantity.ts';
 
@@ -120,20 +121,6 @@ function readPrice(text: string): number | null | undefined {
   return Number.isFinite(value) ? value : undefined;
 }
 
-/** Claims of the form's line, ready to store. */
-export function claimsOf(read: ClaimText, source: string) {
-  return read.figures.map(({ quantity, typed, value, halfWidth }) => ({
-    id: newId(),
-    quantity,
-    typed,
-    value,
-    halfWidth,
-    label: read.label ?? null,
-    statedBasis: quantity === 'mass' ? {} : read.statedBasis,
-    source,
-  }));
-}
-
 type PairPart = Omit<BodyIn<'editPair'>, 'version'>;
 
 function readPairPart(
@@ -227,7 +214,7 @@ export function readReceipt(
       colours: listOf(form.colours),
     },
     pair: { ...pair, id: newId() },
-    claims: claimsOf(claims, form.claimSource),
+    claims: claimRecords(claims, form.claimSource, newId),
   };
   const checked = receipt.safeParse(draft);
   if (!checked.success && pair)
