@@ -20,7 +20,6 @@ interface Measurement {
   unit: string;
   /** What the alternative is. */
   beside: string;
-  memoryMb?: number;
 }
 
 const REPEATS = 25;
@@ -202,9 +201,7 @@ async function run(): Promise<Measurement[]> {
   const results = [...(await firstLoad(page, address)), await benchKeystroke(page, address)];
   await browser.close();
   addPairs(db);
-  const list = await benchList(db, address);
-  list.memoryMb = Math.round(process.memoryUsage().rss / 1e6);
-  results.push(list);
+  results.push(await benchList(db, address));
   server.closeAllConnections();
   server.close();
   db.close();
@@ -218,14 +215,13 @@ if (process.argv.includes('--json')) {
 } else {
   console.table(
     Object.fromEntries(
-      results.map(({ name, ours, alternative, ratio, unit, beside, memoryMb }) => [
+      results.map(({ name, ours, alternative, ratio, unit, beside }) => [
         name,
         {
           ours: `${ours.toPrecision(3)} ${unit}`,
           alternative: `${alternative.toPrecision(3)} ${unit}`,
           ratio: ratio.toFixed(2),
           beside,
-          memory: memoryMb ? `${memoryMb} MB` : '',
         },
       ]),
     ),

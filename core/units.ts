@@ -6,12 +6,6 @@
  * 1 oz = 28.349523125 g (international yard and pound agreement, 1959).
  */
 
-export type Millimetres = number & { readonly __unit: 'mm' };
-export type Grams = number & { readonly __unit: 'g' };
-
-export const millimetres = (value: number): Millimetres => value as Millimetres;
-export const grams = (value: number): Grams => value as Grams;
-
 export const QUANTITY_KINDS = [
   'length',
   'mass',

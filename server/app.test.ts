@@ -340,7 +340,7 @@ describe('the database file', () => {
     newer.close();
     expect(() => openDatabase(file(), '2026-03-01')).toThrow(/newer Emvex/);
   });
-  it('copies an older database before it is changed', () => {
+  it('brings a file without its tables to the current version', () => {
     const older = new Database(file());
     older.exec('CREATE TABLE old (x); PRAGMA user_version = 0;');
     older.close();

@@ -121,7 +121,6 @@ export function sessionStore(db: Db) {
       if (!stored) throw new Error('the reading just written is not there');
       return stored;
     },
-    reading: (id: string) => selectReading.get(id),
     void(id: string, reason: string, at: string): Reading {
       const reading = standing(id);
       insertVoid.run({ id, reason, at });
