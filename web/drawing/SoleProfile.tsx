@@ -17,6 +17,8 @@ const WIDTH = 780;
 const GROUND = 168;
 const LEFT = 44;
 const RIGHT = 746;
+/** Soles up to this height, in mm, share one frame, so that it stays still while measuring. */
+const LOW_SOLE = 34;
 
 /**
  * The sole's side to scale, with its stations and a rule in mm beneath. Before both stacks are
@@ -40,9 +42,16 @@ export function SoleProfile({
   const x = scaleLinear([0, length], [LEFT, RIGHT]);
   const perMm = (RIGHT - LEFT) / length;
   const y = (mm: number) => GROUND - mm * perMm;
+  // Room above the sole for the names of its stations; low soles leave no gap beyond it.
+  const top = y(Math.max(shape.heel, LOW_SOLE)) - 48;
   const ticks = Array.from({ length: Math.floor(length / 5) + 1 }, (_, index) => index * 5);
   return (
-    <svg viewBox={`0 0 ${WIDTH} 218`} className={classes.profile} role="img" aria-label={says}>
+    <svg
+      viewBox={`0 ${top} ${WIDTH} ${218 - top}`}
+      className={classes.profile}
+      role="img"
+      aria-label={says}
+    >
       <path
         d={solePath(shape, x, y)}
         className={classes.sole}
