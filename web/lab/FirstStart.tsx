@@ -59,7 +59,15 @@ export function FirstStart() {
       <Button
         disabled={tools.length === 0}
         loading={setUp.isPending}
-        onClick={() => setUp.mutate({ body: { tools } }, { onSuccess: () => navigate('/receive') })}
+        onClick={() => {
+          // Once set up, this page is gone before a callback of its own would be called.
+          setUp.mutateAsync({ body: { tools } }).then(
+            () => navigate('/receive'),
+            () => {
+              // The fault is shown below.
+            },
+          );
+        }}
       >
         Set up the bench
       </Button>
