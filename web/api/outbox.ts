@@ -100,10 +100,15 @@ async function remove(id: string): Promise<void> {
 }
 
 async function reload(): Promise<WaitingChange[]> {
-  const waiting = await readAll();
+  const kept = await readAll();
+  // What was typed meanwhile is shown already and not yet written.
+  const newer = state.waiting.filter(
+    ({ id }) => unwritten.has(id) && !kept.some((change) => change.id === id),
+  );
+  const waiting = [...kept, ...newer];
   const held = waiting.filter((change) => !change.refused);
   publish({
-    waiting: [...waiting, ...state.waiting.filter((change) => unwritten.has(change.id))],
+    waiting,
     ...(held.length === 0 ? { status: 'saved' as const, trouble: '' } : {}),
   });
   return waiting;

@@ -8,12 +8,6 @@ import { useLab } from '../api/queries.ts';
 
 export type UnitFamily = 'stack' | 'mass' | 'distance';
 
-export const FAMILY_KINDS: Record<UnitFamily, QuantityKind> = {
-  stack: 'length',
-  mass: 'mass',
-  distance: 'distance',
-};
-
 export const FAMILY_UNITS: Record<UnitFamily, string[]> = {
   stack: ['mm', 'cm', 'in'],
   mass: ['g', 'oz', 'kg', 'lb'],
