@@ -3,9 +3,10 @@ const ROOMS = {
   core: [],
   contract: ['core'],
   server: ['core', 'contract'],
+  instruments: ['core', 'contract'],
   web: ['core', 'contract'],
-  demo: ['core', 'contract', 'server'],
-  bench: ['core', 'contract', 'server', 'web', 'demo'],
+  demo: ['core', 'contract', 'server', 'instruments'],
+  bench: ['core', 'contract', 'server', 'instruments', 'web', 'demo'],
   checks: ['core'],
   // Browser tests know the truths of the scenario and nothing else.
   e2e: ['demo/truths', 'core/size-label', 'core/basis'],

@@ -1,6 +1,6 @@
 /** What each address takes and answers. The server, its OpenAPI page and the web client read this. */
 import { z } from 'zod';
-import { QUANTITY_IDS } from '#core/quantities.ts';
+import { TOOL_NAMES } from '#core/tools.ts';
 import type { PathName } from './paths.ts';
 import * as records from './records.ts';
 
@@ -26,7 +26,7 @@ export const ENDPOINTS = {
   },
   setUpLab: {
     summary: 'Says which tools there are; makes the instruments and the first protocol.',
-    body: z.object({ tools: z.array(z.enum(records.TOOLS)).min(1, 'choose at least one tool') }),
+    body: z.object({ tools: z.array(z.enum(TOOL_NAMES)).min(1, 'choose at least one tool') }),
     answer: z.object({ protocolId: records.id }),
   },
   setUnits: {
@@ -37,10 +37,10 @@ export const ENDPOINTS = {
   setNoticeable: {
     summary: 'Changes the noticeable step of a quantity; the change is kept.',
     body: z.object({
-      quantity: z.enum(QUANTITY_IDS),
+      quantity: records.anyQuantity,
       step: z.number().positive('a step is more than nothing').max(1000),
     }),
-    answer: z.object({ quantity: z.enum(QUANTITY_IDS), step: z.number() }),
+    answer: z.object({ quantity: records.anyQuantity, step: z.number() }),
   },
   addPerson: {
     summary: 'Adds a person by code and role.',
@@ -56,6 +56,50 @@ export const ENDPOINTS = {
       role: z.enum(['bench', 'tester']),
     }),
     answer: done,
+  },
+  saveInstrument: {
+    summary: 'Adds an instrument or changes one; its readings and calibrations stay.',
+    params: byId,
+    body: records.instrumentFields,
+    answer: done,
+  },
+  addCalibration: {
+    summary: 'Adds a calibration; readings taken from its date on lean on it.',
+    params: byId,
+    body: records.calibrationFields,
+    answer: done,
+  },
+  addDriftCheck: {
+    summary: 'Adds a check of an instrument against a reference piece.',
+    params: byId,
+    body: records.driftFields,
+    answer: done,
+  },
+  getRecall: {
+    summary:
+      'Every reading, verdict and sheet an instrument touched, and what becomes of them without it.',
+    params: byId,
+    query: z.object({ since: z.iso.date().optional() }),
+    answer: records.recall,
+  },
+  recallInstrument: {
+    summary: 'Voids every standing reading of an instrument since a day, with a reason.',
+    params: byId,
+    body: z.object({
+      since: z.iso.date('a date is written 2026-03-14'),
+      reason: z.string().trim().min(1, 'a reason is missing').max(200),
+    }),
+    answer: z.object({ voided: z.number().int() }),
+  },
+  saveProtocol: {
+    summary: 'Adds a protocol, changes an unused one, or makes a new version of a used one.',
+    body: records.protocolFields,
+    answer: z.object({ id: records.id, version: z.number().int() }),
+  },
+  addOwnQuantity: {
+    summary: 'Adds a quantity of the lab’s own to the catalogue.',
+    body: records.ownQuantityFields,
+    answer: z.object({ id: z.string() }),
   },
   listPairs: { summary: 'All pairs, a row each.', answer: z.array(records.pairRow) },
   getPair: {
@@ -106,6 +150,12 @@ export const ENDPOINTS = {
     body: records.sessionFields,
     answer: done,
   },
+  describeSession: {
+    summary: 'Says in which configuration, how far worn and how conditioned the shoes are.',
+    params: byId,
+    body: records.sessionTerms,
+    answer: done,
+  },
   finishSession: {
     summary: 'Finishes a sitting.',
     params: byId,
@@ -128,6 +178,17 @@ export const ENDPOINTS = {
     params: byId,
     body: z.object({ reason: z.string().trim().min(1, 'a reason is missing').max(200) }),
     answer: done,
+  },
+  windowCurve: {
+    summary:
+      'Fits a curve in another window; the new figure supersedes the earlier, with a reason.',
+    params: byId,
+    body: z.object({
+      readingId: records.id,
+      window: z.tuple([z.number(), z.number()]),
+      reason: z.string().trim().min(1, 'a reason is missing').max(200),
+    }),
+    answer: records.reading,
   },
   getSheet: {
     summary: 'The sheet of an edition at a label.',

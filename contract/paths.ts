@@ -6,6 +6,13 @@ export const PATHS = {
   setUnits: 'PUT /api/lab/units',
   setNoticeable: 'PUT /api/lab/noticeable',
   addPerson: 'POST /api/people',
+  saveInstrument: 'PUT /api/instruments/:id',
+  addCalibration: 'POST /api/instruments/:id/calibrations',
+  addDriftCheck: 'POST /api/instruments/:id/drift-checks',
+  getRecall: 'GET /api/instruments/:id/recall',
+  recallInstrument: 'POST /api/instruments/:id/recall',
+  saveProtocol: 'POST /api/protocols',
+  addOwnQuantity: 'POST /api/quantities',
   listPairs: 'GET /api/pairs',
   getPair: 'GET /api/pairs/:tag',
   receivePair: 'POST /api/receipts',
@@ -15,13 +22,27 @@ export const PATHS = {
   withdrawClaim: 'POST /api/claims/:id/withdrawal',
   addReported: 'POST /api/editions/:id/reported',
   startSession: 'POST /api/sessions',
+  describeSession: 'PUT /api/sessions/:id/terms',
   finishSession: 'POST /api/sessions/:id/finish',
   addNote: 'POST /api/sessions/:id/notes',
   recordReading: 'POST /api/readings',
   voidReading: 'POST /api/readings/:id/void',
+  windowCurve: 'POST /api/curves/:id/window',
   getSheet: 'GET /api/sheets/:edition',
   getComparison: 'GET /api/comparison',
   listChanges: 'GET /api/changes',
+} as const;
+
+/** Addresses that take or give something other than JSON: files, and streams of events. */
+export const FILE_PATHS = {
+  importReadings: 'POST /api/readings/import',
+  importProgress: 'GET /api/imports/:id',
+  exportReadings: 'GET /api/readings/export',
+  addCurve: 'POST /api/sessions/:id/curves',
+  getCurve: 'GET /api/curves/:id',
+  liveGauges: 'GET /api/gauges/live',
+  placeOnGauge: 'POST /api/gauges/place',
+  runFixture: 'POST /api/gauges/run',
 } as const;
 
 export type PathName = keyof typeof PATHS;

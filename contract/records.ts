@@ -2,10 +2,18 @@
 import { z } from 'zod';
 import { CONFIGURATIONS, STACK_METHODS, STACK_PLACES } from '#core/basis.ts';
 import { CLAIMED_QUANTITIES } from '#core/claim.ts';
-import { MEASURED_QUANTITIES, QUANTITY_IDS, SIDES } from '#core/quantities.ts';
+import {
+  MEASURED_QUANTITIES,
+  type MeasuredQuantityId,
+  type QuantityId,
+  SIDES,
+} from '#core/quantities.ts';
+import { DRAWING_VIEWS } from '#core/quantity.ts';
 import { LABEL_SYSTEMS, labelFault } from '#core/size-label.ts';
+import { TOOL_NAMES } from '#core/tools.ts';
 import { LONGEST_TYPED } from '#core/typed-quantity.ts';
 import { TERM_KINDS } from '#core/uncertainty.ts';
+import { QUANTITY_KINDS } from '#core/units.ts';
 
 /** Identifiers are UUIDv7, made by whoever creates the thing. */
 export const id = z.uuidv7('an id is a UUID of version 7');
@@ -18,7 +26,27 @@ const words = (most: number, what: string) =>
     .max(most, `${what} is longer than ${most} characters`);
 const remark = (most = 500) => z.string().trim().max(most).default('');
 const day = z.iso.date('a date is written 2026-03-14').nullable().default(null);
-const moment = z.iso.datetime({ offset: true, message: 'a time is written 2026-03-14T09:30:00Z' });
+export const moment = z.iso.datetime({
+  offset: true,
+  message: 'a time is written 2026-03-14T09:30:00Z',
+});
+
+/** A lab's own quantity: `own-` and a word of its name. */
+export const OWN_QUANTITY = /^own-[a-z0-9][a-z0-9-]{0,39}$/;
+const ownQuantityId = z
+  .string()
+  .regex(OWN_QUANTITY, 'a quantity of the catalogue, or own- and letters, digits and hyphens');
+
+/** A quantity that is taken: of the catalogue, or a lab's own. */
+export const measuredQuantity = z.union([
+  z.enum(MEASURED_QUANTITIES),
+  ownQuantityId,
+]) as unknown as z.ZodType<MeasuredQuantityId, MeasuredQuantityId>;
+/** Any quantity, drop included. */
+export const anyQuantity = z.union([
+  z.enum([...MEASURED_QUANTITIES, 'drop']),
+  ownQuantityId,
+]) as unknown as z.ZodType<QuantityId, QuantityId>;
 
 export const sizeLabel = z
   .object({ system: z.enum(LABEL_SYSTEMS), size: z.number() })
@@ -115,7 +143,7 @@ export const claim = claimFields.extend({ withdrawn: z.string().nullable() });
 
 export const reportedFields = z.object({
   id,
-  quantity: z.enum(QUANTITY_IDS),
+  quantity: anyQuantity,
   typed: words(LONGEST_TYPED, 'the figure'),
   label: sizeLabel.nullable().default(null),
   basis: remark(200).describe('as stated; empty: not stated'),
@@ -138,40 +166,148 @@ export const pairEdit = pairFields.extend({
   version: z.number().int().describe('the version that was read; another is answered 409'),
 });
 
-const instrument = z.object({
+const reasonable = (what: string) => z.number().nonnegative(`${what} is not negative`).max(1e6);
+
+/** `stand-in` for the simulated gauge of that name, or the address of a gauge on the network. */
+export const connection = z
+  .string()
+  .trim()
+  .max(120)
+  .regex(
+    /^$|^stand-in$|^(?:[A-Za-z0-9.-]+|\[[0-9a-fA-F:]+\]):\d{1,5}$/,
+    'a connection is empty (typed by hand), stand-in, or host:port such as 127.0.0.1:4641',
+  );
+
+export const instrumentFields = z.object({
+  name: words(40, 'the name').refine((name) => !/[,;]/.test(name), {
+    message: 'a name has no comma or semicolon: gauges part their lines with them',
+  }),
+  kind: z.enum(TOOL_NAMES),
+  unit: z.string().min(1).max(12),
+  resolution: z.number().positive('the smallest step is more than nothing').max(1000),
+  zeroU: reasonable('an uncertainty'),
+  gainU: reasonable('an uncertainty').max(
+    1,
+    'the slope’s uncertainty is relative: 0.001 for 0.1 %',
+  ),
+  serial: remark(60),
+  connection: connection.default(''),
+  retired: remark(200).describe('why it is out of use; empty: in use'),
+});
+
+export const calibrationFields = z
+  .object({
+    id,
+    certificate: words(80, 'the certificate number'),
+    calibratedOn: z.iso.date('a date is written 2026-03-14'),
+    dueOn: z.iso.date('a date is written 2026-03-14'),
+    U: reasonable('U').describe('expanded, as the certificate prints it'),
+    zeroU: reasonable('an uncertainty'),
+    gainU: reasonable('an uncertainty').max(1),
+  })
+  .refine((one) => one.calibratedOn <= one.dueOn, {
+    message: 'it falls due before it was done',
+    path: ['dueOn'],
+  });
+
+export const driftFields = z.object({
   id,
-  name: z.string(),
-  kind: z.string(),
-  unit: z.string(),
-  resolution: z.number(),
-  zeroU: z.number(),
-  gainU: z.number(),
+  at: moment,
+  piece: words(80, 'the reference piece'),
+  nominal: z.number(),
+  pieceU: reasonable('an uncertainty').describe('standard uncertainty of the piece'),
+  value: z.number(),
+  person: remark(20),
+});
+
+const instrument = instrumentFields.extend({
+  id,
+  calibrations: z.array(calibrationFields),
+  driftChecks: z.array(driftFields),
 });
 export type Instrument = z.infer<typeof instrument>;
 
+/** A quantity that a lab adds to the catalogue. */
+export const ownQuantityFields = z
+  .object({
+    id: ownQuantityId,
+    name: words(60, 'the name'),
+    kind: z.enum(QUANTITY_KINDS),
+    datum: words(400, 'the datum: from where to where, and how'),
+    view: z.enum(DRAWING_VIEWS).default('side'),
+    decimals: z.number().int().min(0).max(4),
+    plausibleFrom: z.number(),
+    plausibleTo: z.number(),
+    tool: z.enum(TOOL_NAMES),
+    repeatabilitySd: reasonable('a repeatability'),
+    betweenPairSd: reasonable('a spread').nullable().default(null),
+    noticeable: z.number().positive('a step is more than nothing'),
+    sideTolerance: reasonable('a tolerance'),
+    dependsOnSetup: z.boolean().default(false),
+    dependsOnTemperature: z.boolean().default(false),
+  })
+  .refine((one) => one.plausibleFrom < one.plausibleTo, {
+    message: 'the range of shoes runs from less to more',
+    path: ['plausibleTo'],
+  });
+export type OwnQuantity = z.infer<typeof ownQuantityFields>;
+
 export const repeatability = z.object({ sd: z.number(), df: z.number(), source: z.string() });
 
-const protocolStation = z.object({
-  quantity: z.enum(MEASURED_QUANTITIES),
+const stationFields = z.object({
+  quantity: measuredQuantity,
   optional: z.boolean(),
-  repeats: z.number().int(),
-  instrumentId: id,
-  repeatability,
+  repeats: z.number().int().min(1, 'one reading at least').max(25, 'at most 25 readings'),
+  tool: z.enum(TOOL_NAMES),
+  setup: remark(120),
 });
+
+export const protocolFields = z
+  .object({
+    id,
+    basedOn: id.nullable().default(null).describe('the version it follows; null: a new protocol'),
+    name: words(80, 'the name'),
+    stack: stackBasis,
+    conditioning: remark(200),
+    stations: z
+      .array(
+        stationFields.extend({
+          repeatability: z.object({
+            sd: reasonable('a repeatability'),
+            df: z.number().positive('degrees of freedom are more than nothing'),
+          }),
+        }),
+      )
+      .min(1, 'a protocol has a station at least')
+      .max(120),
+  })
+  .superRefine(({ stations }, context) => {
+    const seen = new Set<string>();
+    stations.forEach(({ quantity }, at) => {
+      if (seen.has(quantity))
+        context.addIssue({
+          code: 'custom',
+          path: ['stations', at, 'quantity'],
+          message: `${quantity} stands twice; a station has each quantity once`,
+        });
+      seen.add(quantity);
+    });
+  });
 
 const protocol = z.object({
   id,
+  lineId: id,
   name: z.string(),
   version: z.number().int(),
+  retired: z.boolean().describe('a newer version is offered instead'),
+  used: z.boolean().describe('a session was taken by it: editing makes a new version'),
+  conditioning: z.string(),
   stack: stackBasis,
-  stations: z.array(protocolStation),
+  stations: z.array(stationFields.extend({ repeatability })),
 });
 export type Protocol = z.infer<typeof protocol>;
 
 const person = z.object({ id, code: z.string(), role: z.string() });
-
-export const TOOLS = ['ruler', 'caliper', 'needle gauge', 'scale'] as const;
-export type Tool = (typeof TOOLS)[number];
 
 const unitFamily = z.enum(['stack', 'mass', 'distance']);
 export const unitChoices = z.record(unitFamily, z.string());
@@ -183,7 +319,8 @@ export const lab = z.object({
   protocols: z.array(protocol),
   people: z.array(person),
   units: unitChoices,
-  noticeable: z.record(z.enum(QUANTITY_IDS), z.number()),
+  noticeable: z.record(z.string(), z.number()),
+  ownQuantities: z.array(ownQuantityFields),
   exponent: z.object({ k: z.number(), uK: z.number(), df: z.number().nullable() }),
 });
 export type Lab = z.infer<typeof lab>;
@@ -192,7 +329,7 @@ const readingFields = z.object({
   id,
   sessionId: id,
   side: z.enum(SIDES),
-  quantity: z.enum(MEASURED_QUANTITIES),
+  quantity: measuredQuantity,
   typed: words(LONGEST_TYPED, 'the reading'),
   unit: z.string().max(12).describe('what a bare number in typed means'),
   instrumentId: id,
@@ -200,11 +337,22 @@ const readingFields = z.object({
   supersedes: id.nullable().default(null),
   reason: remark(200).describe('why it supersedes an earlier reading'),
   note: remark(500),
+  temperatureC: z.number().min(-60).max(80).nullable().default(null).describe('of the room'),
+  humidityPct: z.number().min(0).max(100).nullable().default(null),
 });
-export const newReading = readingFields;
+export const newReading = readingFields.extend({
+  entered: z
+    .enum(['typed', 'live'])
+    .default('typed')
+    .describe('by hand, or taken off a live gauge'),
+});
 export type NewReading = z.input<typeof newReading>;
 
 export const reading = readingFields.extend({
+  entered: z.enum(['typed', 'live', 'file', 'curve']),
+  curveId: id.nullable(),
+  curveWindow: z.tuple([z.number(), z.number()]).nullable(),
+  cycleSd: z.number().nullable().describe('SD of the cycles behind a value from a curve'),
   trial: z.number().int(),
   value: z.number(),
   supersededBy: id.nullable(),
@@ -212,13 +360,24 @@ export const reading = readingFields.extend({
 });
 export type Reading = z.infer<typeof reading>;
 
+/** What is said of the shoes in a sitting. */
+export const sessionTerms = z.object({
+  configuration: z.enum(CONFIGURATIONS).default('as sold'),
+  removed: remark(120).describe('parts taken off: laces, gaiter'),
+  conditioned: z
+    .boolean()
+    .nullable()
+    .default(null)
+    .describe('as the protocol asks; null: not said'),
+  wornKm: z.number().nonnegative().max(20_000),
+});
+
 export const sessionFields = z.object({
   id,
   pairId: id,
   protocolId: id,
   person: remark(20).describe("the operator's code"),
-  configuration: z.enum(CONFIGURATIONS).default('as sold'),
-  wornKm: z.number().nonnegative().max(20_000),
+  ...sessionTerms.shape,
   startedAt: moment,
 });
 const sessionNote = z.object({ id, text: words(1000, 'the note'), at: moment });
@@ -247,6 +406,7 @@ export const pairRow = z.object({
   heelMm: z.number().nullable(),
   forefootMm: z.number().nullable(),
   massG: z.number().nullable(),
+  openSession: z.string().nullable().describe('when the sitting that is still open was begun'),
 });
 export type PairRow = z.infer<typeof pairRow>;
 
@@ -284,13 +444,16 @@ export type EditionRow = z.infer<typeof editionRow>;
 const basis = z.object({
   label: sizeLabel,
   configuration: z.enum(CONFIGURATIONS),
+  removed: z.string().optional(),
   wornKm: z.number(),
   stack: stackBasis.optional(),
+  setup: z.string().optional(),
+  temperatureC: z.number().optional(),
 });
 
 /** A figure as a page shows it. */
 export const figureView = z.object({
-  quantity: z.enum(QUANTITY_IDS),
+  quantity: anyQuantity,
   value: z.number(),
   u: z.number(),
   df: z.number().nullable(),
@@ -346,6 +509,17 @@ export const sheet = z.object({
       ),
     }),
   ),
+  handScores: z
+    .array(
+      z.object({
+        quantity: measuredQuantity,
+        tag: z.string(),
+        side: z.enum(SIDES),
+        votes: z.array(z.number()),
+        median: z.number(),
+      }),
+    )
+    .describe('ordinal, by hand: every vote, never averaged'),
   unmeasuredClaims: z.array(claimView),
   claimFaults: z.array(z.object({ text: z.string(), rounding: z.boolean() })),
   pairs: z.array(
@@ -397,7 +571,7 @@ export const comparison = z.object({
   ),
   rows: z.array(
     z.object({
-      quantity: z.enum(QUANTITY_IDS),
+      quantity: anyQuantity,
       noticeable: z.number(),
       cells: z.array(
         z.object({
@@ -434,8 +608,71 @@ export const problem = z.object({
         field: z.string(),
         message: z.string(),
         choices: z.array(z.string()).optional(),
+        line: z.number().int().optional().describe('of a file, from 1'),
       }),
     )
     .optional(),
+  faultCount: z
+    .number()
+    .int()
+    .optional()
+    .describe('all faults of a file, where errors lists the first'),
 });
 export type Problem = z.infer<typeof problem>;
+
+/** What an instrument touched, and what becomes of it without. */
+export const recall = z.object({
+  instrument: z.string(),
+  since: z.string(),
+  readings: z.number().int(),
+  pairs: z.array(
+    z.object({
+      tag: z.string(),
+      edition: z.string(),
+      readings: z.number().int(),
+      figures: z.array(
+        z.object({
+          quantity: anyQuantity,
+          with: z.object({ value: z.number(), U: z.number() }),
+          without: z.object({ value: z.number(), U: z.number() }).nullable(),
+        }),
+      ),
+    }),
+  ),
+  verdicts: z.array(
+    z.object({
+      edition: z.string(),
+      tag: z.string(),
+      quantity: anyQuantity,
+      about: z.string().describe('the claim, or left against right'),
+      with: z.string(),
+      without: z.string(),
+    }),
+  ),
+  sheets: z.array(z.object({ slug: z.string(), edition: z.string(), label: sizeLabel })),
+});
+export type Recall = z.infer<typeof recall>;
+
+/** What a file of readings brings. */
+export const importReport = z.object({
+  lines: z.number().int().describe('readings in the file'),
+  added: z.number().int(),
+  alreadyThere: z.number().int(),
+  sessions: z.number().int().describe('sittings that are new with it'),
+  preview: z.boolean(),
+  pairs: z.array(z.object({ tag: z.string(), readings: z.number().int() })),
+  quantities: z.array(z.object({ quantity: z.string(), readings: z.number().int() })),
+  odd: z
+    .array(z.object({ line: z.number().int(), column: z.string(), message: z.string() }))
+    .describe('readings outside what shoes measure: to be looked at, the first of them'),
+  oddCount: z.number().int(),
+});
+export type ImportReport = z.infer<typeof importReport>;
+
+export const importProgress = z.object({
+  phase: z.enum(['waiting', 'reading', 'checking', 'writing', 'done']),
+  bytes: z.number().int(),
+  totalBytes: z.number().int().nullable(),
+  lines: z.number().int(),
+});
+export type ImportProgress = z.infer<typeof importProgress>;

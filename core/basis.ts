@@ -1,5 +1,12 @@
 /** The basis of a figure: all that must agree for two figures to be like for like. */
-import { type BasisPart, INSOLE_AT, QUANTITIES, type QuantityId } from './quantities.ts';
+import {
+  type Catalogue,
+  describeQuantity,
+  LAYERS_AT,
+  QUANTITIES,
+  type QuantityId,
+} from './quantities.ts';
+import type { BasisPart } from './quantity.ts';
 import { isSameSize, nameLabel, type SizeLabel } from './size-label.ts';
 
 export const STACK_PLACES = ['in-shoe', 'maker-marks', 'sidewall'] as const;
@@ -26,14 +33,23 @@ export type Configuration = (typeof CONFIGURATIONS)[number];
 export interface Basis {
   label: SizeLabel;
   configuration: Configuration;
+  /** Parts taken off for the measurement: `laces, gaiter`; empty or absent: none. */
+  removed?: string;
   /** Distance worn when measured. */
   wornKm: number;
+  /** Span, clamp, stamp, place on the shoe: what the protocol says of the set-up. */
+  setup?: string;
+  /** Mean room temperature of the readings, where it was recorded. */
+  temperatureC?: number;
   /** Absent for quantities that are no stacks. */
   stack?: StackBasis;
 }
 
 /** Worn distances closer than this count as one state of wear: common practice. */
 export const SAME_WEAR_KM = 25;
+
+/** Foam figures taken within this many °C of each other count as one temperature: common practice. */
+export const SAME_ROOM_C = 4;
 
 /** How one basis stands to another. */
 export type BasisAnswer =
@@ -42,7 +58,10 @@ export type BasisAnswer =
   | { terms: 'not'; reason: string; measure: string };
 
 /** One step that carries a figure to another basis. */
-export type ConversionStep = { kind: 'insole'; add: boolean } | { kind: 'size' };
+export type ConversionStep = { kind: Layer; add: boolean } | { kind: 'size' };
+
+/** A layer that may be added to a stack or taken off, where it was measured on the same pair. */
+export type Layer = 'insole' | 'lugs';
 
 const PLACE_WORDS: Record<StackBasis['place'], string> = {
   'in-shoe': 'in-shoe 12 / 75 %',
@@ -91,33 +110,31 @@ function compareStacks(quantity: QuantityId, from: StackBasis, to: StackBasis): 
       reason: `one is the ${from.layers}, the other the ${to.layers}`,
       measure: `measure the ${to.layers} of both`,
     });
-  if (differ('lugs'))
-    steps.push({
-      reason: `one has its lugs ${from.lugs}, the other ${to.lugs}`,
-      measure: `measure both with lugs ${to.lugs}`,
-    });
-  if (differ('insole'))
-    steps.push(
-      quantity === 'drop' || INSOLE_AT[quantity]
-        ? { convert: { kind: 'insole', add: to.insole === 'in' } }
-        : {
-            reason: `one has its insole ${from.insole}, the other ${to.insole}`,
-            measure: `measure both with the insole ${to.insole}`,
-          },
-    );
+  for (const layer of ['insole', 'lugs'] as const)
+    if (differ(layer))
+      steps.push(
+        quantity === 'drop' || LAYERS_AT[quantity]?.[layer]
+          ? { convert: { kind: layer, add: to[layer] === 'in' } }
+          : {
+              reason: `one has its ${layer} ${from[layer]}, the other ${to[layer]}`,
+              measure: `measure both with the ${layer} ${to[layer]}`,
+            },
+      );
   return steps;
 }
 
-const PART_STEPS: Record<BasisPart, (quantity: QuantityId, from: Basis, to: Basis) => Step[]> = {
-  stack: (quantity, from, to) => {
-    if (from.stack && to.stack) return compareStacks(quantity, from.stack, to.stack);
+type Definition = ReturnType<typeof describeQuantity>;
+
+const PART_STEPS: Record<BasisPart, (definition: Definition, from: Basis, to: Basis) => Step[]> = {
+  stack: ({ id }, from, to) => {
+    if (from.stack && to.stack) return compareStacks(id as QuantityId, from.stack, to.stack);
     return from.stack === to.stack
       ? []
       : [{ reason: 'the stack basis of one is not stated', measure: 'measure both on one basis' }];
   },
-  size: (quantity, from, to) => {
+  size: ({ scales }, from, to) => {
     if (isSameSize(from.label, to.label)) return [];
-    if (QUANTITIES[quantity].scales === 'mass-exponent') return [{ convert: { kind: 'size' } }];
+    if (scales === 'mass-exponent') return [{ convert: { kind: 'size' } }];
     return [
       {
         reason: `a ${nameLabel(from.label)}, not a ${nameLabel(to.label)}`,
@@ -125,16 +142,45 @@ const PART_STEPS: Record<BasisPart, (quantity: QuantityId, from: Basis, to: Basi
       },
     ];
   },
-  configuration: (_quantity, from, to) =>
-    from.configuration === to.configuration
+  configuration: (_definition, from, to) => [
+    ...(from.configuration === to.configuration
       ? []
       : [
           {
             reason: `one is measured ${from.configuration}, the other ${to.configuration}`,
             measure: `measure both ${to.configuration}`,
           },
+        ]),
+    ...((from.removed ?? '') === (to.removed ?? '')
+      ? []
+      : [
+          {
+            reason: `one is measured without ${from.removed || 'nothing removed'}, the other without ${to.removed || 'nothing removed'}`,
+            measure: 'measure both with the same parts on',
+          },
+        ]),
+  ],
+  setup: (_definition, from, to) =>
+    (from.setup ?? '') === (to.setup ?? '')
+      ? []
+      : [
+          {
+            reason: `one set-up is ${from.setup || 'not stated'}, the other ${to.setup || 'not stated'}`,
+            measure: to.setup ? `measure it at ${to.setup}` : 'measure both in one stated set-up',
+          },
         ],
-  worn: (_quantity, from, to) =>
+  temperature: (_definition, from, to) =>
+    from.temperatureC === undefined ||
+    to.temperatureC === undefined ||
+    Math.abs(from.temperatureC - to.temperatureC) <= SAME_ROOM_C
+      ? []
+      : [
+          {
+            reason: `one was at ${from.temperatureC.toFixed(0)} °C, the other at ${to.temperatureC.toFixed(0)} °C`,
+            measure: 'measure both in one room, after conditioning',
+          },
+        ],
+  worn: (_definition, from, to) =>
     Math.abs(from.wornKm - to.wornKm) <= SAME_WEAR_KM
       ? []
       : [
@@ -150,10 +196,14 @@ const PART_STEPS: Record<BasisPart, (quantity: QuantityId, from: Basis, to: Basi
  * comparable with the reason and what to measure instead.
  * @example compareBases('heel-stack', insoleIn, sidewall) // { terms: 'not', reason: …, measure: … }
  */
-export function compareBases(quantity: QuantityId, from: Basis, to: Basis): BasisAnswer {
-  const steps = QUANTITIES[quantity].dependsOn.flatMap((part) =>
-    PART_STEPS[part](quantity, from, to),
-  );
+export function compareBases(
+  quantity: QuantityId,
+  from: Basis,
+  to: Basis,
+  catalogue: Catalogue = QUANTITIES,
+): BasisAnswer {
+  const definition = describeQuantity(quantity, catalogue);
+  const steps = definition.dependsOn.flatMap((part) => PART_STEPS[part](definition, from, to));
   const refusals = steps.filter((step) => 'reason' in step);
   if (refusals.length > 0)
     return {

@@ -2,7 +2,7 @@
 import { type Basis, compareBases, type StackBasis } from './basis.ts';
 import { type Figure, figureExpanded } from './figure.ts';
 import { type MassExponent, massFigureAtLabel } from './mass.ts';
-import type { NoticeableSteps, QuantityId } from './quantities.ts';
+import { type NoticeableSteps, QUANTITIES, type QuantityId } from './quantities.ts';
 import { isSameSize, nameLabel, type SizeLabel } from './size-label.ts';
 
 /** Quantities that makers state in figures. */
@@ -88,12 +88,13 @@ export function claimJudgement(
   lab: { exponent: MassExponent; noticeable: NoticeableSteps },
 ): ClaimJudgement {
   const { quantity } = claim;
-  const noticeable = lab.noticeable[quantity];
+  const noticeable = lab.noticeable[quantity] ?? QUANTITIES[quantity].noticeable;
   const wanted: Basis = {
     ...figure.basis,
     // A claim is of a new shoe as it is sold.
     wornKm: 0,
     configuration: 'as sold',
+    removed: '',
     label: claim.label ?? figure.basis.label,
     ...(figure.basis.stack ? { stack: { ...figure.basis.stack, ...claim.statedBasis } } : {}),
   };
@@ -111,7 +112,7 @@ export function claimJudgement(
   const reason =
     answer.terms === 'not'
       ? `${answer.reason}; ${answer.measure}`
-      : `the claim has the insole ${wanted.stack?.insole}; measure it so`;
+      : `the claim has the insole ${wanted.stack?.insole} and the lugs ${wanted.stack?.lugs}; measure it so`;
   return { ...judged, verdict: 'cannot tell', measured, terms, reason };
 }
 

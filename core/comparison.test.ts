@@ -4,7 +4,7 @@ import type { Basis } from './basis.ts';
 import { compareEditions } from './comparison.ts';
 import { DEFAULT_MASS_EXPONENT } from './mass.ts';
 import type { MeasuredPair } from './pair-figure.ts';
-import { DEFAULT_NOTICEABLE, SIDES } from './quantities.ts';
+import { defaultSteps, SIDES } from './quantities.ts';
 
 const BASIS: Basis = {
   label: { system: 'uk', size: 8 },
@@ -12,7 +12,7 @@ const BASIS: Basis = {
   wornKm: 0,
   stack: { place: 'in-shoe', insole: 'in', lugs: 'in', layers: 'whole sole', method: 'needle' },
 };
-const LAB = { exponent: DEFAULT_MASS_EXPONENT, spreads: {}, noticeable: DEFAULT_NOTICEABLE };
+const LAB = { exponent: DEFAULT_MASS_EXPONENT, spreads: {}, noticeable: defaultSteps() };
 const GAUGE = { id: 'g', resolution: 0.1, zeroU: 0.5, gainU: 0 };
 const REPEATABILITY = { sd: 0.2, df: 8, source: 'p' };
 

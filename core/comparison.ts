@@ -3,16 +3,73 @@ import type { Basis } from './basis.ts';
 import { type Difference, differenceOfFigures } from './difference.ts';
 import { type EditionAnswer, editionFigureOn, type PooledSpreads } from './edition-figure.ts';
 import type { MassExponent } from './mass.ts';
-import type { MeasuredPair } from './pair-figure.ts';
-import type { NoticeableSteps, QuantityId } from './quantities.ts';
+import { type MeasuredPair, sessionFigures } from './pair-figure.ts';
+import {
+  type Catalogue,
+  describeQuantity,
+  type NoticeableSteps,
+  QUANTITIES,
+  type QuantityId,
+} from './quantities.ts';
 
-/** The quantities that a comparison shows, in order. */
+/** The quantities that every comparison shows, in order; others follow where two editions have them. */
 export const COMPARED_QUANTITIES: readonly QuantityId[] = [
   'heel-stack',
   'forefoot-stack',
   'drop',
   'mass',
 ];
+
+function quantitiesOf(edition: ComparedEdition): Set<QuantityId> {
+  const readings = edition.pairs.flatMap((pair) => pair.sessions.flatMap((one) => one.readings));
+  return new Set(readings.map((reading) => reading.quantity));
+}
+
+/** The shipped four, then what at least two of the editions have been measured for. */
+function comparedQuantities(
+  editions: readonly ComparedEdition[],
+  catalogue: Catalogue,
+): QuantityId[] {
+  const measured = editions.map(quantitiesOf);
+  const shared = (Object.keys(catalogue) as QuantityId[]).filter(
+    (id) =>
+      !COMPARED_QUANTITIES.includes(id) &&
+      !describeQuantity(id, catalogue).ordinal &&
+      measured.filter((ids) => ids.has(id)).length > 1,
+  );
+  return [...COMPARED_QUANTITIES, ...shared];
+}
+
+/** Set-up and room of a quantity as the editions have it, the first that has it leading. */
+function stationTermsOf(
+  editions: readonly ComparedEdition[],
+  quantity: QuantityId,
+): Pick<Basis, 'setup' | 'temperatureC'> {
+  for (const pair of editions.flatMap((edition) => edition.pairs))
+    for (const session of pair.sessions) {
+      if (!session.readings.some((reading) => reading.quantity === quantity)) continue;
+      const basis = sessionFigures(session).pair[quantity]?.basis;
+      if (!basis) continue;
+      return {
+        ...(basis.setup ? { setup: basis.setup } : {}),
+        ...(basis.temperatureC === undefined ? {} : { temperatureC: basis.temperatureC }),
+      };
+    }
+  return {};
+}
+
+/** The noticeable step: the lab's, or for a stiffness its share of the mean of the two values. */
+function stepFor(
+  quantity: QuantityId,
+  values: readonly (number | undefined)[],
+  lab: { noticeable: NoticeableSteps; catalogue?: Catalogue },
+): number {
+  const { noticeable, noticeableShare } = describeQuantity(quantity, lab.catalogue);
+  const known = values.filter((value) => value !== undefined);
+  if (noticeableShare === undefined || known.length === 0)
+    return lab.noticeable[quantity] ?? noticeable;
+  return (noticeableShare * known.reduce((sum, value) => sum + Math.abs(value), 0)) / known.length;
+}
 
 export interface ComparedEdition {
   id: string;
@@ -53,11 +110,20 @@ const shownValue = (answer: EditionAnswer): number | undefined =>
 export function compareEditions(
   editions: readonly ComparedEdition[],
   wanted: Basis,
-  lab: { exponent: MassExponent; spreads: PooledSpreads; noticeable: NoticeableSteps },
+  lab: {
+    exponent: MassExponent;
+    spreads: PooledSpreads;
+    noticeable: NoticeableSteps;
+    catalogue?: Catalogue;
+  },
 ): ComparedRow[] {
-  return COMPARED_QUANTITIES.map((quantity) => {
-    const noticeable = lab.noticeable[quantity];
-    const answers = editions.map((edition) => editionFigureOn(edition, quantity, wanted, lab));
+  return comparedQuantities(editions, lab.catalogue ?? QUANTITIES).map((quantity) => {
+    const { dependsOn } = describeQuantity(quantity, lab.catalogue);
+    const terms = dependsOn.includes('setup')
+      ? { ...wanted, ...stationTermsOf(editions, quantity) }
+      : wanted;
+    const answers = editions.map((edition) => editionFigureOn(edition, quantity, terms, lab));
+    const noticeable = stepFor(quantity, answers.map(shownValue), lab);
     const first = answers[0];
     const cells = editions.map((edition, index): ComparedCell => {
       const answer = answers[index] ?? { terms: 'not', reason: 'no figure', measure: 'measure it' };
@@ -65,7 +131,11 @@ export function compareEditions(
       if (index === 0 || !first) return cell;
       if (first.terms !== 'not' && answer.terms !== 'not') {
         if (first.speaksForEdition && answer.speaksForEdition)
-          cell.difference = differenceOfFigures(answer.figure, first.figure, noticeable);
+          cell.difference = differenceOfFigures(
+            answer.figure,
+            first.figure,
+            stepFor(quantity, [answer.figure.value, first.figure.value], lab),
+          );
         return cell;
       }
       const [own, reference] = [shownValue(answer), shownValue(first)];

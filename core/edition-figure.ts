@@ -4,7 +4,7 @@ import type { Basis } from './basis.ts';
 import { type Doubt, type Figure, figureExpanded, meanFigure } from './figure.ts';
 import type { MassExponent } from './mass.ts';
 import { type MeasuredPair, type PairAnswer, pairFigureOn } from './pair-figure.ts';
-import { QUANTITIES, type QuantityId } from './quantities.ts';
+import { type Catalogue, describeQuantity, QUANTITIES, type QuantityId } from './quantities.ts';
 import type { TermKind, UncertaintyTerm } from './uncertainty.ts';
 
 /** From this many pairs on, their own spread is used. */
@@ -52,6 +52,7 @@ function spreadTerm(
   quantity: QuantityId,
   editionId: string,
   pooled: PooledSpread | undefined,
+  catalogue: Catalogue,
 ): { term: UncertaintyTerm; holdsReadings: boolean; doubt?: Doubt } | undefined {
   const n = figures.length;
   const term = (sd: number, df: number, estimate?: string): UncertaintyTerm => ({
@@ -76,7 +77,7 @@ function spreadTerm(
         text: `${few}: spread of pairs from the lab's other editions`,
       },
     };
-  const assumed = QUANTITIES[quantity].betweenPairSd;
+  const assumed = describeQuantity(quantity, catalogue).betweenPairSd;
   return assumed === undefined
     ? undefined
     : {
@@ -99,11 +100,12 @@ export function editionOfPairs(
   quantity: QuantityId,
   editionId: string,
   pooled?: PooledSpread,
+  catalogue: Catalogue = QUANTITIES,
 ): EditionFigure {
   const figures = pairs.map((pair) => pair.figure);
   const average = meanFigure(figures, { pairs: figures.length });
   const pairU = Math.max(...figures.map(figureExpanded));
-  const spread = spreadTerm(figures, quantity, editionId, pooled);
+  const spread = spreadTerm(figures, quantity, editionId, pooled, catalogue);
   if (!spread)
     return {
       figure: {
@@ -137,18 +139,21 @@ export function editionFigureOn(
   edition: { id: string; pairs: readonly MeasuredPair[] },
   quantity: QuantityId,
   wanted: Basis,
-  lab: { exponent: MassExponent; spreads: PooledSpreads },
+  lab: { exponent: MassExponent; spreads: PooledSpreads; catalogue?: Catalogue },
 ): EditionAnswer {
   const answers = edition.pairs.map((pair) => ({
     tag: pair.tag,
-    answer: pairFigureOn(pair, quantity, wanted, lab.exponent),
+    answer: pairFigureOn(pair, quantity, wanted, lab.exponent, lab.catalogue),
   }));
   for (const terms of ['like', 'converted'] as const) {
     const usable = answers.flatMap(({ tag, answer }) =>
       answer.terms === terms ? [{ tag, figure: answer.figure }] : [],
     );
     if (usable.length > 0)
-      return { terms, ...editionOfPairs(usable, quantity, edition.id, lab.spreads[quantity]) };
+      return {
+        terms,
+        ...editionOfPairs(usable, quantity, edition.id, lab.spreads[quantity], lab.catalogue),
+      };
   }
   // A refusal with a figure says more than "not measured".
   const refusals = answers.flatMap(({ answer }) => (answer.terms === 'not' ? [answer] : []));

@@ -14,15 +14,11 @@ import {
   figureExpanded,
   figureUncertainty,
 } from './figure.ts';
+import type { GaugeTraits } from './gauge.ts';
 import { DEFAULT_MASS_EXPONENT, massFigureAtLabel } from './mass.ts';
 import { type MeasuredPair, pairFigureOn, pairOfShoes, sessionFigures } from './pair-figure.ts';
-import {
-  DEFAULT_NOTICEABLE,
-  type MeasuredQuantityId,
-  QUANTITIES,
-  type Side,
-} from './quantities.ts';
-import { type GaugeTraits, stationFigure } from './station-figure.ts';
+import { defaultSteps, type MeasuredQuantityId, QUANTITIES, type Side } from './quantities.ts';
+import { stationFigure } from './station-figure.ts';
 import { standardUncertainty } from './uncertainty.ts';
 
 const UK8 = { system: 'uk', size: 8 } as const;
@@ -33,7 +29,7 @@ const BASIS: Basis = {
   stack: { place: 'in-shoe', insole: 'in', lugs: 'in', layers: 'whole sole', method: 'needle' },
 };
 const GAUGE: GaugeTraits = { id: 'needle', resolution: 0.1, zeroU: 0.1, gainU: 0.002 };
-const LAB = { exponent: DEFAULT_MASS_EXPONENT, spreads: {}, noticeable: DEFAULT_NOTICEABLE };
+const LAB = { exponent: DEFAULT_MASS_EXPONENT, spreads: {}, noticeable: defaultSteps() };
 const SR = { sd: 0.2, df: 8, source: 'protocol' };
 
 function station(
@@ -356,7 +352,7 @@ describe('claims on like terms', () => {
       ['mass', 'right', 312],
     ]).sessions[0]!,
   ).pair;
-  const known = { exponent: DEFAULT_MASS_EXPONENT, noticeable: DEFAULT_NOTICEABLE };
+  const known = { exponent: DEFAULT_MASS_EXPONENT, noticeable: defaultSteps() };
   it('repeats that size and basis are not stated', () => {
     const claim = {
       quantity: 'heel-stack',

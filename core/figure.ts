@@ -20,7 +20,11 @@ export interface Doubt {
     | 'apart'
     | 'one-shoe'
     | 'pooled-spread'
-    | 'this-pair-only';
+    | 'this-pair-only'
+    | 'overdue-gauge'
+    | 'room'
+    | 'conditioning'
+    | 'set-up';
   text: string;
 }
 

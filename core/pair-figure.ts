@@ -1,11 +1,15 @@
 /** From the readings of a pair to the figures of its shoes and of the pair. */
-import { type Basis, type ConversionStep, compareBases } from './basis.ts';
+import { group } from 'd3-array';
+import { mean, median } from 'simple-statistics';
+import { type Basis, type ConversionStep, compareBases, type Layer } from './basis.ts';
 import { dropFigure } from './drop.ts';
-import { combineFigures, type Figure, meanFigure } from './figure.ts';
+import { combineFigures, type Doubt, type Figure, meanFigure } from './figure.ts';
+import type { GaugeTraits } from './gauge.ts';
 import { type MassExponent, massFigureAtLabel } from './mass.ts';
 import {
-  INSOLE_AT,
-  MEASURED_QUANTITIES,
+  type Catalogue,
+  describeQuantity,
+  LAYERS_AT,
   type MeasuredQuantityId,
   QUANTITIES,
   type QuantityId,
@@ -13,7 +17,8 @@ import {
   type Side,
 } from './quantities.ts';
 import type { Repeatability } from './repeated-readings.ts';
-import { type GaugeTraits, stationFigure } from './station-figure.ts';
+import { roomDoubts } from './room.ts';
+import { stationFigure } from './station-figure.ts';
 
 /** A reading that stands: neither superseded nor voided. */
 export interface StandingReading {
@@ -21,6 +26,9 @@ export interface StandingReading {
   quantity: MeasuredQuantityId;
   value: number;
   gauge: GaugeTraits;
+  temperatureC?: number | undefined;
+  humidityPct?: number | undefined;
+  cycleSd?: number | undefined;
 }
 
 /** What the core needs of one sitting with a pair; readings in the order taken. */
@@ -30,7 +38,13 @@ export interface SessionReadings {
   basis: Basis;
   /** Repeatability per station of the protocol, with a name for where it comes from. */
   repeatability: Partial<Record<MeasuredQuantityId, Repeatability & { source: string }>>;
+  /** What the protocol says of the set-up at a station. */
+  setups?: Partial<Record<MeasuredQuantityId, string>>;
+  /** False where the shoes were not conditioned as the protocol asks; absent: not said. */
+  conditioned?: boolean | undefined;
   readings: readonly StandingReading[];
+  /** Definitions of the quantities; absent: those that ship. */
+  catalogue?: Catalogue;
 }
 
 export interface MeasuredPair {
@@ -41,26 +55,82 @@ export interface MeasuredPair {
 
 export type FigureSet = Partial<Record<QuantityId, Figure>>;
 
-/** Basis of one quantity in a session: only stacks and drop carry a stack basis. */
-export function basisFor(quantity: QuantityId, basis: Basis): Basis {
-  if (QUANTITIES[quantity].dependsOn.includes('stack')) return basis;
-  const { stack: _stack, ...rest } = basis;
-  return rest;
+/** The figures of a set, in the order they came. */
+export function figuresIn(set: FigureSet): Figure[] {
+  return Object.values(set).filter((figure) => figure !== undefined);
+}
+
+/** Basis of one quantity: only what it depends on beside size, configuration and wear. */
+export function basisFor(
+  quantity: QuantityId,
+  basis: Basis,
+  catalogue: Catalogue = QUANTITIES,
+): Basis {
+  const { dependsOn } = describeQuantity(quantity, catalogue);
+  const { stack, setup, temperatureC, ...rest } = basis;
+  const own: Basis = rest;
+  if (stack && dependsOn.includes('stack')) own.stack = stack;
+  if (setup && dependsOn.includes('setup')) own.setup = setup;
+  if (temperatureC !== undefined && dependsOn.includes('temperature'))
+    own.temperatureC = temperatureC;
+  return own;
+}
+
+const known = (values: (number | undefined)[]): number[] =>
+  values.filter((value) => value !== undefined);
+
+const meanOf = (values: number[]): number | undefined =>
+  values.length > 0 ? mean(values) : undefined;
+
+/** Basis and doubts of one station: its set-up, and the room of its readings. */
+function stationTerms(
+  session: SessionReadings,
+  quantity: MeasuredQuantityId,
+  readings: readonly StandingReading[],
+): { basis: Basis; doubts: Doubt[] } {
+  const { catalogue = QUANTITIES } = session;
+  const { dependsOn } = describeQuantity(quantity, catalogue);
+  const temperatureC = meanOf(known(readings.map((reading) => reading.temperatureC)));
+  const humidityPct = meanOf(known(readings.map((reading) => reading.humidityPct)));
+  const setup = session.setups?.[quantity];
+  const basis = basisFor(
+    quantity,
+    {
+      ...session.basis,
+      ...(setup ? { setup } : {}),
+      ...(temperatureC === undefined ? {} : { temperatureC }),
+    },
+    catalogue,
+  );
+  const doubts: Doubt[] = dependsOn.includes('temperature')
+    ? roomDoubts({ temperatureC, humidityPct })
+    : [];
+  if (dependsOn.includes('temperature') && session.conditioned === false)
+    doubts.push({ code: 'conditioning', text: 'shoes not conditioned' });
+  if (dependsOn.includes('setup') && !setup)
+    doubts.push({ code: 'set-up', text: 'set-up not stated' });
+  return { basis, doubts };
 }
 
 /** All figures of one shoe in one session, drop included. */
 export function shoeFigures(session: SessionReadings, side: Side): FigureSet {
   const figures: FigureSet = {};
-  for (const quantity of MEASURED_QUANTITIES) {
+  const { catalogue = QUANTITIES } = session;
+  const mine = session.readings.filter((reading) => reading.side === side);
+  for (const [quantity, readings] of group(mine, (reading) => reading.quantity)) {
+    // Scores by hand are votes, not lengths: `handScores` keeps them.
+    if (describeQuantity(quantity, catalogue).ordinal) continue;
+    const { basis, doubts } = stationTerms(session, quantity, readings);
     const figure = stationFigure({
       quantity,
       side,
       sessionId: session.id,
-      basis: basisFor(quantity, session.basis),
+      basis,
       repeatability: session.repeatability[quantity],
-      readings: session.readings.filter((r) => r.side === side && r.quantity === quantity),
+      readings,
+      catalogue,
     });
-    if (figure) figures[quantity] = figure;
+    if (figure) figures[quantity] = { ...figure, doubts: [...figure.doubts, ...doubts] };
   }
   const { 'heel-stack': heel, 'forefoot-stack': forefoot } = figures;
   if (heel && forefoot) figures.drop = dropFigure(heel, forefoot);
@@ -84,16 +154,47 @@ export function sessionFigures(session: SessionReadings): Record<Side | 'pair', 
   const left = shoeFigures(session, 'left');
   const right = shoeFigures(session, 'right');
   const pair: FigureSet = {};
-  for (const quantity of Object.keys(QUANTITIES) as QuantityId[]) {
+  for (const quantity of new Set([
+    ...Object.keys(left),
+    ...Object.keys(right),
+  ]) as Set<QuantityId>) {
     const figure = pairOfShoes(left[quantity], right[quantity]);
     if (figure) pair[quantity] = figure;
   }
   return { left, right, pair };
 }
 
-/** The insole thickness of one shoe of the pair, from the latest session that took it. */
-function insoleFigure(pair: MeasuredPair, side: Side, stack: QuantityId): Figure | undefined {
-  const quantity = INSOLE_AT[stack];
+/** The votes of a score by hand, by shoe, with their median. */
+export interface HandScore {
+  quantity: MeasuredQuantityId;
+  side: Side;
+  votes: number[];
+  median: number;
+}
+
+/** Scores by hand of a session: ordinal, kept apart, never averaged with a fixture's figure. */
+export function handScores(session: SessionReadings): HandScore[] {
+  const { catalogue = QUANTITIES } = session;
+  const scored = session.readings.filter(
+    (reading) => describeQuantity(reading.quantity, catalogue).ordinal,
+  );
+  return [...group(scored, (reading) => `${reading.quantity} ${reading.side}`).values()].map(
+    (readings) => {
+      const [{ quantity, side }] = readings as [StandingReading];
+      const votes = readings.map((reading) => reading.value);
+      return { quantity, side, votes, median: median(votes) };
+    },
+  );
+}
+
+/** The thickness of a layer of one shoe of the pair, from the latest session that took it. */
+function layerFigure(
+  pair: MeasuredPair,
+  side: Side,
+  stack: QuantityId,
+  layer: Layer,
+): Figure | undefined {
+  const quantity = LAYERS_AT[stack]?.[layer];
   if (!quantity) return undefined;
   return latestFirst(pair)
     .map((session) => shoeFigures(session, side)[quantity])
@@ -104,26 +205,46 @@ function latestFirst(pair: MeasuredPair): SessionReadings[] {
   return [...pair.sessions].sort((a, b) => b.startedAt.localeCompare(a.startedAt));
 }
 
-function withInsole(
+/** A stack with a measured layer added or taken off, carrying the doubt of both. */
+function withLayer(
   pair: MeasuredPair,
   side: Side,
   stack: Figure,
-  add: boolean,
+  { kind, add }: ConversionStep & { kind: Layer },
 ): Figure | undefined {
-  const insole = insoleFigure(pair, side, stack.quantity);
-  if (!insole || !stack.basis.stack) return undefined;
+  const layer = layerFigure(pair, side, stack.quantity, kind);
+  if (!layer || !stack.basis.stack) return undefined;
   const converted = combineFigures(
     [
       { figure: stack, coefficient: 1 },
-      { figure: insole, coefficient: add ? 1 : -1 },
+      { figure: layer, coefficient: add ? 1 : -1 },
     ],
-    { basis: { ...stack.basis, stack: { ...stack.basis.stack, insole: add ? 'in' : 'out' } } },
+    { basis: { ...stack.basis, stack: { ...stack.basis.stack, [kind]: add ? 'in' : 'out' } } },
   );
   return {
     ...converted,
     provenance: 'converted',
-    conversions: [...converted.conversions, add ? 'insole added' : 'insole taken off'],
+    conversions: [...converted.conversions, `${kind} ${add ? 'added' : 'taken off'}`],
   };
+}
+
+function convertFigure(
+  pair: MeasuredPair,
+  side: Side,
+  start: Figure | undefined,
+  steps: readonly ConversionStep[],
+  to: Basis,
+  exponent: MassExponent,
+): Figure | undefined {
+  let figure = start;
+  for (const step of steps) {
+    if (!figure) return undefined;
+    figure =
+      step.kind === 'size'
+        ? massFigureAtLabel(figure, to.label, exponent)
+        : withLayer(pair, side, figure, { kind: step.kind, add: step.add });
+  }
+  return figure;
 }
 
 function convertShoe(
@@ -135,21 +256,21 @@ function convertShoe(
   to: Basis,
   exponent: MassExponent,
 ): Figure | undefined {
-  let figure = shoe[quantity];
-  for (const step of steps) {
-    if (!figure) return undefined;
-    if (step.kind === 'size') {
-      figure = massFigureAtLabel(figure, to.label, exponent);
-    } else if (quantity === 'drop') {
-      const { 'heel-stack': heel, 'forefoot-stack': forefoot } = shoe;
-      const heelOn = heel && withInsole(pair, side, heel, step.add);
-      const forefootOn = forefoot && withInsole(pair, side, forefoot, step.add);
-      figure = heelOn && forefootOn ? dropFigure(heelOn, forefootOn) : undefined;
-    } else {
-      figure = withInsole(pair, side, figure, step.add);
-    }
-  }
-  return figure;
+  const convert = (figure: Figure | undefined) =>
+    convertFigure(pair, side, figure, steps, to, exponent);
+  if (quantity !== 'drop') return convert(shoe[quantity]);
+  const heel = convert(shoe['heel-stack']);
+  const forefoot = convert(shoe['forefoot-stack']);
+  return heel && forefoot ? dropFigure(heel, forefoot) : undefined;
+}
+
+/** Why a stack could not be carried over: the layer that nobody measured. */
+function missingLayer(pair: MeasuredPair, own: Basis, wanted: Basis) {
+  const layer: Layer = own.stack?.insole === wanted.stack?.insole ? 'lugs' : 'insole';
+  return {
+    reason: `the ${layer} ${layer === 'lugs' ? 'are' : 'is'} ${own.stack?.[layer]} in one and ${wanted.stack?.[layer]} in the other`,
+    measure: `measure the ${layer} of ${pair.tag}, or its stack with the ${layer} ${wanted.stack?.[layer]}`,
+  };
 }
 
 /** A pair's figure on a wanted basis, or why there is none. */
@@ -167,6 +288,7 @@ export function pairFigureOn(
   quantity: QuantityId,
   wanted: Basis,
   exponent: MassExponent,
+  catalogue: Catalogue = QUANTITIES,
 ): PairAnswer {
   let converted: PairAnswer | undefined;
   let refusal: PairAnswer | undefined;
@@ -174,7 +296,12 @@ export function pairFigureOn(
     const figures = sessionFigures(session);
     const own = figures.pair[quantity];
     if (!own) continue;
-    const answer = compareBases(quantity, own.basis, basisFor(quantity, wanted));
+    const answer = compareBases(
+      quantity,
+      own.basis,
+      basisFor(quantity, wanted, catalogue),
+      catalogue,
+    );
     if (answer.terms === 'like') return { terms: 'like', figure: own };
     if (answer.terms === 'not') {
       refusal ??= { ...answer, figure: own };
@@ -188,8 +315,7 @@ export function pairFigureOn(
     else
       refusal ??= {
         terms: 'not',
-        reason: `the insole is ${own.basis.stack?.insole} in one and ${wanted.stack?.insole} in the other`,
-        measure: `measure the insole of ${pair.tag}, or its stack with the insole ${wanted.stack?.insole}`,
+        ...missingLayer(pair, own.basis, wanted),
         figure: own,
       };
   }
@@ -198,7 +324,7 @@ export function pairFigureOn(
     refusal ?? {
       terms: 'not',
       reason: 'not measured',
-      measure: `measure ${QUANTITIES[quantity].name.toLowerCase()} of ${pair.tag}`,
+      measure: `measure ${describeQuantity(quantity, catalogue).name.toLowerCase()} of ${pair.tag}`,
     }
   );
 }

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { questionReading, type ReadingToJudge } from './plausibility.ts';
+import { QUANTITIES } from './quantities.ts';
 
 const heel = (value: number, rest: Partial<ReadingToJudge> = {}) =>
   questionReading({
-    quantity: 'heel-stack',
+    definition: QUANTITIES['heel-stack'],
     side: 'left',
     value,
     bare: true,
@@ -14,7 +15,7 @@ const heel = (value: number, rest: Partial<ReadingToJudge> = {}) =>
   });
 
 const mass = (value: number, rest: Partial<ReadingToJudge> = {}) =>
-  heel(value, { quantity: 'mass', unit: 'g', repeatabilitySd: 0.4, ...rest });
+  heel(value, { definition: QUANTITIES.mass, unit: 'g', repeatabilitySd: 0.4, ...rest });
 
 describe('readings that look wrong', () => {
   it('asks nothing of an ordinary reading', () => {

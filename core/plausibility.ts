@@ -1,7 +1,8 @@
 /** Readings that look wrong are asked about as typed, never refused. */
 import { median } from 'simple-statistics';
-import { QUANTITIES, type QuantityId, type Side } from './quantities.ts';
-import { canonicalUnit, findUnit, toCanonical } from './units.ts';
+import type { Side } from './quantities.ts';
+import type { QuantityDefinition } from './quantity.ts';
+import { canonicalUnit, findUnit, type QuantityKind, toCanonical } from './units.ts';
 
 /** Another way to read what was typed. */
 export interface Correction {
@@ -23,7 +24,7 @@ export interface PlausibilityQuestion {
 }
 
 export interface ReadingToJudge {
-  quantity: QuantityId;
+  definition: QuantityDefinition;
   side: Side;
   /** Canonical unit. */
   value: number;
@@ -42,17 +43,25 @@ const FAR_SHARE = 0.03;
 /** Left and right of one pair seldom differ by more than this share. */
 const SIDES_SHARE = 0.12;
 
+/** Units that a bare number is likely to have been read in, by kind. */
+const MISTAKEN_UNITS: Partial<Record<QuantityKind, string[]>> = {
+  mass: ['oz', 'g', 'lb'],
+  length: ['in', 'cm', 'mm'],
+  angle: ['rad', '°'],
+  'angular-stiffness': ['N·m/rad', 'N·m/°'],
+};
+
 const OTHER: Record<Side, Side> = { left: 'right', right: 'left' };
 
 function slips(reading: ReadingToJudge): Correction[] {
-  const kind = QUANTITIES[reading.quantity].kind;
+  const { kind } = reading.definition;
   const decimal = [0.1, 10, 0.01, 100].map((factor) => ({
     reason: 'slipped decimal mark',
     value: reading.value * factor,
   }));
   if (!reading.bare) return decimal;
   const typed = reading.value / (findUnit(reading.unit, kind) ?? canonicalUnit(kind)).factor;
-  const units = kind === 'mass' ? ['oz', 'g', 'lb'] : ['in', 'cm', 'mm'];
+  const units = MISTAKEN_UNITS[kind] ?? [];
   const otherUnits = units.flatMap((symbol) => {
     const unit = findUnit(symbol, kind);
     return unit && symbol !== reading.unit
@@ -76,8 +85,7 @@ function slips(reading: ReadingToJudge): Correction[] {
  * @example a bare 11.3 in a gram field: outside, with the correction 320.3 g (ounces)
  */
 export function questionReading(reading: ReadingToJudge): PlausibilityQuestion | undefined {
-  const { quantity, side, value, soFar, repeatabilitySd } = reading;
-  const definition = QUANTITIES[quantity];
+  const { definition, side, value, soFar, repeatabilitySd } = reading;
   const [least, most] = definition.plausible;
   const within = (candidate: number) => candidate >= least && candidate <= most;
   const same = soFar[side];

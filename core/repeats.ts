@@ -24,6 +24,9 @@ export const MOST_JUDGED = 10;
  * statistics, from memory.
  */
 const MEDIAN_FACTORS: Record<number, number> = {
+  1: 1,
+  2: 0.7071,
+  3: 0.6698,
   4: 0.546,
   5: 0.536,
   6: 0.463,
@@ -32,6 +35,11 @@ const MEDIAN_FACTORS: Record<number, number> = {
   9: 0.408,
   10: 0.372,
 };
+
+/** Standard error of the median of n normal readings in SDs; beyond the table its limit √(π/2n). */
+export function medianFactor(n: number): number {
+  return MEDIAN_FACTORS[n] ?? Math.sqrt(Math.PI / (2 * n));
+}
 
 export type RepeatsAction = 'take-two-more' | 'mean' | 'median';
 
@@ -71,6 +79,6 @@ export function decideRepeats(values: readonly number[], repeatabilitySd: number
   if (range <= allowed * (1 + 1e-9) + 1e-12)
     return { action: 'mean', result: mean([...values]), range, allowed };
   if (n < 4) return { action: 'take-two-more', range, allowed };
-  const u = (MEDIAN_FACTORS[n] ?? 0) * sampleStandardDeviation([...values]);
+  const u = medianFactor(n) * sampleStandardDeviation([...values]);
   return { action: 'median', result: median([...values]), range, allowed, u, df: n - 1 };
 }

@@ -82,10 +82,14 @@ describe('tools and tags', () => {
   });
   it('starts inside the shoe with a needle gauge, and offers the insole out', () => {
     const protocols = protocolsFor(['ruler', 'needle gauge', 'scale']);
-    expect(protocols.map((one) => `${one.stack.place} ${one.stack.insole}`)).toEqual([
-      'in-shoe in',
-      'in-shoe out',
-      'sidewall in',
+    expect(protocols.map((one) => one.name)).toEqual([
+      'In-shoe 12 / 75 %, insole in, needle gauge',
+      'In-shoe 12 / 75 %, insole out, needle gauge',
+      'Quick review',
+      'Midsole only',
+      'Full bench',
+      'Sidewall, ruler',
+      'On-the-shoe hardness',
     ]);
     expect(protocols[0]?.stations.map((station) => station.quantity)).toEqual([
       'mass',

@@ -1,22 +1,27 @@
 /** From what is recorded of a sitting to what the figures are computed from. */
 import type { Configuration, StackBasis } from './basis.ts';
+import { gaugeTraits, type RecordedInstrument } from './gauge.ts';
 import type { SessionReadings } from './pair-figure.ts';
-import type { MeasuredQuantityId, Side } from './quantities.ts';
+import type { Catalogue, MeasuredQuantityId, Side } from './quantities.ts';
 import type { SizeLabel } from './size-label.ts';
-import type { GaugeTraits } from './station-figure.ts';
-import { findUnit } from './units.ts';
 
 /** What is recorded of one sitting. */
 export interface RecordedSession {
   id: string;
   startedAt: string;
   configuration: Configuration;
+  removed: string;
+  conditioned: boolean | null;
   wornKm: number;
   readings: readonly {
     side: Side;
     quantity: MeasuredQuantityId;
     value: number;
     instrumentId: string;
+    takenAt: string;
+    temperatureC: number | null;
+    humidityPct: number | null;
+    cycleSd: number | null;
     supersededBy: string | null;
     voided: string | null;
   }[];
@@ -26,28 +31,9 @@ export interface RecordedProtocol {
   stack: StackBasis;
   stations: readonly {
     quantity: MeasuredQuantityId;
+    setup: string;
     repeatability: { sd: number; df: number; source: string };
   }[];
-}
-
-/** An instrument with its resolution and calibration in its own unit. */
-export interface RecordedInstrument {
-  id: string;
-  unit: string;
-  resolution: number;
-  zeroU: number;
-  gainU: number;
-}
-
-/** An instrument's traits in the canonical unit. */
-export function gaugeTraits(instrument: RecordedInstrument): GaugeTraits {
-  const factor = findUnit(instrument.unit)?.factor ?? 1;
-  return {
-    id: instrument.id,
-    resolution: instrument.resolution * factor,
-    zeroU: instrument.zeroU * factor,
-    gainU: instrument.gainU,
-  };
 }
 
 /**
@@ -59,14 +45,16 @@ export function sessionReadings(
   label: SizeLabel,
   protocol: RecordedProtocol,
   instruments: readonly RecordedInstrument[],
+  catalogue?: Catalogue,
 ): SessionReadings {
-  const gauges = new Map(instruments.map((i) => [i.id, gaugeTraits(i)]));
+  const known = new Map(instruments.map((instrument) => [instrument.id, instrument]));
   return {
     id: session.id,
     startedAt: session.startedAt,
     basis: {
       label,
       configuration: session.configuration,
+      removed: session.removed,
       wornKm: session.wornKm,
       stack: protocol.stack,
     },
@@ -74,10 +62,27 @@ export function sessionReadings(
       protocol.stations.map((station) => [station.quantity, station.repeatability]),
     ),
     readings: session.readings.flatMap((reading) => {
-      const gauge = gauges.get(reading.instrumentId);
+      const instrument = known.get(reading.instrumentId);
       const stands = reading.voided === null && reading.supersededBy === null;
-      const { side, quantity, value } = reading;
-      return stands && gauge ? [{ side, quantity, value, gauge }] : [];
+      if (!stands || !instrument) return [];
+      const { side, quantity, value, temperatureC, humidityPct, cycleSd } = reading;
+      const gauge = gaugeTraits(instrument, reading.takenAt);
+      return [
+        {
+          side,
+          quantity,
+          value,
+          gauge,
+          temperatureC: temperatureC ?? undefined,
+          humidityPct: humidityPct ?? undefined,
+          cycleSd: cycleSd ?? undefined,
+        },
+      ];
     }),
+    setups: Object.fromEntries(
+      protocol.stations.map((station) => [station.quantity, station.setup]),
+    ),
+    conditioned: session.conditioned ?? undefined,
+    ...(catalogue ? { catalogue } : {}),
   };
 }

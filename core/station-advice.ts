@@ -6,6 +6,7 @@ import { allowedRange, decideRepeats, MOST_JUDGED } from './repeats.ts';
 
 export type StationAdvice =
   | { kind: 'first' }
+  | { kind: 'fixed'; n: number; of: number }
   | { kind: 'single'; U: number }
   | { kind: 'take-more'; range: number; usual: number; widest: number }
   | { kind: 'median'; range: number; allowed: number; n: number }
@@ -22,10 +23,12 @@ export type StationAdvice =
 export function adviseStation(
   values: readonly number[],
   figure: Figure | undefined,
-  step: { repeatabilitySd: number; resolution: number },
+  step: { repeatabilitySd: number; resolution: number; fixedReadings?: number | undefined },
 ): StationAdvice {
   const n = values.length;
   if (n === 0 || !figure) return { kind: 'first' };
+  if (step.fixedReadings !== undefined && n < step.fixedReadings)
+    return { kind: 'fixed', n, of: step.fixedReadings };
   if (n === 1) return { kind: 'single', U: figureExpanded(figure) };
   const doubtful = findDoubtfulReading(values, step);
   if (doubtful) {
@@ -36,6 +39,8 @@ export function adviseStation(
   }
   if (n > MOST_JUDGED) return { kind: 'agree', range: 0, allowed: 0 };
   const { action, range, allowed } = decideRepeats(values, step.repeatabilitySd);
+  if (action === 'take-two-more' && step.fixedReadings !== undefined)
+    return { kind: 'median', range, allowed, n };
   if (action === 'take-two-more')
     return {
       kind: 'take-more',

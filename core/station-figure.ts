@@ -1,27 +1,26 @@
 /** One side, one station: from its readings to a figure. */
-import { mean, median } from 'simple-statistics';
+import { mean, median, sampleStandardDeviation } from 'simple-statistics';
 import type { Basis } from './basis.ts';
 import type { Doubt, Figure } from './figure.ts';
+import type { GaugeTraits } from './gauge.ts';
 import { findDoubtfulReading } from './outlier.ts';
-import { type MeasuredQuantityId, nameStation, type Side } from './quantities.ts';
+import {
+  type Catalogue,
+  describeQuantity,
+  type MeasuredQuantityId,
+  nameStation,
+  QUANTITIES,
+  type Side,
+} from './quantities.ts';
 import { type Repeatability, resolutionUncertainty, scatterOfMean } from './repeated-readings.ts';
-import { decideRepeats, MOST_JUDGED } from './repeats.ts';
+import { decideRepeats, MOST_JUDGED, medianFactor } from './repeats.ts';
 import type { UncertaintyTerm } from './uncertainty.ts';
-
-/** What the figure needs to know of an instrument. Standard uncertainties. */
-export interface GaugeTraits {
-  id: string;
-  /** Smallest step of the indication, canonical unit. */
-  resolution: number;
-  /** Calibration uncertainty of the zero, canonical unit. */
-  zeroU: number;
-  /** Calibration uncertainty of the slope, relative. */
-  gainU: number;
-}
 
 export interface StationReading {
   value: number;
   gauge: GaugeTraits;
+  /** SD of the cycles behind a value that a curve gave. */
+  cycleSd?: number | undefined;
 }
 
 export interface Station {
@@ -32,9 +31,13 @@ export interface Station {
   /** Repeatability of the protocol at this station, and a name for where it comes from. */
   repeatability?: (Repeatability & { source: string }) | undefined;
   readings: readonly StationReading[];
+  catalogue?: Catalogue;
 }
 
 const KNOWN = Number.POSITIVE_INFINITY;
+
+/** The SD of three cycles has two degrees of freedom. */
+const CYCLE_DF = 2;
 
 interface Centre {
   value: number;
@@ -43,6 +46,35 @@ interface Centre {
   /** Set where the protocol's repeatability, not these readings, gave u. */
   estimate?: string;
   doubt?: Doubt;
+}
+
+/** The median of a fixed number of readings (hardness), tested against f(n) as any repeats are. */
+function fixedCentre(
+  values: number[],
+  repeatability: Station['repeatability'],
+): Centre | undefined {
+  const n = values.length;
+  const value = median(values);
+  if (!repeatability) {
+    const scatter = scatterOfMean(values);
+    return scatter && { value, u: (medianFactor(n) * (scatter.sd ?? 0)) as number, df: scatter.df };
+  }
+  const wide =
+    n >= 2 && n <= MOST_JUDGED && decideRepeats(values, repeatability.sd).action !== 'mean';
+  const sd = wide ? sampleStandardDeviation(values) : repeatability.sd;
+  return {
+    value,
+    u: medianFactor(n) * sd,
+    df: wide ? n - 1 : repeatability.df,
+    ...(wide
+      ? {
+          doubt: {
+            code: 'apart' as const,
+            text: `${n} readings spread wider than this gauge usually does`,
+          },
+        }
+      : { estimate: repeatability.source }),
+  };
 }
 
 /** Mean, or the median where ISO 5725-6 says so, with the scatter behind it. */
@@ -68,6 +100,16 @@ function centreOf(values: number[], repeatability: Station['repeatability']): Ce
   return centre;
 }
 
+/** The scatter of cycles behind values from curves: the mean of their variances, each as it is. */
+function cycleTerms(readings: readonly StationReading[], at: string): UncertaintyTerm[] {
+  const squares = readings.flatMap(({ cycleSd }) => (cycleSd === undefined ? [] : [cycleSd ** 2]));
+  if (squares.length === 0) return [];
+  const df = CYCLE_DF * squares.length;
+  return [
+    { key: `cycles:${at}`, kind: 'cycles', u: Math.sqrt(mean(squares) / readings.length), df },
+  ];
+}
+
 function calibrationTerms(readings: readonly StationReading[], value: number): UncertaintyTerm[] {
   const shares = new Map<string, { gauge: GaugeTraits; share: number }>();
   for (const { gauge } of readings) {
@@ -84,13 +126,17 @@ function calibrationTerms(readings: readonly StationReading[], value: number): U
  * The figure of one station of one shoe: mean of its readings (median where four disagree,
  * ISO 5725-6), scatter, resolution once, and the zero and gain parts of the calibration.
  *
+ * A quantity with a fixed number of readings gives their median; a value from a curve brings the SD
+ * of its cycles.
+ *
  * @returns undefined without readings, or for one reading without a repeatability
  */
 export function stationFigure(station: Station): Figure | undefined {
-  const { quantity, side, sessionId, readings, repeatability } = station;
+  const { quantity, side, sessionId, readings, repeatability, catalogue = QUANTITIES } = station;
   if (readings.length === 0) return undefined;
   const values = readings.map((reading) => reading.value);
-  const centre = centreOf(values, repeatability);
+  const fixed = describeQuantity(quantity, catalogue).fixedReadings !== undefined;
+  const centre = fixed ? fixedCentre(values, repeatability) : centreOf(values, repeatability);
   if (!centre) return undefined;
   const resolution = Math.max(...readings.map((reading) => reading.gauge.resolution));
   const at = `${sessionId}:${quantity}:${side}`;
@@ -99,7 +145,7 @@ export function stationFigure(station: Station): Figure | undefined {
     kind: 'readings',
     u: centre.u,
     df: centre.df,
-    more: { what: 'reading', n: values.length, at: nameStation(quantity, side) },
+    more: { what: 'reading', n: values.length, at: nameStation(quantity, side, catalogue) },
   };
   if (centre.estimate) scatterTerm.estimate = centre.estimate;
   const doubtful = findDoubtfulReading(values, {
@@ -112,11 +158,14 @@ export function stationFigure(station: Station): Figure | undefined {
       code: doubtful.doubt,
       text: `${side} reading ${doubtful.index + 1} stands apart (${doubtful.doubt})`,
     });
+  for (const overdue of new Set(readings.flatMap(({ gauge }) => gauge.overdue ?? [])))
+    doubts.push({ code: 'overdue-gauge', text: overdue });
   return {
     quantity,
     value: centre.value,
     terms: [
       scatterTerm,
+      ...cycleTerms(readings, at),
       {
         key: `resolution:${at}`,
         kind: 'resolution',

@@ -1,5 +1,5 @@
 /** Conformity of a difference with a tolerance (JCGM 106). */
-import { QUANTITIES, type QuantityId } from './quantities.ts';
+import { type Catalogue, describeQuantity, QUANTITIES, type QuantityId } from './quantities.ts';
 
 export type ToleranceVerdict = 'within' | 'out' | 'cannot tell';
 
@@ -11,7 +11,11 @@ export function judgeTolerance(d: number, U: number, tolerance: number): Toleran
 }
 
 /** The left-right tolerance of a quantity about a value: the greater of a span and a share. */
-export function sideTolerance(quantity: QuantityId, value: number): number {
-  const { absolute, share } = QUANTITIES[quantity].sideTolerance;
+export function sideTolerance(
+  quantity: QuantityId,
+  value: number,
+  catalogue: Catalogue = QUANTITIES,
+): number {
+  const { absolute, share } = describeQuantity(quantity, catalogue).sideTolerance;
   return Math.max(absolute, share * Math.abs(value));
 }

@@ -121,9 +121,19 @@ function readNumber(text: string): Result<ReadNumber> {
   return accepted({ value, half: 0.5 * 10 ** -digits });
 }
 
+/** Hardness scales are not units of one another. */
+const SCALES: readonly QuantityKind[] = ['rubber-hardness', 'foam-hardness'];
+
 function unknownUnit(spelling: string, kind: QuantityKind): { ok: false; fault: Fault } {
   const wanted = list(unitsOfKind(kind).map((u) => u.symbol));
   const other = findUnit(spelling, kind);
+  if (other && SCALES.includes(other.kind) && SCALES.includes(kind))
+    return refused(
+      'wrong-scale',
+      kind === 'rubber-hardness'
+        ? 'That is the type C scale, for foam. Rubber is read with the type A durometer; the scales are not converted.'
+        : 'That is the type A scale, for rubber. Foam is read with the type C durometer; the scales are not converted.',
+    );
   return other
     ? refused('wrong-unit', `${other.symbol} is a unit of ${other.kind}; here ${wanted} is wanted.`)
     : refused('unknown-unit', `“${spelling}” is no unit known here. Use ${wanted}.`);

@@ -10,6 +10,7 @@ import { tQuantile } from './student-t.ts';
 
 export const TERM_KINDS = [
   'readings',
+  'cycles',
   'resolution',
   'zero',
   'gain',

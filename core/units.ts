@@ -2,7 +2,8 @@
  * Units of every kind of quantity and their exact factors.
  *
  * Values are stored in the canonical unit of their kind (mm, g, m, N, N·m, °, °C, s) and shown in
- * the unit a user chose. Exact factors: 1 in = 25.4 mm, 1 mi = 1609.344 m, 1 lb = 453.59237 g,
+ * the unit a user chose. Each hardness scale is a kind of its own, so that one is never taken for
+ * another. Exact factors: 1 in = 25.4 mm, 1 mi = 1609.344 m, 1 lb = 453.59237 g,
  * 1 oz = 28.349523125 g (international yard and pound agreement, 1959).
  */
 
@@ -15,7 +16,12 @@ export const QUANTITY_KINDS = [
   'angle',
   'temperature',
   'time',
-  'hardness',
+  'rubber-hardness',
+  'foam-hardness',
+  'stiffness',
+  'angular-stiffness',
+  'share',
+  'grade',
 ] as const;
 export type QuantityKind = (typeof QUANTITY_KINDS)[number];
 
@@ -57,13 +63,19 @@ export const UNITS: readonly Unit[] = [
   unit('N·m', 'moment', 1, ['nm', 'n m', 'n*m', 'newton metre', 'newton metres']),
   unit('°', 'angle', 1, ['deg', 'degree', 'degrees']),
   unit('rad', 'angle', 180 / Math.PI, ['radian', 'radians']),
+  // Ahead of the temperatures: a bare C typed for a hardness is the foam scale.
+  unit('A', 'rubber-hardness', 1, ['type a', 'sh a', 'points a', 'a points']),
+  unit('C', 'foam-hardness', 1, ['type c', 'points c', 'c points']),
   unit('°C', 'temperature', 1, ['c', 'deg c', 'celsius']),
   unit('°F', 'temperature', 5 / 9, ['f', 'deg f', 'fahrenheit'], (-32 * 5) / 9),
   unit('s', 'time', 1, ['sec', 'second', 'seconds']),
   unit('min', 'time', 60, ['minute', 'minutes']),
   unit('h', 'time', 3600, ['hour', 'hours', 'hr', 'hrs']),
-  // Hardness scales are not units of one another: a number of points is never converted.
-  unit('points', 'hardness', 1, ['point', 'pt', 'pts']),
+  unit('N/mm', 'stiffness', 1, ['n per mm', 'kn/m']),
+  unit('N·m/°', 'angular-stiffness', 1, ['nm/deg', 'n·m/deg', 'nm/°']),
+  unit('N·m/rad', 'angular-stiffness', Math.PI / 180, ['nm/rad', 'n·m/radian']),
+  unit('%', 'share', 1, ['percent', 'per cent', 'pct']),
+  unit('grade', 'grade', 1, ['grades']),
 ];
 
 const CANONICAL_SYMBOLS: Record<QuantityKind, string> = {
@@ -75,7 +87,12 @@ const CANONICAL_SYMBOLS: Record<QuantityKind, string> = {
   angle: '°',
   temperature: '°C',
   time: 's',
-  hardness: 'points',
+  'rubber-hardness': 'A',
+  'foam-hardness': 'C',
+  stiffness: 'N/mm',
+  'angular-stiffness': 'N·m/°',
+  share: '%',
+  grade: 'grade',
 };
 
 /** The unit in which values of a kind are stored. Example: `canonicalUnit('mass').symbol === 'g'`. */

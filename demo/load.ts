@@ -2,14 +2,19 @@
 import dayjs from 'dayjs';
 import { v7 as uuid7 } from 'uuid';
 import { claimRecords } from '#contract/claim-records.ts';
-import { editionFields, pairFields, TOOLS } from '#contract/records.ts';
+import { editionFields, pairFields } from '#contract/records.ts';
 import { readClaims } from '#core/claim-text.ts';
 import { QUANTITIES } from '#core/quantities.ts';
+import { TOOL_NAMES } from '#core/tools.ts';
 import { canonicalUnit } from '#core/units.ts';
 import { summarisePair } from '#server/measured-pairs.ts';
+import { setUpLab } from '#server/set-up.ts';
 import type { Db } from '#server/store/database.ts';
 import { openStores, type Stores } from '#server/stores.ts';
+import { FULL_BENCH_PAIRS, measureFullBench } from './full-bench.ts';
+import { equipInstruments } from './instruments.ts';
 import { demoNoise, demoReadings } from './scenario.ts';
+import { shoeTruths } from './shoe-truths.ts';
 import {
   DEMO_PEOPLE,
   DEMO_STACKS,
@@ -19,7 +24,7 @@ import {
 } from './truths.ts';
 
 /** Grows when the scenario changes, so that an older demo database is made anew. */
-export const SCENARIO_VERSION = 1;
+export const SCENARIO_VERSION = 2;
 
 const SCENARIO_SETTING = 'demo-scenario';
 
@@ -87,8 +92,9 @@ function measure(
   const readings = demoReadings(edition, pair, noise);
   if (!pair.protocol || readings.length === 0) return;
   const wanted = DEMO_STACKS[pair.protocol];
-  const protocol = stores.lab
-    .protocols()
+  const instruments = stores.instruments.all();
+  const protocol = stores.protocols
+    .all()
     .find(({ stack }) => stack.place === wanted.place && stack.insole === wanted.insole);
   if (!protocol) throw new Error(`no protocol for ${pair.protocol}`);
   let at = today.subtract(Math.max(1, pair.receivedDaysAgo - 1), 'day').hour(10);
@@ -110,6 +116,8 @@ function measure(
         protocolId: protocol.id,
         person,
         configuration: 'as sold',
+        removed: '',
+        conditioned: null,
         wornKm: pair.wornKm ?? 0,
         startedAt: at.toISOString(),
       });
@@ -124,11 +132,17 @@ function measure(
           typed,
           unit: canonicalUnit(QUANTITIES[quantity].kind).symbol,
           instrumentId:
-            protocol.stations.find((station) => station.quantity === quantity)?.instrumentId ?? '',
+            instruments.find(
+              ({ kind }) =>
+                kind === protocol.stations.find((station) => station.quantity === quantity)?.tool,
+            )?.id ?? '',
           takenAt: at.toISOString(),
           supersedes: null,
           reason: '',
           note: '',
+          entered: 'typed',
+          temperatureC: null,
+          humidityPct: null,
         });
         if (voided) stores.sessions.void(id, voided, at.toISOString());
       }
@@ -152,14 +166,20 @@ export function loadScenario(db: Db, day: string): void {
   const stores = openStores(db);
   const today = dayjs(day);
   const noise = demoNoise();
+  const truth = shoeTruths();
   db.transaction(() => {
     const start = today.subtract(300, 'day');
-    stores.lab.setUp(TOOLS, () => idAt(start));
+    setUpLab(stores, TOOL_NAMES, () => idAt(start));
+    equipInstruments(stores, today, idAt);
     for (const person of DEMO_PEOPLE) stores.lab.addPerson({ id: idAt(start), ...person });
     for (const edition of EDITION_TRUTHS)
       edition.pairs.forEach((pair, index) => {
         const pairId = receive(stores, edition, pair, today, index === 0);
         measure(stores, edition, pair, pairId, today, noise);
+        if (!FULL_BENCH_PAIRS.includes(pair.tag)) return;
+        const at = today.subtract(Math.max(1, pair.receivedDaysAgo - 3), 'day').hour(9);
+        const { tag, wornKm = 0 } = pair;
+        measureFullBench(stores, { id: pairId, tag, wornKm }, truth, at, idAt);
       });
     stores.lab.writeSetting(SCENARIO_SETTING, SCENARIO_VERSION);
   })();

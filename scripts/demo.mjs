@@ -2,12 +2,14 @@
 import { join } from 'node:path';
 import { ROOT } from './install.mjs';
 import { serve } from './serve.mjs';
+import { startStandInProcess } from './stand-ins.mjs';
 
 const database = process.env.EMVEX_DEMO_DB ?? join(ROOT, 'data', 'demo.db');
 
 await serve({
   database,
   demo: true,
+  standIns: startStandInProcess,
   prepare: async () => {
     const { prepareDemo } = await import('../demo/prepare.ts');
     const today = new Date().toISOString().slice(0, 10);

@@ -15,7 +15,7 @@ function portFrom(text) {
 }
 
 /** Installs and builds what is not current, prepares the database, and serves it. */
-export async function serve({ database, demo, prepare }) {
+export async function serve({ database, demo, prepare, standIns }) {
   const port = portFrom(process.env.PORT);
   installPackages();
   const pages = await buildPages();
@@ -23,10 +23,23 @@ export async function serve({ database, demo, prepare }) {
   register();
   const { startServer, StartRefusal } = await import('../server/start.ts');
   const { DatabaseRefusal } = await import('../server/store/database.ts');
+  const { createGaugeDriver } = await import('../instruments/driver.ts');
   try {
     if (prepare) await prepare();
     const { version } = JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8'));
-    const { address, stop } = await startServer({ database, port, pages, version, demo });
+    const simulated = standIns ? await standIns() : undefined;
+    const gauges = createGaugeDriver(simulated ? { standIn: simulated.addressOf } : {});
+    const { address, stop } = await startServer({
+      database,
+      port,
+      pages,
+      version,
+      demo,
+      gauges,
+    }).catch((error) => {
+      simulated?.stop();
+      throw error;
+    });
     console.log(
       `Emvex${demo ? ', with the demo scenario,' : ''} is at ${address}  (Ctrl-C stops it)`,
     );
@@ -35,6 +48,7 @@ export async function serve({ database, demo, prepare }) {
     const end = () => {
       if (stopping) return;
       stopping = true;
+      simulated?.stop();
       stop().then(() => {
         console.log('\nStopped; the database is closed.');
         process.exit(0);

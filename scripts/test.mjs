@@ -55,6 +55,7 @@ step('which folder may import which', 'depcruise', [
   'core',
   'contract',
   'server',
+  'instruments',
   'web',
   'demo',
   'bench',

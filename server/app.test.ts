@@ -89,9 +89,9 @@ async function bench(tools = ['needle gauge', 'scale']) {
     quantity,
     typed,
     unit: quantity === 'mass' ? 'g' : 'mm',
-    instrumentId: lab.protocols[0].stations.find(
-      (s: { quantity: string }) => s.quantity === quantity,
-    ).instrumentId,
+    instrumentId: lab.instruments.find(
+      ({ kind }: { kind: string }) => kind === (quantity === 'mass' ? 'scale' : 'needle gauge'),
+    ).id,
     takenAt: '2026-03-01T09:01:00Z',
     ...rest,
   });

@@ -5,12 +5,16 @@ import compression from 'compression';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { v7 as newId } from 'uuid';
+import type { GaugeFeed } from '#contract/live-gauges.ts';
 import { mountEndpoints } from './endpoint.ts';
 import { guardHost } from './guard.ts';
-import { labKnowledge } from './measured-pairs.ts';
+import { importJobs } from './imports.ts';
+import { labKnowledge, refreshStale } from './measured-pairs.ts';
 import { describeApi } from './openapi.ts';
 import { problemHandler, Refusal } from './problems.ts';
 import { mountCalculations } from './routes/calculations.ts';
+import { mountFiles } from './routes/files.ts';
+import { mountGauges } from './routes/gauges.ts';
 import { labRoutes } from './routes/lab.ts';
 import { pairRoutes } from './routes/pairs.ts';
 import { sessionRoutes } from './routes/sessions.ts';
@@ -28,6 +32,8 @@ export interface AppOptions {
   /** Folder of the built pages; left out: the API alone. */
   pages?: string;
   now?: () => string;
+  /** Gauges that are read live; left out: none. */
+  gauges?: GaugeFeed;
   log?: (error: unknown) => void;
 }
 
@@ -64,10 +70,14 @@ function servePages(app: Express, pages: string): void {
 }
 
 export function createApp(options: AppOptions): Express {
-  const { db, version, demo = false, pages, log = console.error } = options;
+  const { db, version, demo = false, pages, gauges, log = console.error } = options;
   const now = options.now ?? (() => new Date().toISOString());
   const stores = openStores(db);
   const knowledge = labKnowledge(stores);
+  const imports = importJobs(db);
+  const watchInstruments = () => gauges?.watch(stores.instruments.all());
+  watchInstruments();
+  refreshStale(stores).catch(log);
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', 'weak');
@@ -83,15 +93,17 @@ export function createApp(options: AppOptions): Express {
   mountCalculations(app);
   mountEndpoints(
     app,
-    { changes: stores.changes, now },
+    { changes: stores.changes, now, busy: imports.isWriting },
     {
       health: () => ({ ok: true, version, demo }),
-      ...labRoutes(stores, knowledge, newId),
+      ...labRoutes(stores, knowledge, newId, watchInstruments),
       ...pairRoutes(stores),
       ...sessionRoutes(stores),
       ...sheetRoutes(stores, knowledge),
     },
   );
+  mountFiles(app, db, stores, imports, now, log);
+  mountGauges(app, gauges);
   app.use('/api', (request) => {
     throw new Refusal(404, `There is nothing at ${request.method} /api${request.path}.`);
   });

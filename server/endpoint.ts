@@ -26,9 +26,11 @@ export type Handlers = { [N in PathName]: (call: Call<N>) => AnswerOf<N> };
 interface Wiring {
   changes: ChangeStore;
   now: () => string;
+  /** True while a file is being written: other changes are asked to come again. */
+  busy: () => boolean;
 }
 
-function changeId(request: Request): string {
+export function changeId(request: Request): string {
   const given = uuid7.safeParse(request.get(CHANGE_HEADER));
   if (given.success) return given.data;
   throw new Refusal(
@@ -37,7 +39,7 @@ function changeId(request: Request): string {
   );
 }
 
-function personCode(request: Request): string {
+export function personCode(request: Request): string {
   return (request.get(PERSON_HEADER) ?? 'bench').trim().slice(0, 20) || 'bench';
 }
 
@@ -58,6 +60,8 @@ function respond(wiring: Wiring, name: PathName, handler: (call: never) => unkno
       throw new Refusal(415, 'Send the change as JSON (content type application/json).');
     const body = endpoint.body?.parse(request.body);
     const now = wiring.now();
+    if (writes && wiring.busy())
+      throw new Refusal(503, 'A file of readings is being written. Try again in a moment.');
     const work = () => handler({ params, query, body, now } as never);
     if (!writes) {
       response.json(work());

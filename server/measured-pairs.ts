@@ -1,5 +1,5 @@
 /** Pairs as the core wants them, and what the lab as a whole has learned from them. */
-import type { Lab } from '#contract/records.ts';
+import type { Lab, Protocol, Session } from '#contract/records.ts';
 import { SAME_WEAR_KM, stackBasisKey } from '#core/basis.ts';
 import { type PooledSpreads, poolSpread } from '#core/edition-figure.ts';
 import {
@@ -8,8 +8,19 @@ import {
   type MassExponent,
   type WeighedShoe,
 } from '#core/mass.ts';
-import { type MeasuredPair, sessionFigures } from '#core/pair-figure.ts';
-import { type NoticeableSteps, QUANTITY_IDS, type QuantityId } from '#core/quantities.ts';
+import {
+  figuresIn,
+  type MeasuredPair,
+  type SessionReadings,
+  sessionFigures,
+} from '#core/pair-figure.ts';
+import { pooledRepeatability, scatterOfRepeats } from '#core/pooled-repeatability.ts';
+import {
+  type Catalogue,
+  describeQuantity,
+  type NoticeableSteps,
+  type QuantityId,
+} from '#core/quantities.ts';
 import { sessionReadings } from '#core/session-readings.ts';
 import { lastLength } from '#core/size-label.ts';
 import type { StoredPair } from './store/pairs.ts';
@@ -19,36 +30,95 @@ export interface LabKnowledge {
   exponent: MassExponent;
   spreads: PooledSpreads;
   noticeable: NoticeableSteps;
+  catalogue: Catalogue;
 }
 
 /** A lab's own exponent replaces the default once it is the surer of the two. */
 const EXPONENT_DF = 4;
 
-/** Instruments and protocols, read once for many pairs. */
-export type LabRecords = Pick<Lab, 'instruments' | 'protocols'>;
+/** Instruments, protocols and catalogue, read once for many pairs. */
+export type LabRecords = Pick<Lab, 'instruments' | 'protocols'> & { catalogue: Catalogue };
 
-export function labRecords(stores: Stores): LabRecords {
-  return { instruments: stores.lab.instruments(), protocols: stores.lab.protocols() };
+/** Protocols with the repeatability that this lab's own repeats show, where they show one. */
+function learnedProtocols(stores: Stores, catalogue: Catalogue): Protocol[] {
+  const scatter = new Map(
+    stores.figures.scatter().map((row) => [`${row.protocolId} ${row.quantity}`, row]),
+  );
+  return stores.protocols.all().map((protocol) => ({
+    ...protocol,
+    stations: protocol.stations.map((station) => ({
+      ...station,
+      repeatability: pooledRepeatability(
+        station.repeatability,
+        scatter.get(`${protocol.id} ${station.quantity}`),
+        10 ** -(catalogue[station.quantity]?.decimals ?? 1),
+      ),
+    })),
+  }));
 }
 
-export function measuredPair(stores: Stores, lab: LabRecords, pair: StoredPair): MeasuredPair {
+export function labRecords(stores: Stores): LabRecords {
+  const catalogue = stores.lab.catalogue();
+  return {
+    instruments: stores.instruments.all(),
+    protocols: learnedProtocols(stores, catalogue),
+    catalogue,
+  };
+}
+
+function readingsOf(
+  session: Session,
+  pair: StoredPair,
+  lab: LabRecords,
+): SessionReadings | undefined {
+  const protocol = lab.protocols.find((known) => known.id === session.protocolId);
+  return protocol && sessionReadings(session, pair.label, protocol, lab.instruments, lab.catalogue);
+}
+
+/**
+ * A pair with its sessions.
+ * @param keep leaves readings out, as a recall does; left out: all stand
+ */
+export function measuredPair(
+  stores: Stores,
+  lab: LabRecords,
+  pair: StoredPair,
+  keep?: (reading: Session['readings'][number]) => boolean,
+): MeasuredPair {
   return {
     id: pair.id,
     tag: pair.tag,
     sessions: stores.sessions.ofPair(pair.id).flatMap((session) => {
-      const protocol = lab.protocols.find((known) => known.id === session.protocolId);
-      return protocol ? [sessionReadings(session, pair.label, protocol, lab.instruments)] : [];
+      const kept = keep ? { ...session, readings: session.readings.filter(keep) } : session;
+      return readingsOf(kept, pair, lab) ?? [];
     }),
   };
 }
 
-/** Writes the row of the list that a change of readings touched. */
-export function summarisePair(stores: Stores, pairId: string): void {
+/** Writes the rows that a change of readings touched: of the session, and of the list. */
+export function summarisePair(
+  stores: Stores,
+  pairId: string,
+  { sessionId, lab = labRecords(stores) }: { sessionId?: string; lab?: LabRecords } = {},
+): void {
   const pair = stores.pairs.byId(pairId);
-  const lab = labRecords(stores);
   const measured = measuredPair(stores, lab, pair);
-  const sessions = stores.sessions.ofPair(pairId);
-  const latest = sessions.at(-1);
+  const figures = new Map(
+    measured.sessions.map((session) => [session.id, sessionFigures(session).pair]),
+  );
+  for (const session of measured.sessions) {
+    if (sessionId && session.id !== sessionId) continue;
+    stores.figures.write(
+      session.id,
+      figuresIn(figures.get(session.id) ?? {}).map(({ quantity, value }) => {
+        const { ss, df } = scatterOfRepeats(
+          session.readings.filter((reading) => reading.quantity === quantity),
+        );
+        return { quantity, value, scatterSs: ss, scatterDf: df };
+      }),
+    );
+  }
+  const latest = stores.sessions.latestOf(pairId);
   const protocol = lab.protocols.find((known) => known.id === latest?.protocolId);
   const required = protocol?.stations.filter((station) => !station.optional) ?? [];
   const taken = measured.sessions.find((session) => session.id === latest?.id)?.readings ?? [];
@@ -59,7 +129,7 @@ export function summarisePair(stores: Stores, pairId: string): void {
   );
   const value = (quantity: QuantityId): number | null => {
     for (const session of [...measured.sessions].reverse()) {
-      const figure = sessionFigures(session).pair[quantity];
+      const figure = figures.get(session.id)?.[quantity];
       if (figure) return figure.value;
     }
     return null;
@@ -75,29 +145,42 @@ export function summarisePair(stores: Stores, pairId: string): void {
   });
 }
 
-function learn(stores: Stores): Omit<LabKnowledge, 'noticeable'> {
+/**
+ * Works out again the cached rows that an update or a file left behind, a pair at a time, so that
+ * requests in between are answered.
+ */
+export async function refreshStale(stores: Stores): Promise<void> {
   const lab = labRecords(stores);
+  for (const pairId of stores.pairs.stale()) {
+    stores.changes.quietly(() => summarisePair(stores, pairId, { lab }));
+    await new Promise((resolve) => setImmediate(resolve));
+  }
+  stores.changes.touch();
+}
+
+function learn(stores: Stores): Pick<LabKnowledge, 'exponent' | 'spreads'> {
+  const protocols = new Map(stores.protocols.all().map((protocol) => [protocol.id, protocol]));
+  const catalogue = stores.lab.catalogue();
   const weighed: WeighedShoe[] = [];
   const groups = new Map<QuantityId, Map<string, number[]>>();
-  for (const edition of stores.editions.list())
-    for (const pair of stores.pairs.ofEdition(edition.id)) {
-      const latest = measuredPair(stores, lab, pair).sessions.at(-1);
-      // Only shoes as sold and as good as new say how pairs and sizes of an edition differ.
-      if (latest?.basis.configuration !== 'as sold' || latest.basis.wornKm > SAME_WEAR_KM) continue;
-      const figures = sessionFigures(latest).pair;
-      const stack = latest.basis.stack ? stackBasisKey(latest.basis.stack) : '';
-      const size = lastLength(pair.label).toFixed(1);
-      if (figures.mass)
-        weighed.push({ edition: edition.id, label: pair.label, massG: figures.mass.value });
-      for (const quantity of QUANTITY_IDS) {
-        const figure = figures[quantity];
-        if (!figure) continue;
-        const key = `${edition.id} ${size} ${figure.basis.stack ? stack : ''}`;
-        const byKey = groups.get(quantity) ?? new Map<string, number[]>();
-        byKey.set(key, [...(byKey.get(key) ?? []), figure.value]);
-        groups.set(quantity, byKey);
-      }
-    }
+  // Only shoes as sold and as good as new say how pairs and sizes of an edition differ.
+  for (const one of stores.figures.ofNewShoes(SAME_WEAR_KM)) {
+    const { quantity, value } = one;
+    const label = { system: one.system, size: one.size };
+    if (quantity === 'mass') weighed.push({ edition: one.editionId, label, massG: value });
+    const { dependsOn } = describeQuantity(quantity, catalogue);
+    const protocol = protocols.get(one.protocolId);
+    const terms = [
+      dependsOn.includes('stack') && protocol ? stackBasisKey(protocol.stack) : '',
+      dependsOn.includes('setup')
+        ? (protocol?.stations.find((station) => station.quantity === quantity)?.setup ?? '')
+        : '',
+    ];
+    const key = [one.editionId, lastLength(label).toFixed(1), ...terms].join(' ');
+    const byKey = groups.get(quantity) ?? new Map<string, number[]>();
+    byKey.set(key, [...(byKey.get(key) ?? []), value]);
+    groups.set(quantity, byKey);
+  }
   const fit = fitMassExponent(weighed);
   const surer = fit && fit.df >= EXPONENT_DF && fit.uK < DEFAULT_MASS_EXPONENT.uK;
   const spreads: PooledSpreads = {};
@@ -114,6 +197,10 @@ export function labKnowledge(stores: Stores): () => LabKnowledge {
   return () => {
     const revision = stores.changes.revision();
     if (kept?.revision !== revision) kept = { revision, knowledge: learn(stores) };
-    return { ...kept.knowledge, noticeable: stores.lab.noticeable() };
+    return {
+      ...kept.knowledge,
+      noticeable: stores.lab.noticeable(),
+      catalogue: stores.lab.catalogue(),
+    };
   };
 }

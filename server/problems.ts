@@ -15,7 +15,9 @@ const TITLES: Record<number, string> = {
   413: 'Too large',
   415: 'JSON is wanted',
   422: 'A value is wrong',
+  499: 'Cancelled',
   500: 'The server failed',
+  503: 'A moment please',
   507: 'The disk is full',
 };
 
@@ -23,8 +25,11 @@ const TITLES: Record<number, string> = {
 export class Refusal extends Error {
   readonly status: number;
   readonly errors: Problem['errors'];
-  constructor(status: number, detail: string, errors?: Problem['errors']) {
+  /** All faults of a file, where `errors` lists the first of them. */
+  readonly faultCount: number | undefined;
+  constructor(status: number, detail: string, errors?: Problem['errors'], faultCount?: number) {
     super(detail);
+    this.faultCount = faultCount;
     this.status = status;
     this.errors = errors;
   }
@@ -77,7 +82,10 @@ function statusOf(error: unknown): number | undefined {
 
 /** The problem that an error stands for; undefined for a fault of the program itself. */
 export function describeError(error: unknown): Problem | undefined {
-  if (error instanceof Refusal) return problemOf(error.status, error.message, error.errors);
+  if (error instanceof Refusal) {
+    const problem = problemOf(error.status, error.message, error.errors);
+    return error.faultCount === undefined ? problem : { ...problem, faultCount: error.faultCount };
+  }
   if (error instanceof z.ZodError) {
     const faults = schemaFaults(error);
     return problemOf(400, faults.map((f) => `${f.field}: ${f.message}`).join('; '), faults);

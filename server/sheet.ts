@@ -6,8 +6,14 @@ import { findClaimFaults } from '#core/claim-consistency.ts';
 import { dropClass, heelClass } from '#core/drop.ts';
 import { type EditionFigure, editionFigureOn } from '#core/edition-figure.ts';
 import { type Figure, figureExpanded } from '#core/figure.ts';
-import type { MeasuredPair } from '#core/pair-figure.ts';
-import type { QuantityId } from '#core/quantities.ts';
+import { handScores, type MeasuredPair } from '#core/pair-figure.ts';
+import {
+  type Catalogue,
+  describeQuantity,
+  type MeasuredQuantityId,
+  type QuantityId,
+} from '#core/quantities.ts';
+import type { QuantityDefinition, QuantityGroup } from '#core/quantity.ts';
 import { isSameSize, type SizeLabel } from '#core/size-label.ts';
 import { viewFigure } from './figure-view.ts';
 import { type LabKnowledge, labRecords, measuredPair } from './measured-pairs.ts';
@@ -17,7 +23,59 @@ import type { Stores } from './stores.ts';
 
 type ClaimRecord = EditionRecord['claims'][number];
 
-const STACK_FIGURES: QuantityId[] = ['heel-stack', 'forefoot-stack', 'drop'];
+const STACK_FIGURES: QuantityId[] = ['heel-stack', 'midfoot-stack', 'forefoot-stack', 'drop'];
+
+/** The groups that stand beside mass and stacks, in the order of the sheet. */
+const GROUP_TITLES: Partial<Record<QuantityGroup, string>> = {
+  length: 'Length',
+  layers: 'Layers of the sole',
+  sole: 'Sole, outside',
+  inside: 'Inside',
+  toe: 'Toe',
+  upper: 'Upper and shaft',
+  hardness: 'Hardness',
+  flex: 'Bend, twist and press',
+  tread: 'Lugs and tread',
+  own: 'This lab’s own',
+};
+
+/** The set-ups in which a quantity was taken; one empty word where it needs none. */
+function setupsOf(
+  pairs: readonly MeasuredPair[],
+  quantity: QuantityId,
+  catalogue: Catalogue,
+): string[] {
+  if (!describeQuantity(quantity, catalogue).dependsOn.includes('setup')) return [''];
+  const found = pairs
+    .flatMap((pair) => pair.sessions)
+    .filter((session) => session.readings.some((reading) => reading.quantity === quantity))
+    .map((session) => session.setups?.[quantity as MeasuredQuantityId] ?? '');
+  return [...new Set(found)];
+}
+
+/** Quantities that were read on any of the pairs, in the order of the catalogue. */
+function quantitiesRead(
+  pairs: readonly MeasuredPair[],
+  catalogue: Catalogue,
+): QuantityDefinition[] {
+  const read = new Set<string>(
+    pairs.flatMap((pair) =>
+      pair.sessions.flatMap((session) => session.readings.map((reading) => reading.quantity)),
+    ),
+  );
+  return Object.values(catalogue).filter((definition) => read.has(definition.id));
+}
+
+/** Scores by hand of each pair's latest session that has some. */
+function scoresByHand(pairs: readonly MeasuredPair[]): Sheet['handScores'] {
+  return pairs.flatMap((pair) => {
+    const latest = [...pair.sessions]
+      .reverse()
+      .map(handScores)
+      .find((scores) => scores.length > 0);
+    return (latest ?? []).map((score) => ({ ...score, tag: pair.tag }));
+  });
+}
 
 const coreClaim = (claim: ClaimRecord): Claim => ({ ...claim, label: claim.label ?? undefined });
 
@@ -120,15 +178,18 @@ export function buildSheet(
   const section = (key: string, title: string, basis: Basis, quantities: QuantityId[]) => ({
     key,
     title,
-    figures: quantities.flatMap((quantity) => {
-      const found = figureOf(quantity, basis);
-      return found ? [entry(found)] : [];
-    }),
+    figures: quantities.flatMap((quantity) =>
+      setupsOf(measured, quantity, knowledge.catalogue).flatMap((setup) => {
+        const found = figureOf(quantity, setup ? { ...basis, setup } : basis);
+        return found ? [entry(found)] : [];
+      }),
+    ),
   });
 
   const plain = leastWornBasis(measured, label);
+  const read = quantitiesRead(measured, knowledge.catalogue);
   const sections = [
-    section('mass', 'Mass of one shoe', plain, ['mass']),
+    section('mass', 'Mass of one shoe', plain, ['mass', 'insole-mass']),
     ...[...stackBases(measured)].map(([key, stack]) =>
       section(
         key,
@@ -137,7 +198,14 @@ export function buildSheet(
         STACK_FIGURES,
       ),
     ),
-    section('insole', 'Insole, taken out', plain, ['heel-insole', 'forefoot-insole']),
+    ...Object.entries(GROUP_TITLES).map(([group, title]) =>
+      section(
+        group,
+        title,
+        plain,
+        read.filter((one) => one.group === group).map((one) => one.id as QuantityId),
+      ),
+    ),
   ].filter((one) => one.figures.length > 0);
   const shown = new Set(sections.flatMap((one) => one.figures.map((f) => f.figure.quantity)));
   const sessions = atLabel
@@ -152,6 +220,7 @@ export function buildSheet(
     label,
     labels,
     sections,
+    handScores: scoresByHand(measured),
     unmeasuredClaims: claims
       .filter((claim) => !shown.has(claim.quantity))
       .map((claim) => ({ ...claim, judgement: null })),

@@ -1,6 +1,7 @@
 /** Starts the server on a database file and stops it cleanly. */
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import type { GaugeFeed } from '#contract/live-gauges.ts';
 import { createApp } from './app.ts';
 import { DatabaseRefusal, openDatabase } from './store/database.ts';
 
@@ -10,6 +11,8 @@ export interface StartOptions {
   pages?: string;
   version: string;
   demo?: boolean;
+  /** Reads gauges live; it is closed with the server. */
+  gauges?: GaugeFeed;
 }
 
 /** A start that cannot be made, with a message for the person at the terminal. */
@@ -43,12 +46,14 @@ export async function startServer(
     version: options.version,
     demo: options.demo ?? false,
     ...(options.pages ? { pages: options.pages } : {}),
+    ...(options.gauges ? { gauges: options.gauges } : {}),
   });
   let server: Server;
   try {
     server = await listen(app, options.port);
   } catch (error) {
     db.close();
+    options.gauges?.close();
     const { code, message } = error as NodeJS.ErrnoException;
     throw new StartRefusal(
       code === 'EADDRINUSE'
@@ -59,6 +64,7 @@ export async function startServer(
   const { port } = server.address() as AddressInfo;
   const stop = () =>
     new Promise<void>((resolve) => {
+      options.gauges?.close();
       server.close(() => {
         db.pragma('wal_checkpoint(TRUNCATE)');
         db.close();

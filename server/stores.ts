@@ -1,18 +1,27 @@
 /** All stores of one database. */
 import { changeStore } from './store/changes.ts';
+import { curveStore } from './store/curves.ts';
 import type { Db } from './store/database.ts';
 import { editionStore } from './store/editions.ts';
+import { instrumentStore } from './store/instruments.ts';
 import { labStore } from './store/lab.ts';
 import { pairStore } from './store/pairs.ts';
+import { protocolStore } from './store/protocols.ts';
+import { sessionFigureStore } from './store/session-figures.ts';
 import { sessionStore } from './store/sessions.ts';
 
 export function openStores(db: Db) {
+  const lab = labStore(db);
   return {
     changes: changeStore(db),
-    lab: labStore(db),
-    editions: editionStore(db),
+    lab,
+    instruments: instrumentStore(db),
+    protocols: protocolStore(db),
+    editions: editionStore(db, lab.catalogue),
     pairs: pairStore(db),
-    sessions: sessionStore(db),
+    sessions: sessionStore(db, lab.catalogue),
+    curves: curveStore(db),
+    figures: sessionFigureStore(db),
   };
 }
 

@@ -1,17 +1,31 @@
+import { windowCurve } from '../curves.ts';
 import type { Handlers } from '../endpoint.ts';
 import { summarisePair } from '../measured-pairs.ts';
 import type { Stores } from '../stores.ts';
 
 type SessionHandlers = Pick<
   Handlers,
-  'startSession' | 'finishSession' | 'addNote' | 'recordReading' | 'voidReading'
+  | 'startSession'
+  | 'describeSession'
+  | 'finishSession'
+  | 'addNote'
+  | 'recordReading'
+  | 'voidReading'
+  | 'windowCurve'
 >;
 
 export function sessionRoutes(stores: Stores): SessionHandlers {
+  const summarise = (sessionId: string) =>
+    summarisePair(stores, stores.sessions.byId(sessionId).pairId, { sessionId });
   return {
     startSession: ({ body }) => {
       stores.sessions.start(body);
       return { id: body.id };
+    },
+    describeSession: ({ params, body }) => {
+      stores.sessions.describe(params.id, body);
+      summarise(params.id);
+      return { id: params.id };
     },
     finishSession: ({ params, body }) => {
       stores.sessions.finish(params.id, body.finishedAt);
@@ -23,13 +37,18 @@ export function sessionRoutes(stores: Stores): SessionHandlers {
     },
     recordReading: ({ body }) => {
       const reading = stores.sessions.record(body);
-      summarisePair(stores, stores.sessions.byId(body.sessionId).pairId);
+      summarise(body.sessionId);
       return reading;
     },
     voidReading: ({ params, body, now }) => {
       const reading = stores.sessions.void(params.id, body.reason, now);
-      summarisePair(stores, stores.sessions.byId(reading.sessionId).pairId);
+      summarise(reading.sessionId);
       return { id: params.id };
+    },
+    windowCurve: ({ params, body, now }) => {
+      const reading = windowCurve(stores, params.id, { ...body, takenAt: now });
+      summarise(reading.sessionId);
+      return reading;
     },
   };
 }

@@ -8,7 +8,7 @@ import type {
   Receipt,
   reportedFields,
 } from '#contract/records.ts';
-import { QUANTITIES } from '#core/quantities.ts';
+import { type Catalogue, describeQuantity } from '#core/quantities.ts';
 import { isSameSize, type LabelSystem, type SizeLabel } from '#core/size-label.ts';
 import { readTypedQuantity } from '#core/typed-quantity.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
@@ -49,7 +49,7 @@ const EDITION = `SELECT e.id, e.slug, e.name, m.name AS model, k.name AS maker,
     e.made_system, e.made_from, e.made_to, e.half_sizes
   FROM edition e JOIN model m ON m.id = e.model_id JOIN maker k ON k.id = m.maker_id`;
 
-export function editionStore(db: Db) {
+export function editionStore(db: Db, catalogue: () => Catalogue) {
   const selectMaker = db.prepare<[string], { id: string }>('SELECT id FROM maker WHERE name = ?');
   const insertMaker = db.prepare('INSERT INTO maker (id, name) VALUES (?, ?)');
   const selectModel = db.prepare<[string, string], { id: string }>(
@@ -249,7 +249,7 @@ export function editionStore(db: Db) {
         throw new Refusal(404, 'This claim is not in the bench book, or is withdrawn already.');
     },
     addReported(editionId: string, figure: z.output<typeof reportedFields>): void {
-      const { kind } = QUANTITIES[figure.quantity];
+      const { kind } = describeQuantity(figure.quantity, catalogue());
       const read = readTypedQuantity(figure.typed, kind);
       if (!read.ok) throw wrongValue('typed', read.fault.message, read.fault.choices);
       const { label, ...rest } = figure;

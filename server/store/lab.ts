@@ -1,26 +1,19 @@
-/** Instruments, protocols, people and settings. */
-import type { Instrument, Protocol, Tool } from '#contract/records.ts';
-import { protocolsFor, TOOL_DEFAULTS } from '#core/protocol.ts';
+/** People, a lab's own quantities, and settings. */
+
+import { defineOwnQuantity } from '#contract/own-quantity.ts';
+import type { OwnQuantity } from '#contract/records.ts';
 import {
-  DEFAULT_NOTICEABLE,
-  type MeasuredQuantityId,
+  type Catalogue,
+  catalogueWith,
+  defaultSteps,
   type NoticeableSteps,
+  QUANTITIES,
   type QuantityId,
 } from '#core/quantities.ts';
-import { DEFAULT_REPEATABILITY_DF } from '#core/repeated-readings.ts';
+import type { QuantityDefinition } from '#core/quantity.ts';
 import { findUnit } from '#core/units.ts';
-import { Refusal, wrongValue } from '../problems.ts';
+import { wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
-
-interface StationRow {
-  protocol_id: string;
-  quantity: MeasuredQuantityId;
-  optional: number;
-  repeats: number;
-  instrument_id: string;
-  repeatability_sd: number;
-  repeatability_df: number;
-}
 
 /** Units of the three families a user chooses for. */
 const UNIT_KINDS = { stack: 'length', mass: 'mass', distance: 'distance' } as const;
@@ -28,34 +21,15 @@ export type UnitFamily = keyof typeof UNIT_KINDS;
 const DEFAULT_UNITS: Record<UnitFamily, string> = { stack: 'mm', mass: 'g', distance: 'km' };
 
 export function labStore(db: Db) {
-  const selectInstruments = db.prepare<[], Instrument>(
-    `SELECT id, name, kind, unit, resolution, zero_u AS zeroU, gain_u AS gainU
-     FROM instrument ORDER BY name`,
-  );
-  const selectProtocols = db.prepare<
-    [],
-    { id: string; name: string; version: number; stack: string }
-  >('SELECT id, name, version, stack FROM protocol ORDER BY position, version DESC');
-  const selectStations = db.prepare<[], StationRow>(
-    'SELECT * FROM protocol_station ORDER BY protocol_id, position',
-  );
   const selectPeople = db.prepare<[], { id: string; code: string; role: string }>(
     'SELECT id, code, role FROM person ORDER BY code',
   );
   const insertPerson = db.prepare('INSERT INTO person (id, code, role) VALUES (@id, @code, @role)');
-  const insertInstrument = db.prepare(
-    `INSERT INTO instrument (id, name, kind, unit, resolution, zero_u, gain_u)
-     VALUES (@id, @name, @kind, @unit, @resolution, @zeroU, @gainU)`,
+  const selectOwn = db.prepare<[], { definition: string }>(
+    'SELECT definition FROM own_quantity ORDER BY id',
   );
-  const insertProtocol = db.prepare(
-    `INSERT INTO protocol (id, name, version, position, stack)
-     VALUES (@id, @name, 1, @position, @stack)`,
-  );
-  const insertStation = db.prepare(
-    `INSERT INTO protocol_station
-       (protocol_id, position, quantity, optional, repeats, instrument_id, repeatability_sd, repeatability_df)
-     VALUES
-       (@protocolId, @position, @quantity, @optional, @repeats, @instrumentId, @sd, @df)`,
+  const insertOwn = db.prepare(
+    'INSERT INTO own_quantity (id, definition) VALUES (@id, @definition)',
   );
   const selectSetting = db.prepare<[string], { value: string }>(
     'SELECT value FROM setting WHERE name = ?',
@@ -70,39 +44,24 @@ export function labStore(db: Db) {
     return row && (JSON.parse(row.value) as T);
   }
 
-  function protocols(): Protocol[] {
-    const stations = selectStations.all();
-    return selectProtocols.all().map((row) => ({
-      id: row.id,
-      name: row.name,
-      version: row.version,
-      stack: JSON.parse(row.stack),
-      stations: stations
-        .filter((station) => station.protocol_id === row.id)
-        .map((station) => ({
-          quantity: station.quantity,
-          optional: station.optional === 1,
-          repeats: station.repeats,
-          instrumentId: station.instrument_id,
-          repeatability: {
-            sd: station.repeatability_sd,
-            df: station.repeatability_df,
-            source: `${row.name}, version ${row.version}: ${station.quantity}`,
-          },
-        })),
-    }));
-  }
-
-  const noticeable = (): NoticeableSteps => ({
-    ...DEFAULT_NOTICEABLE,
-    ...setting<Partial<NoticeableSteps>>('noticeable'),
-  });
+  const ownQuantities = (): OwnQuantity[] =>
+    selectOwn.all().map((row) => JSON.parse(row.definition) as OwnQuantity);
+  const catalogue = (): Catalogue =>
+    catalogueWith(ownQuantities().map((own): QuantityDefinition => defineOwnQuantity(own)));
 
   return {
-    instruments: () => selectInstruments.all(),
-    protocols,
     people: () => selectPeople.all(),
     addPerson: (person: { id: string; code: string; role: string }) => insertPerson.run(person),
+    ownQuantities,
+    /** The shipped quantities with the lab's own. */
+    catalogue,
+    addOwnQuantity(own: OwnQuantity): void {
+      const taken = Object.values(catalogue()).find(
+        (one) => one.id === own.id || one.name.toLowerCase() === own.name.toLowerCase(),
+      );
+      if (taken) throw wrongValue('name', `${taken.name} is in the catalogue already.`);
+      insertOwn.run({ id: own.id, definition: JSON.stringify(own) });
+    },
     setting,
     writeSetting: (name: string, value: unknown) =>
       writeSetting.run({ name, value: JSON.stringify(value) }),
@@ -117,40 +76,17 @@ export function labStore(db: Db) {
       this.writeSetting('units', chosen);
       return chosen;
     },
-    noticeable,
+    noticeable: (): NoticeableSteps => ({
+      ...defaultSteps(catalogue()),
+      ...setting<NoticeableSteps>('noticeable'),
+    }),
     setNoticeable(quantity: QuantityId, step: number) {
+      if (!(quantity in catalogue()) && !(quantity in QUANTITIES))
+        throw wrongValue('quantity', `${quantity} is not in the catalogue.`);
       this.writeSetting('noticeable', {
-        ...setting<Partial<NoticeableSteps>>('noticeable'),
+        ...setting<NoticeableSteps>('noticeable'),
         [quantity]: step,
       });
-    },
-    /** Makes the instruments and protocols of the tools owned. Done once, at first start. */
-    setUp(tools: readonly Tool[], newId: () => string): string {
-      if (selectProtocols.get()) throw new Refusal(409, 'The lab is set up already.');
-      const instrumentIds = new Map<string, string>();
-      for (const tool of new Set(tools)) {
-        const id = newId();
-        instrumentIds.set(tool, id);
-        insertInstrument.run({ id, ...TOOL_DEFAULTS[tool] });
-      }
-      const ids = protocolsFor(tools).map((draft, position) => {
-        const id = newId();
-        insertProtocol.run({ id, name: draft.name, position, stack: JSON.stringify(draft.stack) });
-        draft.stations.forEach((station, at) => {
-          insertStation.run({
-            protocolId: id,
-            position: at,
-            quantity: station.quantity,
-            optional: station.optional ? 1 : 0,
-            repeats: station.repeats,
-            instrumentId: instrumentIds.get(station.tool),
-            sd: station.repeatabilitySd,
-            df: DEFAULT_REPEATABILITY_DF,
-          });
-        });
-        return id;
-      });
-      return ids[0] ?? '';
     },
   };
 }

@@ -33,7 +33,9 @@ export type StoredPair = PairFields & { id: string; editionId: string; version: 
 /** The columns of a row of the list, also what a bare query of the same list would read. */
 export const LIST_PAIRS = `SELECT p.id, p.tag, k.name AS maker, m.name AS model, e.name AS edition,
     e.slug, p.label_system, p.label_size, p.shelved, p.received_on, p.return_by,
-    s.readings, s.stations_done, s.stations, s.heel_mm, s.forefoot_mm, s.mass_g
+    s.readings, s.stations_done, s.stations, s.heel_mm, s.forefoot_mm, s.mass_g,
+    (SELECT max(o.started_at) FROM session o
+     WHERE o.pair_id = p.id AND o.finished_at IS NULL) AS open_session
   FROM pair p
   JOIN edition e ON e.id = p.edition_id
   JOIN model m ON m.id = e.model_id
@@ -59,6 +61,7 @@ interface ListRow {
   heel_mm: number | null;
   forefoot_mm: number | null;
   mass_g: number | null;
+  open_session: string | null;
 }
 
 const FIELDS = `tag = @tag, label_system = @system, label_size = @size, width = @width,
@@ -130,7 +133,10 @@ export function pairStore(db: Db) {
      ON CONFLICT (pair_id) DO UPDATE SET
        readings = excluded.readings, stations_done = excluded.stations_done,
        stations = excluded.stations, heel_mm = excluded.heel_mm,
-       forefoot_mm = excluded.forefoot_mm, mass_g = excluded.mass_g`,
+       forefoot_mm = excluded.forefoot_mm, mass_g = excluded.mass_g, stale = 0`,
+  );
+  const selectStale = db.prepare<[], { pairId: string }>(
+    'SELECT pair_id AS pairId FROM pair_summary WHERE stale = 1 ORDER BY pair_id',
   );
 
   function refuseTakenTag(tag: string, id: string): void {
@@ -169,6 +175,7 @@ export function pairStore(db: Db) {
         heelMm: row.heel_mm,
         forefootMm: row.forefoot_mm,
         massG: row.mass_g,
+        openSession: row.open_session,
       })),
     add(id: string, editionId: string, fields: PairFields): void {
       refuseTakenTag(fields.tag, id);
@@ -184,6 +191,8 @@ export function pairStore(db: Db) {
         `${current.tag} was changed meanwhile, in another tab or by someone else. Nothing was overwritten: look at the pair as it is now, then make your change again.`,
       );
     },
+    /** Pairs whose cached row is to be worked out again. */
+    stale: (): string[] => selectStale.all().map((row) => row.pairId),
     writeSummary: (summary: {
       pairId: string;
       readings: number;

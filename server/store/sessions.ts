@@ -1,8 +1,15 @@
 /** Sessions and their readings, which are only ever added to. */
 import type { z } from 'zod';
-import type { newReading, Reading, Session, sessionFields } from '#contract/records.ts';
-import { QUANTITIES } from '#core/quantities.ts';
-import { readTypedQuantity } from '#core/typed-quantity.ts';
+import type {
+  newReading,
+  Reading,
+  Session,
+  sessionFields,
+  sessionTerms,
+} from '#contract/records.ts';
+import { type Catalogue, describeQuantity } from '#core/quantities.ts';
+import { readTypedReading } from '#core/typed-reading.ts';
+import { canonicalUnit } from '#core/units.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 
@@ -13,25 +20,63 @@ interface SessionRow extends SessionFields {
   finishedAt: string | null;
 }
 
+type StoredSession = Omit<SessionRow, 'conditioned'> & { conditioned: number | null };
+type StoredReading = Omit<Reading, 'curveWindow'> & { curveWindow: string | null };
+
+/** What a curve gave, to be recorded as a reading. */
+export interface CurveReading {
+  id: string;
+  curveId: string;
+  window: readonly [number, number];
+  value: number;
+  cycleSd: number;
+  takenAt: string;
+  /** An earlier reading of the same curve, fitted otherwise. */
+  supersedes: string | null;
+  reason: string;
+}
+
+const asStored = (value: boolean | null) => (value === null ? null : Number(value));
+const asSession = ({ conditioned, ...row }: StoredSession): SessionRow => ({
+  ...row,
+  conditioned: conditioned === null ? null : conditioned === 1,
+});
+const asReading = ({ curveWindow, ...row }: StoredReading): Reading => ({
+  ...row,
+  curveWindow: curveWindow === null ? null : JSON.parse(curveWindow),
+});
+
 const READING = `SELECT r.id, r.session_id AS sessionId, r.side, r.quantity, r.trial, r.typed, r.unit,
     r.value, r.instrument_id AS instrumentId, r.taken_at AS takenAt, r.supersedes_id AS supersedes,
-    r.reason, r.note, later.id AS supersededBy, v.reason AS voided
+    r.reason, r.note, r.entered, r.temperature_c AS temperatureC, r.humidity_pct AS humidityPct,
+    r.curve_id AS curveId, r.curve_window AS curveWindow, r.cycle_sd AS cycleSd, later.id AS supersededBy, v.reason AS voided
   FROM reading r
   LEFT JOIN reading later ON later.supersedes_id = r.id
   LEFT JOIN reading_void v ON v.reading_id = r.id`;
 
 const SESSION = `SELECT id, pair_id AS pairId, protocol_id AS protocolId, person, configuration,
-    worn_km AS wornKm, started_at AS startedAt, finished_at AS finishedAt
+    removed, conditioned, worn_km AS wornKm, started_at AS startedAt, finished_at AS finishedAt
   FROM session`;
 
-export function sessionStore(db: Db) {
+export function sessionStore(db: Db, catalogue: () => Catalogue) {
   const insertSession = db.prepare(
-    `INSERT INTO session (id, pair_id, protocol_id, person, configuration, worn_km, started_at)
-     VALUES (@id, @pairId, @protocolId, @person, @configuration, @wornKm, @startedAt)`,
+    `INSERT INTO session
+       (id, pair_id, protocol_id, person, configuration, removed, conditioned, worn_km, started_at)
+     VALUES
+       (@id, @pairId, @protocolId, @person, @configuration, @removed, @conditioned, @wornKm,
+        @startedAt)`,
   );
-  const selectSession = db.prepare<[string], SessionRow>(`${SESSION} WHERE id = ?`);
-  const selectOfPair = db.prepare<[string], SessionRow>(
+  const describe = db.prepare(
+    `UPDATE session SET configuration = @configuration, removed = @removed,
+       conditioned = @conditioned, worn_km = @wornKm WHERE id = @id`,
+  );
+  const selectSession = db.prepare<[string], StoredSession>(`${SESSION} WHERE id = ?`);
+  const selectOfPair = db.prepare<[string], StoredSession>(
     `${SESSION} WHERE pair_id = ? ORDER BY started_at, id`,
+  );
+  const selectLatest = db.prepare<[string], { id: string; protocolId: string }>(
+    `SELECT id, protocol_id AS protocolId FROM session
+     WHERE pair_id = ? ORDER BY started_at DESC, id DESC LIMIT 1`,
   );
   const finish = db.prepare(
     'UPDATE session SET finished_at = @finishedAt WHERE id = @id AND finished_at IS NULL',
@@ -42,21 +87,26 @@ export function sessionStore(db: Db) {
   const selectNotes = db.prepare<[string], { id: string; text: string; at: string }>(
     'SELECT id, text, at FROM session_note WHERE session_id = ? ORDER BY rowid',
   );
-  const selectReading = db.prepare<[string], Reading>(`${READING} WHERE r.id = ?`);
-  const selectReadings = db.prepare<[string], Reading>(
+  const selectReading = db.prepare<[string], StoredReading>(`${READING} WHERE r.id = ?`);
+  const selectReadings = db.prepare<[string], StoredReading>(
     `${READING} WHERE r.session_id = ? ORDER BY r.rowid`,
   );
-  const lastTrial = db.prepare<[NewReading], { trial: number }>(
+  const lastTrial = db.prepare<
+    [{ sessionId: string; side: string; quantity: string }],
+    { trial: number }
+  >(
     `SELECT coalesce(max(trial), 0) AS trial FROM reading
      WHERE session_id = @sessionId AND side = @side AND quantity = @quantity`,
   );
   const insertReading = db.prepare(
     `INSERT INTO reading
        (id, session_id, side, quantity, trial, typed, unit, value, instrument_id, taken_at,
-        supersedes_id, reason, note)
+        supersedes_id, reason, note, entered, temperature_c, humidity_pct, curve_id, curve_window,
+        cycle_sd)
      VALUES
        (@id, @sessionId, @side, @quantity, @trial, @typed, @unit, @value, @instrumentId, @takenAt,
-        @supersedes, @reason, @note)`,
+        @supersedes, @reason, @note, @entered, @temperatureC, @humidityPct, @curveId, @curveWindow,
+        @cycleSd)`,
   );
   const insertVoid = db.prepare(
     'INSERT INTO reading_void (reading_id, reason, at) VALUES (@id, @reason, @at)',
@@ -65,12 +115,36 @@ export function sessionStore(db: Db) {
   function sessionById(id: string): SessionRow {
     const row = selectSession.get(id);
     if (!row) throw notFound('This session');
-    return row;
+    return asSession(row);
   }
 
+  function readingById(id: string): Reading {
+    const row = selectReading.get(id);
+    if (!row) throw notFound('This reading');
+    return asReading(row);
+  }
+
+  /** The trial that a correction keeps, once it is sure that it may correct. */
+  function correctedTrial(
+    earlierId: string,
+    reading: Pick<NewReading, 'sessionId' | 'quantity' | 'side' | 'reason'>,
+  ): number {
+    const earlier = standing(earlierId);
+    const sameStation =
+      earlier.sessionId === reading.sessionId &&
+      earlier.quantity === reading.quantity &&
+      earlier.side === reading.side;
+    if (!sameStation)
+      throw wrongValue('supersedes', 'A correction stands at the same station and shoe.');
+    if (reading.reason === '') throw wrongValue('reason', 'A correction needs its reason.');
+    return earlier.trial;
+  }
+
+  const nextTrial = (at: { sessionId: string; side: string; quantity: string }) =>
+    (lastTrial.get(at)?.trial ?? 0) + 1;
+
   function standing(id: string): Reading {
-    const found = selectReading.get(id);
-    if (!found) throw notFound('This reading');
+    const found = readingById(id);
     if (found.voided !== null)
       throw new Refusal(409, `This reading was voided already: ${found.voided}.`);
     if (found.supersededBy !== null)
@@ -81,7 +155,12 @@ export function sessionStore(db: Db) {
   return {
     byId: sessionById,
     start(fields: SessionFields): void {
-      insertSession.run(fields);
+      insertSession.run({ ...fields, conditioned: asStored(fields.conditioned) });
+    },
+    /** Says how the shoes of a sitting are; what was said before stays in the record of changes. */
+    describe(id: string, terms: z.output<typeof sessionTerms>): void {
+      sessionById(id);
+      describe.run({ id, ...terms, conditioned: asStored(terms.conditioned) });
     },
     finish(id: string, finishedAt: string): void {
       sessionById(id);
@@ -94,33 +173,70 @@ export function sessionStore(db: Db) {
     },
     ofPair: (pairId: string): Session[] =>
       selectOfPair.all(pairId).map((row) => ({
-        ...row,
-        readings: selectReadings.all(row.id),
+        ...asSession(row),
+        readings: selectReadings.all(row.id).map(asReading),
         notes: selectNotes.all(row.id),
       })),
+    /** All readings of a sitting, those that do not stand any more too. */
+    ofSession: (sessionId: string): Reading[] => selectReadings.all(sessionId).map(asReading),
+    /** The sitting that a pair had last. */
+    latestOf: (pairId: string): { id: string; protocolId: string } | undefined =>
+      selectLatest.get(pairId),
     /** Adds a reading; its value is read from the text as typed, so that the two always agree. */
     record(reading: NewReading): Reading {
       sessionById(reading.sessionId);
-      const { kind, name } = QUANTITIES[reading.quantity];
-      const read = readTypedQuantity(reading.typed, kind, reading.unit);
-      if (!read.ok) throw wrongValue('typed', `${name}: ${read.fault.message}`, read.fault.choices);
-      let trial = (lastTrial.get(reading)?.trial ?? 0) + 1;
-      if (reading.supersedes) {
-        const earlier = standing(reading.supersedes);
-        const sameStation =
-          earlier.sessionId === reading.sessionId &&
-          earlier.quantity === reading.quantity &&
-          earlier.side === reading.side;
-        if (!sameStation)
-          throw wrongValue('supersedes', 'A correction stands at the same station and shoe.');
-        if (reading.reason === '') throw wrongValue('reason', 'A correction needs its reason.');
-        trial = earlier.trial;
-      }
-      insertReading.run({ ...reading, trial, value: read.value.value });
-      const stored = selectReading.get(reading.id);
-      if (!stored) throw new Error('the reading just written is not there');
-      return stored;
+      if (!(reading.quantity in catalogue()))
+        throw wrongValue('quantity', `${reading.quantity} is not in the catalogue of this lab.`);
+      const definition = describeQuantity(reading.quantity, catalogue());
+      const read = readTypedReading(reading.typed, definition, reading.unit);
+      if (!read.ok)
+        throw wrongValue('typed', `${definition.name}: ${read.fault.message}`, read.fault.choices);
+      const trial = reading.supersedes
+        ? correctedTrial(reading.supersedes, reading)
+        : nextTrial(reading);
+      insertReading.run({
+        ...reading,
+        trial,
+        value: read.value.value,
+        curveId: null,
+        curveWindow: null,
+        cycleSd: null,
+      });
+      return readingById(reading.id);
     },
+    /** Adds the reading that a stored curve gave. */
+    recordCurve(
+      curve: {
+        sessionId: string;
+        side: Reading['side'];
+        quantity: Reading['quantity'];
+        instrumentId: string;
+      },
+      given: CurveReading,
+      room: { temperatureC: number | null; humidityPct: number | null },
+    ): Reading {
+      const { symbol } = canonicalUnit(describeQuantity(curve.quantity, catalogue()).kind);
+      const { window, value, cycleSd, supersedes, ...rest } = given;
+      const trial = supersedes
+        ? correctedTrial(supersedes, { ...curve, reason: given.reason })
+        : nextTrial(curve);
+      insertReading.run({
+        ...curve,
+        ...rest,
+        ...room,
+        trial,
+        typed: `${Number(value.toPrecision(6))} ${symbol}`,
+        unit: symbol,
+        value,
+        supersedes,
+        note: '',
+        entered: 'curve',
+        curveWindow: JSON.stringify(window),
+        cycleSd,
+      });
+      return readingById(given.id);
+    },
+    readingById,
     void(id: string, reason: string, at: string): Reading {
       const reading = standing(id);
       insertVoid.run({ id, reason, at });

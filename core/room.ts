@@ -1,0 +1,43 @@
+/** The room in which a shoe is measured (ISO 18454: 23 ± 2 °C, 50 ± 5 % RH; values from memory). */
+import type { Doubt } from './figure.ts';
+
+export const STANDARD_ROOM = { temperatureC: 23, withinC: 2, humidityPct: 50, withinPct: 5 };
+
+export interface Room {
+  temperatureC?: number | undefined;
+  humidityPct?: number | undefined;
+}
+
+export type RoomVerdict = 'within' | 'out' | 'not recorded';
+
+/** Is a room within the standard band? Without a temperature nobody can tell. */
+export function judgeRoom({ temperatureC, humidityPct }: Room): RoomVerdict {
+  if (temperatureC === undefined) return 'not recorded';
+  const { withinC, withinPct } = STANDARD_ROOM;
+  const warm = Math.abs(temperatureC - STANDARD_ROOM.temperatureC) > withinC;
+  const damp =
+    humidityPct !== undefined && Math.abs(humidityPct - STANDARD_ROOM.humidityPct) > withinPct;
+  return warm || damp ? 'out' : 'within';
+}
+
+/**
+ * The doubts that a room leaves on a figure of foam or rubber: softer warm, harder cold (common
+ * practice).
+ */
+export function roomDoubts(room: Room): Doubt[] {
+  const verdict = judgeRoom(room);
+  if (verdict === 'within') return [];
+  if (verdict === 'not recorded' || room.temperatureC === undefined)
+    return [{ code: 'room', text: 'room temperature not recorded' }];
+  const { temperatureC, withinC } = STANDARD_ROOM;
+  const apart = room.temperatureC - temperatureC;
+  const effect =
+    Math.abs(apart) <= withinC ? '' : apart < 0 ? '; foam is harder cold' : '; foam is softer warm';
+  const humidity = room.humidityPct === undefined ? '' : `, ${room.humidityPct.toFixed(0)} % RH`;
+  return [
+    {
+      code: 'room',
+      text: `taken at ${room.temperatureC.toFixed(1)} °C${humidity}, outside the standard room${effect}`,
+    },
+  ];
+}

@@ -1,0 +1,91 @@
+/** Curves: stored as taken, analysed by the core, and recorded as a reading of their quantity. */
+import type { Reading } from '#contract/records.ts';
+import { analyseCurve, orientCurve } from '#core/curve-analysis.ts';
+import type { Curve } from '#core/curve-cycles.ts';
+import { describeQuantity, type QuantityId } from '#core/quantities.ts';
+import { Refusal, wrongValue } from './problems.ts';
+import type { CurveFields } from './store/curves.ts';
+import type { Stores } from './stores.ts';
+
+/** Directions whose angles may be recorded as negative. */
+const NEGATIVE: readonly string[] = ['twist-out', 'bend-arch-back'];
+
+export function curveTraits(stores: Stores, quantity: string) {
+  const definition = stores.lab.catalogue()[quantity];
+  if (!definition?.curve)
+    throw wrongValue('quantity', `${definition?.name ?? quantity} is not taken as a curve.`);
+  return definition.curve;
+}
+
+function stiffnessOf(
+  stores: Stores,
+  quantity: QuantityId,
+  curve: Curve,
+  window: readonly [number, number],
+) {
+  const traits = curveTraits(stores, quantity);
+  const analysis = analyseCurve(orientCurve(curve, NEGATIVE.includes(quantity)), traits, window);
+  if (analysis.stiffness) return analysis.stiffness;
+  const message = analysis.faults.map((fault) => fault.message).join(' ');
+  throw new Refusal(422, message, [{ field: 'curve', message }]);
+}
+
+export interface CurveDraft extends CurveFields {
+  readingId: string;
+  window: readonly [number, number];
+  temperatureC: number | null;
+  humidityPct: number | null;
+}
+
+/** Stores a curve and the reading it gives, or neither. */
+export function recordCurve(stores: Stores, draft: CurveDraft, curve: Curve): Reading {
+  stores.sessions.byId(draft.sessionId);
+  describeQuantity(draft.quantity, stores.lab.catalogue());
+  const stiffness = stiffnessOf(stores, draft.quantity, curve, draft.window);
+  const { readingId, window, temperatureC, humidityPct, ...fields } = draft;
+  stores.curves.add(fields, curve);
+  return stores.sessions.recordCurve(
+    fields,
+    {
+      id: readingId,
+      curveId: fields.id,
+      window,
+      value: stiffness.mean,
+      cycleSd: stiffness.sd,
+      takenAt: fields.takenAt,
+      supersedes: null,
+      reason: '',
+    },
+    { temperatureC, humidityPct },
+  );
+}
+
+/** Fits a stored curve in another window; the new figure supersedes the one that stands. */
+export function windowCurve(
+  stores: Stores,
+  curveId: string,
+  wanted: { readingId: string; window: readonly [number, number]; reason: string; takenAt: string },
+): Reading {
+  const { curve, ...fields } = stores.curves.byId(curveId);
+  const standing = stores.sessions
+    .ofSession(fields.sessionId)
+    .find((one) => one.curveId === curveId && one.supersededBy === null && one.voided === null);
+  if (!standing)
+    throw new Refusal(409, 'No reading of this curve stands any more; record the curve again.');
+  const stiffness = stiffnessOf(stores, fields.quantity, curve, wanted.window);
+  const { temperatureC, humidityPct } = standing;
+  return stores.sessions.recordCurve(
+    fields,
+    {
+      id: wanted.readingId,
+      curveId,
+      window: wanted.window,
+      value: stiffness.mean,
+      cycleSd: stiffness.sd,
+      takenAt: wanted.takenAt,
+      supersedes: standing.id,
+      reason: wanted.reason,
+    },
+    { temperatureC, humidityPct },
+  );
+}

@@ -1,0 +1,39 @@
+/** Curve files in and out. */
+import type { Readable } from 'node:stream';
+import { DelimitedFault, type DelimitedRow, splitRows } from '#contract/delimited-rows.ts';
+import type { Curve } from '#core/curve-cycles.ts';
+import { type CurveReading, curveReader } from '#core/curve-file.ts';
+import type { CurveTraits } from '#core/quantity.ts';
+
+/** Reads a curve from a stream of text; whole or not at all. */
+export async function readCurveStream(
+  stream: Readable,
+  traits: CurveTraits,
+): Promise<CurveReading> {
+  const rows = splitRows();
+  const reader = curveReader(traits);
+  const decoder = new TextDecoder();
+  const take = (read: DelimitedRow[]) => {
+    const { decimalComma } = rows.dialect();
+    for (const { line, fields } of read) reader.push(line, fields, decimalComma);
+  };
+  try {
+    for await (const chunk of stream)
+      take(rows.push(decoder.decode(chunk as Buffer, { stream: true })));
+    take(rows.push(decoder.decode()));
+    take(rows.end());
+  } catch (error) {
+    if (!(error instanceof DelimitedFault)) throw error;
+    const { line, message } = error;
+    return { ok: false, faults: [{ line, column: '', message }], count: 1 };
+  }
+  return reader.end();
+}
+
+/** The samples of a curve as a file that `readCurveStream` reads back. */
+export function writeCurve({ x, y }: Curve, traits: CurveTraits): string {
+  const header = traits.x === 'angle' ? 'angle_deg,moment_nm' : 'displacement_mm,force_n';
+  const lines = [header];
+  for (let i = 0; i < x.length; i++) lines.push(`${x[i]},${y[i]}`);
+  return `${lines.join('\n')}\n`;
+}

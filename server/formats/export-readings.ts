@@ -1,0 +1,88 @@
+/** Standing readings as a file that reads back to the same readings. */
+import { Readable } from 'node:stream';
+import Database from 'better-sqlite3';
+import { stringify } from 'csv-stringify/sync';
+import { type Catalogue, describeQuantity } from '#core/quantities.ts';
+import { canonicalUnit } from '#core/units.ts';
+import type { Db } from '../store/database.ts';
+import { READINGS_HEADER } from './readings-file.ts';
+
+interface ExportRow {
+  pair: string;
+  side: string;
+  quantity: string;
+  trial: number;
+  value: number;
+  protocol: string;
+  version: number;
+  retired: number;
+  operator: string;
+  instrument: string;
+  measured_at: string;
+  temperature_c: number | null;
+  humidity_pct: number | null;
+  note: string;
+}
+
+const SELECT = `SELECT p.tag AS pair, r.side, r.quantity, r.trial, r.value, c.name AS protocol, c.version,
+    c.retired, s.person AS operator, i.name AS instrument, r.taken_at AS measured_at, r.temperature_c, r.humidity_pct, r.note
+  FROM standing_reading r
+  JOIN session s ON s.id = r.session_id
+  JOIN pair p ON p.id = s.pair_id
+  JOIN protocol c ON c.id = s.protocol_id
+  JOIN instrument i ON i.id = r.instrument_id
+  WHERE @tag IS NULL OR p.tag = @tag
+  ORDER BY r.taken_at, r.id`;
+
+/** Rows that are written together. */
+const BATCH = 2000;
+
+/**
+ * A stream of standing readings. Values stand in the canonical unit of their quantity, so that the
+ * file means one thing everywhere; voided and corrected readings stay in the book.
+ *
+ * @param options tag of one pair, or undefined for all; semicolons with a decimal comma
+ */
+export function exportReadings(
+  db: Db,
+  options: { tag: string | undefined; semicolon: boolean; catalogue: Catalogue },
+): Readable {
+  const { tag, semicolon, catalogue } = options;
+  // A query that is still running keeps its connection from writing, so it has one of its own.
+  const reader = db.memory ? db : new Database(db.name, { readonly: true });
+  const delimiter = semicolon ? ';' : ',';
+  const number = (value: number | null) =>
+    value === null ? '' : semicolon ? String(value).replace('.', ',') : String(value);
+  const rowOf = (row: ExportRow) => [
+    row.pair,
+    row.side,
+    row.quantity,
+    row.trial,
+    number(row.value),
+    canonicalUnit(describeQuantity(row.quantity, catalogue).kind).symbol,
+    row.retired ? `${row.protocol} v${row.version}` : row.protocol,
+    row.operator,
+    row.instrument,
+    row.measured_at,
+    number(row.temperature_c),
+    number(row.humidity_pct),
+    row.note,
+  ];
+  function* pieces() {
+    yield stringify([READINGS_HEADER as unknown as string[]], { delimiter });
+    let batch: ReturnType<typeof rowOf>[] = [];
+    try {
+      const select = reader.prepare<[{ tag: string | null }], ExportRow>(SELECT);
+      for (const row of select.iterate({ tag: tag ?? null })) {
+        batch.push(rowOf(row));
+        if (batch.length < BATCH) continue;
+        yield stringify(batch, { delimiter });
+        batch = [];
+      }
+      if (batch.length > 0) yield stringify(batch, { delimiter });
+    } finally {
+      if (reader !== db) reader.close();
+    }
+  }
+  return Readable.from(pieces());
+}

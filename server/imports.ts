@@ -1,0 +1,80 @@
+/** Imports under way: one at a time, each in a thread of its own, with progress and cancel. */
+import { Worker } from 'node:worker_threads';
+import type { ImportProgress } from '#contract/records.ts';
+import {
+  type ImportOutcome,
+  type ImportRequest,
+  importReadings,
+} from './formats/import-readings.ts';
+import { Refusal } from './problems.ts';
+import type { Db } from './store/database.ts';
+
+export interface ImportJobs {
+  run: (request: ImportRequest, cancelled: AbortSignal) => Promise<ImportOutcome>;
+  progressOf: (id: string) => ImportProgress | undefined;
+  /** True while an import writes: other changes wait a moment. */
+  isWriting: () => boolean;
+}
+
+const WORKER = new URL('./formats/import-worker.ts', import.meta.url);
+/** Jobs whose progress is still told after they ended. */
+const KEPT_JOBS = 20;
+
+function runInThread(
+  database: string,
+  request: ImportRequest,
+  cancelled: AbortSignal,
+  onProgress: (progress: ImportProgress) => void,
+): Promise<ImportOutcome> {
+  return new Promise((resolve, reject) => {
+    const cancel = new Int32Array(new SharedArrayBuffer(4));
+    const worker = new Worker(WORKER, {
+      workerData: { database, request, cancel },
+      // The thread reads TypeScript as the server does.
+      execArgv: ['--import', 'tsx'],
+    });
+    cancelled.addEventListener('abort', () => Atomics.store(cancel, 0, 1));
+    let outcome: ImportOutcome | undefined;
+    worker.on('message', (message: { progress?: ImportProgress; outcome?: ImportOutcome }) => {
+      if (message.progress) onProgress(message.progress);
+      outcome = message.outcome ?? outcome;
+    });
+    worker.on('error', reject);
+    worker.on('exit', () =>
+      outcome ? resolve(outcome) : reject(new Error('the import ended without an outcome')),
+    );
+  });
+}
+
+export function importJobs(db: Db): ImportJobs {
+  const jobs = new Map<string, ImportProgress>();
+  let running = false;
+  let writing = false;
+
+  async function run(request: ImportRequest, cancelled: AbortSignal): Promise<ImportOutcome> {
+    if (running)
+      throw new Refusal(409, 'Another file is being read. Wait for it to end, or cancel it.');
+    running = true;
+    const { id } = request.change;
+    const onProgress = (progress: ImportProgress) => {
+      writing = progress.phase === 'writing';
+      jobs.set(id, progress);
+      if (jobs.size > KEPT_JOBS) jobs.delete([...jobs.keys()][0] ?? '');
+    };
+    onProgress({ phase: 'waiting', bytes: 0, totalBytes: request.bytes, lines: 0 });
+    try {
+      // A database in memory cannot be opened twice: it reads its file itself.
+      return db.memory
+        ? await importReadings(db, request, {
+            progress: onProgress,
+            cancelled: () => cancelled.aborted,
+          })
+        : await runInThread(db.name, request, cancelled, onProgress);
+    } finally {
+      running = false;
+      writing = false;
+    }
+  }
+
+  return { run, progressOf: (id) => jobs.get(id), isWriting: () => writing };
+}

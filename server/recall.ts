@@ -1,0 +1,135 @@
+/** What an instrument touched, and what becomes of it without the instrument's readings. */
+import type { EditionRecord, Recall, Session } from '#contract/records.ts';
+import { type Claim, claimJudgement } from '#core/claim.ts';
+import { combineFigures, type Figure, figureExpanded } from '#core/figure.ts';
+import { figuresIn, type MeasuredPair, sessionFigures } from '#core/pair-figure.ts';
+import { judgeTolerance, sideTolerance } from '#core/tolerance.ts';
+import { type LabKnowledge, labRecords, measuredPair } from './measured-pairs.ts';
+import type { StoredPair } from './store/pairs.ts';
+import type { Stores } from './stores.ts';
+
+type Claims = EditionRecord['claims'];
+
+const GONE = 'no figure';
+
+/** The verdicts that lean on a pair's latest figures: its claims, and left against right. */
+function verdictsOf(
+  measured: MeasuredPair,
+  claims: Claims,
+  knowledge: LabKnowledge,
+): Map<string, { quantity: Figure['quantity']; about: string; verdict: string }> {
+  const verdicts = new Map<
+    string,
+    { quantity: Figure['quantity']; about: string; verdict: string }
+  >();
+  for (const session of measured.sessions) {
+    const { left, right, pair } = sessionFigures(session);
+    for (const figure of figuresIn(pair)) {
+      const { quantity } = figure;
+      for (const claim of claims.filter(
+        (one) => one.quantity === quantity && one.withdrawn === null,
+      )) {
+        const judged = claimJudgement(
+          { ...claim, label: claim.label ?? undefined } as Claim,
+          figure,
+          knowledge,
+        );
+        verdicts.set(`claim ${claim.id}`, {
+          quantity,
+          about: `claimed ${claim.typed}`,
+          verdict: judged.verdict,
+        });
+      }
+      const [l, r] = [left[quantity], right[quantity]];
+      if (!l || !r) continue;
+      const d = combineFigures([
+        { figure: r, coefficient: 1 },
+        { figure: l, coefficient: -1 },
+      ]);
+      const tolerance = sideTolerance(quantity, (l.value + r.value) / 2, knowledge.catalogue);
+      verdicts.set(`sides ${quantity}`, {
+        quantity,
+        about: 'left against right',
+        verdict: judgeTolerance(d.value, figureExpanded(d), tolerance),
+      });
+    }
+  }
+  return verdicts;
+}
+
+function latestFigures(measured: MeasuredPair): Map<string, Figure> {
+  const latest = new Map<string, Figure>();
+  for (const session of measured.sessions)
+    for (const figure of figuresIn(sessionFigures(session).pair))
+      latest.set(figure.quantity, figure);
+  return latest;
+}
+
+const shown = (figure: Figure) => ({ value: figure.value, U: figureExpanded(figure) });
+
+function recallPair(
+  stores: Stores,
+  knowledge: LabKnowledge,
+  lab: ReturnType<typeof labRecords>,
+  pair: StoredPair,
+  touched: ReadonlySet<string>,
+) {
+  const keep = (reading: Session['readings'][number]) => !touched.has(reading.id);
+  const before = measuredPair(stores, lab, pair);
+  const after = measuredPair(stores, lab, pair, keep);
+  const edition = stores.editions.byId(pair.editionId);
+  const name = [`${edition.maker} ${edition.model}`, edition.name].filter(Boolean).join(', ');
+  const without = latestFigures(after);
+  const figures = [...latestFigures(before).values()].flatMap((figure) => {
+    const left = without.get(figure.quantity);
+    const same = left && left.value === figure.value && left.readings === figure.readings;
+    return same
+      ? []
+      : [{ quantity: figure.quantity, with: shown(figure), without: left ? shown(left) : null }];
+  });
+  const remaining = verdictsOf(after, edition.claims, knowledge);
+  const verdicts = [...verdictsOf(before, edition.claims, knowledge)].flatMap(([key, one]) => {
+    const left = remaining.get(key)?.verdict ?? GONE;
+    const { quantity, about, verdict } = one;
+    return left === verdict
+      ? []
+      : [{ edition: name, tag: pair.tag, quantity, about, with: verdict, without: left }];
+  });
+  return {
+    pair: { tag: pair.tag, edition: name, figures },
+    verdicts,
+    sheet: { slug: edition.slug, edition: name, label: pair.label },
+  };
+}
+
+/** Every standing reading of an instrument since a day, with figures, verdicts and sheets behind them. */
+export function recallInstrument(
+  stores: Stores,
+  knowledge: LabKnowledge,
+  instrumentId: string,
+  since: string,
+): Recall {
+  const instrument = stores.instruments.byId(instrumentId);
+  const touched = stores.instruments.touched(instrumentId, since);
+  const lab = labRecords(stores);
+  const byPair = new Map<string, Set<string>>();
+  for (const { id, pairId } of touched)
+    byPair.set(pairId, (byPair.get(pairId) ?? new Set()).add(id));
+  const recalled = [...byPair].map(([pairId, ids]) => ({
+    ...recallPair(stores, knowledge, lab, stores.pairs.byId(pairId), ids),
+    readings: ids.size,
+  }));
+  const sheets = new Map(
+    recalled.map(({ sheet }) => [`${sheet.slug} ${sheet.label.system} ${sheet.label.size}`, sheet]),
+  );
+  return {
+    instrument: instrument.name,
+    since,
+    readings: touched.length,
+    pairs: recalled
+      .map(({ pair, readings }) => ({ ...pair, readings }))
+      .sort((a, b) => a.tag.localeCompare(b.tag)),
+    verdicts: recalled.flatMap((one) => one.verdicts),
+    sheets: [...sheets.values()].sort((a, b) => a.edition.localeCompare(b.edition)),
+  };
+}
