@@ -12,6 +12,7 @@ import { announce, listen } from './tabs.ts';
 /** The changes made at the bench that may wait. */
 export type WaitingName =
   | 'startSession'
+  | 'describeSession'
   | 'finishSession'
   | 'addNote'
   | 'recordReading'
@@ -177,6 +178,12 @@ export function keep<N extends WaitingName>(change: Omit<WaitingChange<N>, 'id'>
       announce({ kind: 'outbox' });
       void flush();
     });
+}
+
+/** Waits until all that was kept so far has been written here and offered to the server. */
+export async function settle(): Promise<void> {
+  await writing;
+  await flush();
 }
 
 /** Takes back a change that has not been sent. True where it was still here. */

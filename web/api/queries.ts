@@ -66,6 +66,15 @@ export const useEditions = () =>
     queryFn: ({ signal }) => request('listEditions', { signal }),
   });
 
+/** What an instrument touched; asked for only when it is wanted. */
+export const useRecall = (id: string, since: string, wanted: boolean) =>
+  useQuery({
+    queryKey: ['recall', id, since],
+    queryFn: ({ signal }) => request('getRecall', { params: { id }, query: { since }, signal }),
+    enabled: wanted,
+    placeholderData: keepPreviousData,
+  });
+
 export const useSheet = (edition: string, label: string | undefined) =>
   useQuery({
     queryKey: ['sheet', edition, label],

@@ -1,7 +1,6 @@
 import { Button, Select } from '@mantine/core';
 import { useSearchParams } from 'react-router';
 import type { Comparison } from '#contract/records.ts';
-import { QUANTITIES } from '#core/quantities.ts';
 import { labelSlug, lastLength, nameLabel } from '#core/size-label.ts';
 import { useComparison, useEditions } from '../api/queries.ts';
 import { DifferenceChart, NoticeableHatch } from '../drawing/DifferenceChart.tsx';
@@ -56,7 +55,7 @@ function Terms({ cell }: { cell: Cell }) {
 function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]; reach: number }) {
   const units = useUnits();
   const { quantity, noticeable, cells } = row;
-  const { name } = QUANTITIES[quantity];
+  const { name } = units.define(quantity);
   const others = cells.map((cell, index) => ({ cell, index })).slice(1);
   const marks = others.flatMap(({ cell, index }) =>
     cell.difference

@@ -1,8 +1,9 @@
-import { Button, Checkbox, Stack } from '@mantine/core';
+import { Button, Checkbox, SimpleGrid } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { nameStackBasis } from '#core/basis.ts';
-import { protocolsFor, type ToolName } from '#core/protocol.ts';
+import { protocolsFor } from '#core/protocol.ts';
+import type { ToolName } from '#core/tools.ts';
 import { useChange } from '../api/queries.ts';
 
 const CHOICES: { tool: ToolName; says: string }[] = [
@@ -10,6 +11,15 @@ const CHOICES: { tool: ToolName; says: string }[] = [
   { tool: 'caliper', says: 'long jaws that reach into the shoe' },
   { tool: 'needle gauge', says: 'a needle through the sole against a plate' },
   { tool: 'scale', says: 'weighs one shoe' },
+  { tool: 'length gauge', says: 'inside length, heel to toe end' },
+  { tool: 'tape', says: 'girths of boots' },
+  { tool: 'angle gauge', says: 'rocker, bevel, tilt' },
+  { tool: 'durometer A', says: 'hardness of rubber' },
+  { tool: 'durometer C', says: 'hardness of foam' },
+  { tool: 'bend fixture', says: 'moment against angle' },
+  { tool: 'twist fixture', says: 'torque against angle' },
+  { tool: 'press fixture', says: 'force against displacement' },
+  { tool: 'room climate', says: 'temperature and humidity' },
 ];
 
 /** At the first start: which tools are there? This sets the first protocol and stack basis. */
@@ -20,7 +30,7 @@ export function FirstStart() {
   const first = tools.length > 0 ? protocolsFor(tools)[0] : undefined;
   const measures = first?.stations.some((station) => station.quantity === 'heel-stack');
   return (
-    <div style={{ padding: '40px 32px', maxWidth: 640 }}>
+    <div style={{ padding: '28px 32px', maxWidth: 680 }}>
       <h1>Which tools do you own?</h1>
       <p style={{ margin: '8px 0 20px' }}>
         What stack height means depends on how it can be taken. Your tools set the first protocol;
@@ -31,7 +41,7 @@ export function FirstStart() {
         onChange={(value) => setTools(value as ToolName[])}
         aria-label="Tools"
       >
-        <Stack gap="sm">
+        <SimpleGrid cols={2} spacing="xs">
           {CHOICES.map(({ tool, says }) => (
             <Checkbox
               key={tool}
@@ -40,7 +50,7 @@ export function FirstStart() {
               description={says}
             />
           ))}
-        </Stack>
+        </SimpleGrid>
       </Checkbox.Group>
       <p style={{ margin: '20px 0', minHeight: '3em' }} aria-live="polite">
         {first &&

@@ -1,8 +1,8 @@
 import { Button } from '@mantine/core';
+import dayjs from 'dayjs';
 import type { Instrument, Protocol } from '#contract/records.ts';
+import { calibrationOn, gaugeTraits } from '#core/gauge.ts';
 import type { Place } from '#core/hand-order.ts';
-import { QUANTITIES } from '#core/quantities.ts';
-import { gaugeTraits } from '#core/session-readings.ts';
 import { adviseStation } from '#core/station-advice.ts';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import classes from './Advice.module.css';
@@ -13,6 +13,17 @@ const COUNT_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven'
 const countWord = (n: number) => COUNT_WORDS[n] ?? String(n);
 const ordinal = (index: number) =>
   ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'][index] ?? `${index + 1}th`;
+
+/** Scores by hand are votes: nothing is averaged and nothing is asked for. */
+function scoreWords(votes: readonly number[]): { head: string; text: string } {
+  return {
+    head:
+      votes.length === 0
+        ? 'Nothing scored here yet.'
+        : `${votes.length === 1 ? 'Scored' : 'Votes'}: ${votes.join(', ')}.`,
+    text: 'A whole grade, by hand. It stands as a vote: never averaged, never held against a fixture.',
+  };
+}
 
 /** Headline and explanation of an advice, in the words of the bench. */
 function adviceWords(
@@ -29,6 +40,14 @@ function adviceWords(
       return {
         head: `One reading: ± ${span(advice.U)} as it stands.`,
         text: 'A second, with gauge and shoe placed again, shows whether it repeats.',
+      };
+    case 'fixed':
+      return {
+        head: `${countWord(advice.n)} of ${countWord(advice.of)} readings taken.`.replace(
+          /^./,
+          (letter) => letter.toUpperCase(),
+        ),
+        text: 'Take each at another spot; their median stands.',
       };
     case 'take-more':
       return {
@@ -76,12 +95,19 @@ export function Advice({
   onVoid: (reading: BenchReading) => void;
 }) {
   const units = useUnits();
+  const definition = units.define(place.quantity);
+  const now = new Date().toISOString();
   const values = sitting.valuesAt(place.quantity, place.side);
   const advice = adviseStation(values, sitting.figures[place.side][place.quantity], {
-    repeatabilitySd: station?.repeatability.sd ?? QUANTITIES[place.quantity].repeatabilitySd,
-    resolution: gauge ? gaugeTraits(gauge).resolution : 0,
+    repeatabilitySd: station?.repeatability.sd ?? definition.repeatabilitySd,
+    resolution: gauge ? gaugeTraits(gauge, now).resolution : 0,
+    fixedReadings: definition.fixedReadings,
   });
-  const { head, text } = adviceWords(advice, place, values.length, units);
+  const { head, text } = definition.ordinal
+    ? scoreWords(values)
+    : adviceWords(advice, place, values.length, units);
+  const calibration = gauge && calibrationOn(gauge, now);
+  const overdue = calibration !== undefined && calibration.dueOn < now.slice(0, 10);
   const urgent = ['take-more', 'median', 'doubtful'].includes(advice.kind);
   const doubtful =
     advice.kind === 'doubtful'
@@ -100,9 +126,17 @@ export function Advice({
       )}
       {gauge && (
         <p className={`soft ${classes.gauge}`}>
-          {gauge.name}, reads to {gauge.resolution} {gauge.unit}; usual scatter{' '}
-          {station ? units.span(place.quantity, station.repeatability.sd).replace('+', '') : ''}{' '}
-          (SD)
+          {gauge.name}, reads to {gauge.resolution} {gauge.unit}
+          {station && !definition.ordinal
+            ? `; usual scatter ${units.span(place.quantity, station.repeatability.sd).replace('+', '')} (SD)`
+            : ''}
+          {calibration ? `; calibrated to ${dayjs(calibration.dueOn).format('D MMM YYYY')}` : ''}
+        </p>
+      )}
+      {overdue && (
+        <p className="look-here">
+          {gauge?.name} was due for calibration on {dayjs(calibration.dueOn).format('D MMM YYYY')}:
+          its readings are marked.
         </p>
       )}
     </div>

@@ -2,7 +2,6 @@ import { Button, Kbd } from '@mantine/core';
 import { type KeyboardEvent, type Ref, useEffect, useRef } from 'react';
 import type { Place } from '#core/hand-order.ts';
 import type { Correction, PlausibilityQuestion } from '#core/plausibility.ts';
-import { QUANTITIES } from '#core/quantities.ts';
 import { useUnits } from '../shell/units.ts';
 import classes from './EntryField.module.css';
 import type { BenchReading } from './waiting-readings.ts';
@@ -17,7 +16,7 @@ export interface Asked {
 const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth'];
 
 function questionWords(asked: Asked, place: Place, units: ReturnType<typeof useUnits>): string {
-  const name = QUANTITIES[place.quantity].name;
+  const { name } = units.define(place.quantity);
   const typed = units.write(place.quantity, asked.value).text;
   const against = units.write(place.quantity, asked.question.against).text;
   const station = `${name}, ${place.side}`;
@@ -103,13 +102,15 @@ interface EntryFieldProps {
   onOther: (() => void) | undefined;
   onNote: () => void;
   onVoid: () => void;
+  /** Takes the live figure; absent where the station has no gauge that talks. */
+  onTake: () => void;
   onHelp: () => void;
 }
 
 /** The field under the hand: a figure and Enter. Letters act while it is empty. */
 export function EntryField(props: EntryFieldProps) {
   const { place, trial, unit, text, correcting, fault, asked } = props;
-  const { name } = QUANTITIES[place.quantity];
+  const { name } = useUnits().define(place.quantity);
 
   function press(event: KeyboardEvent<HTMLInputElement>): void {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -118,7 +119,13 @@ export function EntryField(props: EntryFieldProps) {
       ']': () => props.onStation(1),
       '\\': props.onOther,
       ...(text === ''
-        ? { Backspace: props.onBack, n: props.onNote, v: props.onVoid, '?': props.onHelp }
+        ? {
+            Backspace: props.onBack,
+            n: props.onNote,
+            v: props.onVoid,
+            '?': props.onHelp,
+            ' ': props.onTake,
+          }
         : { Escape: props.onLeave }),
       Enter: props.onSubmit,
     };

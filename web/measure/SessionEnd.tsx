@@ -1,7 +1,9 @@
 import { Button } from '@mantine/core';
 import { lazy, Suspense, useState } from 'react';
 import type { Protocol } from '#contract/records.ts';
+import { figuresIn } from '#core/pair-figure.ts';
 import { nameStation, type Side } from '#core/quantities.ts';
+import { useCatalogue } from '../shell/units.ts';
 import type { Sitting } from './sitting.ts';
 
 const EndDialog = lazy(async () => ({ default: (await import('./ReasonDialogs.tsx')).EndDialog }));
@@ -17,18 +19,21 @@ export function SessionEnd({
   sides: readonly Side[];
 }) {
   const [asking, setAsking] = useState(false);
+  const catalogue = useCatalogue();
   const missing = protocol.stations
     .filter((station) => !station.optional)
     .flatMap(({ quantity }) =>
       sides
         .filter((side) => sitting.valuesAt(quantity, side).length === 0)
-        .map((side) => nameStation(quantity, side)),
+        .map((side) => nameStation(quantity, side, catalogue)),
     );
   const doubts = [
     ...new Set(
       sides.flatMap((side) =>
-        Object.values(sitting.figures[side]).flatMap((figure) =>
-          figure.doubts.map((doubt) => `${nameStation(figure.quantity, side)}: ${doubt.text}`),
+        figuresIn(sitting.figures[side]).flatMap((figure) =>
+          figure.doubts.map(
+            (doubt) => `${nameStation(figure.quantity, side, catalogue)}: ${doubt.text}`,
+          ),
         ),
       ),
     ),

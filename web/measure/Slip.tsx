@@ -1,17 +1,21 @@
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
-import { QUANTITIES } from '#core/quantities.ts';
+import { useState } from 'react';
 import { takeBack, tryAgain } from '../api/outbox.ts';
 import { useOutbox } from '../api/queries.ts';
-import { useUnits } from '../shell/units.ts';
+import { type UnitWords, useUnits } from '../shell/units.ts';
 import classes from './Slip.module.css';
 import type { Sitting } from './sitting.ts';
 import type { BenchReading } from './waiting-readings.ts';
 
-function nameOf(reading: BenchReading): string {
+function nameOf(reading: BenchReading, units: UnitWords): string {
   const side = reading.side === 'left' ? 'L' : 'R';
-  return `${QUANTITIES[reading.quantity].short} ${side} ${reading.trial}`;
+  return `${units.define(reading.quantity).short} ${side} ${reading.trial}`;
 }
+
+/** Lines that the slip shows at first, and how many more at a time: a long sitting stays quick. */
+const FIRST_SHOWN = 60;
+const MORE_SHOWN = 200;
 
 /** Unit the typed text stands in, where it was bare. */
 function asTyped(reading: BenchReading): string {
@@ -32,7 +36,7 @@ function SlipLine({
   const value = units.write(reading.quantity, reading.value);
   return (
     <li className={classes.line} data-gone={gone}>
-      <span className={`${classes.name} ${reading.side}`}>{nameOf(reading)}</span>
+      <span className={`${classes.name} ${reading.side}`}>{nameOf(reading, units)}</span>
       <span className={`figure ${classes.value}`}>
         {value.value}
         <span className={classes.unit}> {value.unit}</span>
@@ -42,14 +46,19 @@ function SlipLine({
           type="button"
           className={classes.undo}
           onClick={reading.waiting ? onUndo : onVoid}
-          aria-label={`Undo ${nameOf(reading)}`}
+          aria-label={`Undo ${nameOf(reading, units)}`}
         >
           undo
         </button>
       )}
       <span className={classes.remark}>
         {[
-          asTyped(reading) === value.text ? '' : `typed ${asTyped(reading)}`,
+          reading.entered === 'live' ? 'live' : '',
+          reading.entered === 'curve'
+            ? `curve, ${reading.curveWindow?.join(' to ')}`
+            : reading.entered === 'live' || asTyped(reading) === value.text
+              ? ''
+              : `typed ${asTyped(reading)}`,
           reading.voided !== null ? `void: ${reading.voided}` : '',
           reading.supersededBy !== null ? 'corrected' : '',
           reading.waiting && !gone ? 'waiting' : '',
@@ -72,7 +81,9 @@ export function Slip({
   const { waiting, status, trouble } = useOutbox();
   const refused = waiting.filter((change) => change.refused);
   const held = waiting.length - refused.length;
-  const newestFirst = [...sitting.readings].reverse();
+  const [shown, setShown] = useState(FIRST_SHOWN);
+  const newestFirst = sitting.readings.slice(-shown).reverse();
+  const older = sitting.readings.length - newestFirst.length;
   return (
     <aside className={classes.slip} aria-label="Slip">
       <h2 className={classes.heading}>
@@ -110,6 +121,11 @@ export function Slip({
           />
         ))}
       </ol>
+      {older > 0 && (
+        <Button size="compact-xs" variant="default" onClick={() => setShown(shown + MORE_SHOWN)}>
+          {older.toLocaleString('en')} older
+        </Button>
+      )}
       {sitting.session?.notes.map((note) => (
         <p key={note.id} className={classes.note}>
           Note: {note.text}

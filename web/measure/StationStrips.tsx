@@ -1,10 +1,10 @@
 import type { Instrument } from '#contract/records.ts';
 import { combineFigures, figureExpanded } from '#core/figure.ts';
+import { gaugeTraits } from '#core/gauge.ts';
 import type { Place } from '#core/hand-order.ts';
 import { decimalsIn } from '#core/number-words.ts';
 import { findDoubtfulReading } from '#core/outlier.ts';
-import { QUANTITIES, type Side } from '#core/quantities.ts';
-import { gaugeTraits } from '#core/session-readings.ts';
+import type { Side } from '#core/quantities.ts';
 import { judgeTolerance, sideTolerance } from '#core/tolerance.ts';
 import { fromCanonical, spanFromCanonical } from '#core/units.ts';
 import { ReadingStrip, stripDomain } from '../drawing/ReadingStrip.tsx';
@@ -29,7 +29,8 @@ export function StationStrips({
   const units = useUnits();
   const { quantity } = place;
   const unit = units.unitOf(quantity);
-  const decimals = decimalsIn(unit, QUANTITIES[quantity].decimals);
+  const definition = units.define(quantity);
+  const decimals = decimalsIn(unit, definition.decimals);
   const own = (value: number) => fromCanonical(value, unit);
   const figureOf = (side: Side) => sitting.figures[side][quantity];
   const spanned = sides.flatMap((side) => {
@@ -40,9 +41,17 @@ export function StationStrips({
   });
   const domain = stripDomain(
     spanned.map(own),
-    spanFromCanonical(QUANTITIES[quantity].kind === 'mass' ? 1 : 0.1, unit),
+    spanFromCanonical(
+      definition.kind === 'mass' || definition.ordinal ? 1 : 10 ** -definition.decimals,
+      unit,
+    ),
   );
-  const resolution = gauge ? gaugeTraits(gauge).resolution : 0;
+  /** Scores by hand have no figure: every vote is shown. */
+  const score = (side: Side) =>
+    sitting.scores
+      .find((one) => one.quantity === quantity && one.side === side)
+      ?.votes.join(', ') ?? '–';
+  const resolution = gauge ? gaugeTraits(gauge, new Date().toISOString()).resolution : 0;
   return (
     <div className={classes.strips}>
       {sides.map((side) => {
@@ -69,14 +78,14 @@ export function StationStrips({
                 waiting: reading.waiting ?? false,
                 doubtful: doubtful?.index === index,
               }))}
-              says={`${QUANTITIES[quantity].name}, ${side}: ${
+              says={`${definition.name}, ${side}: ${
                 words
                   ? `${count}, ${readings.map((r) => units.write(quantity, r.value).value).join(', ')}; figure ${words.text}`
                   : 'nothing read yet'
               }`}
             />
             <span className={`figure ${classes.figure}`} data-testid={`figure-${side}`}>
-              {words?.text ?? '–'}
+              {words?.text ?? score(side)}
             </span>
           </div>
         );
@@ -96,7 +105,7 @@ function SideDifference({ sitting, place }: { sitting: Sitting; place: Place }) 
     { figure: right, coefficient: 1 },
     { figure: left, coefficient: -1 },
   ]);
-  const tolerance = sideTolerance(quantity, (left.value + right.value) / 2);
+  const tolerance = sideTolerance(quantity, (left.value + right.value) / 2, units.catalogue);
   const verdict = judgeTolerance(d.value, figureExpanded(d), tolerance);
   return (
     <p className={classes.difference}>

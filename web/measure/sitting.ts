@@ -1,13 +1,17 @@
 /** The sitting at the bench: the session with this pair and protocol, and what can be done in it. */
 import { useLocalStorage } from '@mantine/hooks';
+import { group } from 'd3-array';
 import { useMemo } from 'react';
 import { v7 as newId } from 'uuid';
-import type { Lab, PairRecord, Protocol } from '#contract/records.ts';
-import { type FigureSet, sessionFigures } from '#core/pair-figure.ts';
+import type { z } from 'zod';
+import type { Lab, PairRecord, Protocol, sessionTerms } from '#contract/records.ts';
+import { type FigureSet, type HandScore, handScores, sessionFigures } from '#core/pair-figure.ts';
 import type { MeasuredQuantityId, Side } from '#core/quantities.ts';
+import type { Room } from '#core/room.ts';
 import { sessionReadings } from '#core/session-readings.ts';
-import { keep, takeBack } from '../api/outbox.ts';
+import { keep, settle, takeBack } from '../api/outbox.ts';
 import { useOutbox } from '../api/queries.ts';
+import { useCatalogue } from '../shell/units.ts';
 import { type BenchReading, type BenchSession, stands, withWaiting } from './waiting-readings.ts';
 
 export interface NewEntry {
@@ -16,10 +20,16 @@ export interface NewEntry {
   typed: string;
   /** What a bare number in `typed` means. */
   unit: string;
+  instrumentId: string;
+  entered?: 'typed' | 'live';
+  room?: Room;
   supersedes?: BenchReading | undefined;
   reason?: string;
   note?: string;
 }
+
+/** In which configuration, how far worn and how conditioned the shoes are. */
+export type SessionTerms = z.output<typeof sessionTerms>;
 
 export interface Sitting {
   /** The session shown: the open one, else the last finished with this protocol. */
@@ -31,6 +41,15 @@ export interface Sitting {
   /** All readings of the sitting, voided and corrected ones too, in the order taken. */
   readings: BenchReading[];
   figures: Record<Side | 'pair', FigureSet>;
+  /** Scores by hand: ordinal, apart from the figures. */
+  scores: HandScore[];
+  /** What is said of the shoes: of this sitting, or for the one that the next reading starts. */
+  terms: SessionTerms;
+  describe: (terms: SessionTerms) => void;
+  /** The sitting's id, started if none is open: for what is sent beside the readings. */
+  ensureSession: () => string;
+  /** Waits until the server has all that was entered so far. */
+  arrived: () => Promise<void>;
   valuesAt: (quantity: MeasuredQuantityId, side: Side) => number[];
   standingAt: (quantity: MeasuredQuantityId, side: Side) => BenchReading[];
   /** Values of the open session only: what the order of the hand counts. */
@@ -47,17 +66,28 @@ export interface Sitting {
 
 const EMPTY_FIGURES = { left: {}, right: {}, pair: {} };
 
+/** The protocols that are offered: the newest of each line, and those of sittings still open. */
+export function offeredProtocols(lab: Lab, record: PairRecord): Protocol[] {
+  const open = new Set(
+    record.sessions.filter((one) => one.finishedAt === null).map((one) => one.protocolId),
+  );
+  return lab.protocols.filter((protocol) => !protocol.retired || open.has(protocol.id));
+}
+
 /** The protocol to go on with: that of the pair's latest sitting, else the lab's first. */
 export function protocolToUse(
   lab: Lab,
   record: PairRecord,
   chosen: string | null,
 ): Protocol | undefined {
-  const last = record.sessions.at(-1)?.protocolId;
+  const offered = offeredProtocols(lab, record);
+  const last = lab.protocols.find((one) => one.id === record.sessions.at(-1)?.protocolId);
   return (
-    lab.protocols.find((protocol) => protocol.id === chosen) ??
-    lab.protocols.find((protocol) => protocol.id === last) ??
-    lab.protocols[0]
+    offered.find((protocol) => protocol.id === chosen) ??
+    offered.find((protocol) => protocol.id === last?.id) ??
+    // A newer version of the line takes over where the last one was edited since.
+    offered.find((protocol) => protocol.lineId === last?.lineId) ??
+    offered[0]
   );
 }
 
@@ -65,30 +95,44 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
   const outbox = useOutbox();
   const [person, setPerson] = useLocalStorage({ key: 'emvex-person', defaultValue: '' });
   const { pair } = record;
+  const catalogue = useCatalogue();
+  const [nextTerms, setNextTerms] = useLocalStorage<SessionTerms | null>({
+    key: `emvex-terms-${pair.tag}`,
+    defaultValue: null,
+  });
   const sessions = useMemo(
     () =>
       withWaiting(
         record.sessions,
         [...outbox.arrived, ...outbox.waiting].filter((change) => change.tag === pair.tag),
+        catalogue,
       ),
-    [record.sessions, outbox, pair.tag],
+    [record.sessions, outbox, pair.tag, catalogue],
   );
-  const like = sessions.filter(
-    (one) => one.protocolId === protocol.id && one.wornKm === pair.wornKm,
-  );
+  const like = sessions.filter((one) => one.protocolId === protocol.id);
   const current = like.findLast((one) => one.finishedAt === null);
-  const session = current ?? like.at(-1);
+  const session = current ?? like.findLast((one) => one.wornKm === pair.wornKm);
   const readings = session?.readings ?? [];
-  const figures = useMemo(
-    () =>
-      session
-        ? sessionFigures(sessionReadings(session, pair.label, protocol, lab.instruments))
-        : EMPTY_FIGURES,
-    [session, pair.label, protocol, lab.instruments],
+  const { figures, scores } = useMemo(() => {
+    if (!session) return { figures: EMPTY_FIGURES, scores: [] };
+    const read = sessionReadings(session, pair.label, protocol, lab.instruments, catalogue);
+    return { figures: sessionFigures(read), scores: handScores(read) };
+  }, [session, pair.label, protocol, lab.instruments, catalogue]);
+  const byStation = useMemo(
+    () => group(readings.filter(stands), (reading) => `${reading.quantity} ${reading.side}`),
+    [readings],
   );
   const standingAt = (quantity: MeasuredQuantityId, side: Side) =>
-    readings.filter((r) => r.quantity === quantity && r.side === side && stands(r));
+    byStation.get(`${quantity} ${side}`) ?? [];
   const waiting = { person, tag: pair.tag };
+  const untold: SessionTerms = {
+    configuration: 'as sold',
+    removed: '',
+    conditioned: null,
+    wornKm: pair.wornKm,
+  };
+  const { configuration, removed, conditioned, wornKm } = current ?? nextTerms ?? untold;
+  const terms: SessionTerms = { configuration, removed, conditioned, wornKm };
 
   function ensureSession(): string {
     if (current) return current.id;
@@ -102,8 +146,7 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
         pairId: pair.id,
         protocolId: protocol.id,
         person,
-        configuration: 'as sold',
-        wornKm: pair.wornKm,
+        ...terms,
         startedAt: new Date().toISOString(),
       },
     });
@@ -120,15 +163,33 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
     earlier: sessions.filter((one) => one !== session && one.readings.length > 0),
     readings,
     figures,
+    scores,
+    terms,
+    ensureSession,
+    arrived: settle,
+    describe(next) {
+      if (!current) setNextTerms(next);
+      else keep({ ...waiting, name: 'describeSession', params: { id: current.id }, body: next });
+    },
     standingAt,
     takenAt: (quantity, side) =>
       current ? standingAt(quantity, side).map((reading) => reading.value) : [],
     valuesAt: (quantity, side) => standingAt(quantity, side).map((reading) => reading.value),
     person,
     setPerson,
-    record({ quantity, side, typed, unit, supersedes, reason = '', note = '' }) {
+    record({
+      quantity,
+      side,
+      typed,
+      unit,
+      instrumentId,
+      entered = 'typed',
+      room = {},
+      supersedes,
+      reason = '',
+      note = '',
+    }) {
       const sessionId = ensureSession();
-      const station = protocol.stations.find((one) => one.quantity === quantity);
       keep({
         ...waiting,
         name: 'recordReading',
@@ -140,7 +201,10 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
           quantity,
           typed,
           unit,
-          instrumentId: station?.instrumentId ?? '',
+          instrumentId,
+          entered,
+          temperatureC: room.temperatureC ?? null,
+          humidityPct: room.humidityPct ?? null,
           takenAt: new Date().toISOString(),
           supersedes: supersedes?.id ?? null,
           reason,

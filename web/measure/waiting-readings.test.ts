@@ -11,6 +11,8 @@ const session: Session = {
   protocolId: ID(3),
   person: 'B1',
   configuration: 'as sold',
+  removed: '',
+  conditioned: null,
   wornKm: 0,
   startedAt: '2026-03-01T09:00:00Z',
   finishedAt: null,

@@ -1,16 +1,17 @@
 /** What the bench shows: what the server has, with what still waits in the browser put on top. */
 import type { NewReading, Reading, Session } from '#contract/records.ts';
-import { QUANTITIES } from '#core/quantities.ts';
-import { readTypedQuantity } from '#core/typed-quantity.ts';
+import { type Catalogue, QUANTITIES } from '#core/quantities.ts';
+import { readTypedReading } from '#core/typed-reading.ts';
 import type { WaitingChange } from '../api/outbox.ts';
 
 export type BenchReading = Reading & { waiting?: boolean };
 export type BenchSession = Omit<Session, 'readings'> & { readings: BenchReading[] };
 
-function addReading(session: BenchSession, body: NewReading): void {
+function addReading(session: BenchSession, body: NewReading, catalogue: Catalogue): void {
   if (session.readings.some((reading) => reading.id === body.id)) return;
-  const read = readTypedQuantity(body.typed, QUANTITIES[body.quantity].kind, body.unit);
-  if (!read.ok) return;
+  const definition = catalogue[body.quantity];
+  const read = definition && readTypedReading(body.typed, definition, body.unit);
+  if (!read?.ok) return;
   const earlier = session.readings.find((reading) => reading.id === body.supersedes);
   const same = session.readings.filter(
     (reading) => reading.quantity === body.quantity && reading.side === body.side,
@@ -20,6 +21,12 @@ function addReading(session: BenchSession, body: NewReading): void {
     supersedes: null,
     reason: '',
     note: '',
+    entered: 'typed',
+    temperatureC: null,
+    humidityPct: null,
+    curveId: null,
+    curveWindow: null,
+    cycleSd: null,
     ...body,
     value: read.value.value,
     trial: earlier?.trial ?? Math.max(0, ...same.map((reading) => reading.trial)) + 1,
@@ -29,7 +36,7 @@ function addReading(session: BenchSession, body: NewReading): void {
   } as BenchReading);
 }
 
-function apply(sessions: BenchSession[], change: WaitingChange): void {
+function apply(sessions: BenchSession[], change: WaitingChange, catalogue: Catalogue): void {
   const { name, params, body } = change as unknown as {
     name: string;
     params: { id?: string };
@@ -39,10 +46,13 @@ function apply(sessions: BenchSession[], change: WaitingChange): void {
   if (name === 'startSession') {
     const fields = body as Session;
     if (!find(fields.id)) sessions.push({ ...fields, finishedAt: null, readings: [], notes: [] });
+  } else if (name === 'describeSession') {
+    const session = find(params.id);
+    if (session) Object.assign(session, body as Partial<Session>);
   } else if (name === 'recordReading') {
     const reading = body as NewReading;
     const session = find(reading.sessionId);
-    if (session) addReading(session, reading);
+    if (session) addReading(session, reading, catalogue);
   } else if (name === 'voidReading') {
     for (const session of sessions)
       for (const reading of session.readings)
@@ -64,13 +74,14 @@ function apply(sessions: BenchSession[], change: WaitingChange): void {
 export function withWaiting(
   sessions: readonly Session[],
   changes: readonly WaitingChange[],
+  catalogue: Catalogue = QUANTITIES,
 ): BenchSession[] {
   const merged: BenchSession[] = sessions.map((session) => ({
     ...session,
     readings: session.readings.map((reading) => ({ ...reading })),
     notes: [...session.notes],
   }));
-  for (const change of changes) if (!change.refused) apply(merged, change);
+  for (const change of changes) if (!change.refused) apply(merged, change, catalogue);
   return merged;
 }
 

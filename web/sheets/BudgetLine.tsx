@@ -4,6 +4,7 @@ import classes from './SheetPage.module.css';
 
 const TERM_WORDS: Record<FigureView['budget'][number]['kind'], string> = {
   readings: 'scatter of readings',
+  cycles: 'cycles of a curve',
   resolution: 'resolution',
   zero: 'zero of the gauge',
   gain: 'slope of the gauge',

@@ -48,7 +48,8 @@ function FigureRow({ entry, also, units }: { entry: Entry; also: boolean; units:
       <tr>
         <th scope="row">
           <span className={classes.mark} data-provenance={figure.provenance} aria-hidden="true" />
-          {QUANTITIES[quantity].name}
+          {units.define(quantity).name}
+          {figure.basis.setup && <span className={classes.grade}>{figure.basis.setup}</span>}
           {grade && <span className={classes.grade}>{grade}</span>}
         </th>
         <td className={`figure ${classes.value}`} data-testid={`sheet-${quantity}`}>

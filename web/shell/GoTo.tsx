@@ -17,7 +17,10 @@ export function GoTo({ onClose, onHelp }: { onClose: () => void; onHelp: () => v
     { id: 'receive', label: 'Receive a pair', onClick: () => navigate('/receive') },
     { id: 'compare', label: 'Compare', onClick: () => navigate('/compare') },
     { id: 'sheets', label: 'Sheets', onClick: () => navigate('/sheets') },
-    { id: 'lab', label: 'Lab', onClick: () => navigate('/lab') },
+    { id: 'lab', label: 'Lab: instruments', onClick: () => navigate('/lab') },
+    { id: 'protocols', label: 'Lab: protocols', onClick: () => navigate('/lab/protocols') },
+    { id: 'files', label: 'Lab: readings in and out', onClick: () => navigate('/lab/files') },
+    { id: 'guide', label: 'Guide: quantities', onClick: () => navigate('/guide') },
     { id: 'keys', label: 'Keys that work here', onClick: onHelp },
     ...(tag
       ? [

@@ -16,6 +16,8 @@ const MEASURE: Keys = [
   [['['], 'previous station'],
   [[']'], 'next station'],
   [['\\'], 'other shoe'],
+  [['Space'], 'in the empty field: take the live figure of the gauge'],
+  [['←', '→'], 'on a handle of a curve’s window: move it'],
   [['n'], 'a note'],
   [['v'], 'void the last reading here, with a reason'],
 ];

@@ -162,6 +162,9 @@ export function StepBar({
         <NavLink to="/lab" className={classes.textButton}>
           Lab
         </NavLink>
+        <NavLink to="/guide" className={classes.textButton}>
+          Guide
+        </NavLink>
         <UnitsButton />
         <button type="button" className={classes.textButton} onClick={onGoTo} title="Ctrl K">
           <IconSearch size={17} aria-hidden="true" /> Go to

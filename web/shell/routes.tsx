@@ -52,6 +52,50 @@ export const router = createBrowserRouter([
       {
         path: 'lab',
         lazy: async () => ({ Component: (await import('../lab/LabPage.tsx')).LabPage }),
+        children: [
+          {
+            index: true,
+            lazy: async () => ({
+              Component: (await import('../lab/InstrumentsPage.tsx')).InstrumentsPage,
+            }),
+          },
+          {
+            path: 'instruments/:id',
+            lazy: async () => ({
+              Component: (await import('../lab/InstrumentPage.tsx')).InstrumentPage,
+            }),
+          },
+          {
+            path: 'protocols',
+            lazy: async () => ({
+              Component: (await import('../lab/ProtocolsPage.tsx')).ProtocolsPage,
+            }),
+          },
+          {
+            path: 'protocols/:id',
+            lazy: async () => ({
+              Component: (await import('../lab/ProtocolEditor.tsx')).ProtocolEditor,
+            }),
+          },
+          {
+            path: 'quantities',
+            lazy: async () => ({
+              Component: (await import('../lab/QuantitiesPage.tsx')).QuantitiesPage,
+            }),
+          },
+          {
+            path: 'people',
+            lazy: async () => ({ Component: (await import('../lab/PeoplePage.tsx')).PeoplePage }),
+          },
+          {
+            path: 'files',
+            lazy: async () => ({ Component: (await import('../lab/FilesPage.tsx')).FilesPage }),
+          },
+        ],
+      },
+      {
+        path: 'guide',
+        lazy: async () => ({ Component: (await import('../guide/GuidePage.tsx')).GuidePage }),
       },
       { path: '*', element: <Lost /> },
     ],

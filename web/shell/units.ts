@@ -1,9 +1,17 @@
 /** Units as the user chose them, per family of quantities. */
 
+import { defineOwnQuantity } from '#contract/own-quantity.ts';
+import type { OwnQuantity } from '#contract/records.ts';
 import { type Figure, figureExpanded } from '#core/figure.ts';
 import { type FigureWords, writeFigure, writeSpan } from '#core/number-words.ts';
-import { QUANTITIES, type QuantityId } from '#core/quantities.ts';
-import { findUnit, type QuantityKind, type Unit } from '#core/units.ts';
+import {
+  type Catalogue,
+  catalogueWith,
+  describeQuantity,
+  type QuantityId,
+} from '#core/quantities.ts';
+import type { QuantityDefinition } from '#core/quantity.ts';
+import { canonicalUnit, findUnit, type QuantityKind, type Unit } from '#core/units.ts';
 import { useLab } from '../api/queries.ts';
 
 export type UnitFamily = 'stack' | 'mass' | 'distance';
@@ -23,8 +31,24 @@ export const UNIT_PRESETS: Record<string, Record<UnitFamily, string>> = {
 
 const METRIC = { stack: 'mm', mass: 'g', distance: 'km' };
 
-const familyOf = (quantity: QuantityId): UnitFamily =>
-  QUANTITIES[quantity].kind === 'mass' ? 'mass' : 'stack';
+/** The family that decides a quantity's unit; others are shown in their one unit. */
+const FAMILIES: Partial<Record<QuantityKind, 'stack' | 'mass'>> = { length: 'stack', mass: 'mass' };
+
+let catalogueOf: { own: readonly OwnQuantity[]; catalogue: Catalogue } | undefined;
+
+/** The shipped quantities with the lab's own; one object as long as the lab has the same ones. */
+function catalogueFor(own: readonly OwnQuantity[]): Catalogue {
+  if (catalogueOf?.own !== own)
+    catalogueOf = { own, catalogue: catalogueWith(own.map(defineOwnQuantity)) };
+  return catalogueOf.catalogue;
+}
+
+const NONE: OwnQuantity[] = [];
+
+/** The catalogue of quantities as this lab has it. */
+export function useCatalogue(): Catalogue {
+  return catalogueFor(useLab().data?.ownQuantities ?? NONE);
+}
 
 function unitNamed(symbol: string, kind: QuantityKind): Unit {
   const unit = findUnit(symbol, kind);
@@ -36,32 +60,42 @@ function unitNamed(symbol: string, kind: QuantityKind): Unit {
 export function useUnits() {
   const lab = useLab();
   const chosen = { ...METRIC, ...lab.data?.units } as Record<UnitFamily, string>;
-  const unitOf = (quantity: QuantityId): Unit =>
-    unitNamed(chosen[familyOf(quantity)], QUANTITIES[quantity].kind);
+  const catalogue = catalogueFor(lab.data?.ownQuantities ?? NONE);
+  const define = (quantity: QuantityId): QuantityDefinition =>
+    describeQuantity(quantity, catalogue);
+  const unitOf = (quantity: QuantityId): Unit => {
+    const { kind } = define(quantity);
+    const family = FAMILIES[kind];
+    return family ? unitNamed(chosen[family], kind) : canonicalUnit(kind);
+  };
   return {
     chosen,
+    catalogue,
+    define,
     unitOf,
     distanceUnit: unitNamed(chosen.distance, 'distance'),
     write: (quantity: QuantityId, value: number, U?: number): FigureWords =>
-      writeFigure(value, U, unitOf(quantity), QUANTITIES[quantity].decimals),
+      writeFigure(value, U, unitOf(quantity), define(quantity).decimals),
     /** A figure with its expanded uncertainty. */
     writeOf: (figure: Figure): FigureWords =>
       writeFigure(
         figure.value,
         figureExpanded(figure),
         unitOf(figure.quantity),
-        QUANTITIES[figure.quantity].decimals,
+        define(figure.quantity).decimals,
       ),
     /** The same figure in the other usual unit, for sheets that show two. */
     writeAlso: (quantity: QuantityId, value: number, U?: number): FigureWords => {
+      const { kind, decimals } = define(quantity);
+      const family = FAMILIES[kind];
+      if (!family) return writeFigure(value, U, unitOf(quantity), decimals);
       const own = unitOf(quantity).symbol;
-      const metric = METRIC[familyOf(quantity)];
+      const metric = METRIC[family];
       const other = own === metric ? (metric === 'g' ? 'oz' : 'in') : metric;
-      const { kind, decimals } = QUANTITIES[quantity];
       return writeFigure(value, U, unitNamed(other, kind), decimals);
     },
     span: (quantity: QuantityId, value: number): string =>
-      writeSpan(value, unitOf(quantity), QUANTITIES[quantity].decimals),
+      writeSpan(value, unitOf(quantity), define(quantity).decimals),
   };
 }
 

@@ -1,0 +1,76 @@
+import { type ReactNode, useId, useRef, useState } from 'react';
+import classes from './ChartFrame.module.css';
+
+/** What a chart shows, as rows to be read. */
+export interface ChartTable {
+  columns: string[];
+  rows: (string | number)[][];
+}
+
+/** Frames a chart: it can be read as a table and saved as SVG or PNG. */
+export function ChartFrame({
+  name,
+  table,
+  children,
+}: {
+  /** Names the files: `loop-ns-03`. */
+  name: string;
+  table: ChartTable;
+  children: ReactNode;
+}) {
+  const frame = useRef<HTMLDivElement>(null);
+  const [open, setOpen] = useState(false);
+  const id = useId();
+  const save = async (kind: 'svg' | 'png') => {
+    const chart = frame.current?.querySelector('svg');
+    if (!chart) return;
+    // Saving is seldom: what it takes is fetched when it is asked for.
+    const { savePng, saveSvg } = await import('./export-chart.ts');
+    if (kind === 'svg') saveSvg(chart, name);
+    else await savePng(chart, name);
+  };
+  return (
+    <div className={classes.frame}>
+      <div ref={frame} hidden={open}>
+        {children}
+      </div>
+      {open && (
+        <div id={id} className={classes.scroll}>
+          <table className={classes.table}>
+            <thead>
+              <tr>
+                {table.columns.map((column) => (
+                  <th key={column} scope="col">
+                    {column}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {table.rows.map((row) => (
+                <tr key={row.join('|')}>
+                  {row.map((cell, index) => (
+                    <td key={table.columns[index]} className="figure">
+                      {cell}
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      <div className={classes.keys}>
+        <button type="button" aria-expanded={open} onClick={() => setOpen(!open)}>
+          {open ? 'chart' : 'table'}
+        </button>
+        <button type="button" disabled={open} onClick={() => void save('svg')}>
+          SVG
+        </button>
+        <button type="button" disabled={open} onClick={() => void save('png')}>
+          PNG
+        </button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,150 @@
+import { scaleLinear } from 'd3-scale';
+import { curveCatmullRomClosed, line } from 'd3-shape';
+import { ChartFrame } from './ChartFrame.tsx';
+import classes from './SolePlan.module.css';
+
+export interface PlanShoe {
+  side: 'left' | 'right';
+  /** mm; a width that is missing is drawn from the others. */
+  heel?: number | undefined;
+  midfoot?: number | undefined;
+  ball?: number | undefined;
+  length?: number | undefined;
+}
+
+export interface PlanStation {
+  key: string;
+  name: string;
+  at: number;
+  words: string;
+  taking: boolean;
+  onChoose: () => void;
+}
+
+const WIDTH = 780;
+const LEFT = 30;
+const RIGHT = 560;
+const MIDDLE = 96;
+const HEIGHT = 206;
+
+/** Share of a width that lies on the medial side of the straight line from heel to toe. */
+const MEDIAL = { heel: 0.5, midfoot: 0.42, ball: 0.52, toe: 0.58 };
+
+/** A sole that has no width yet has these shares of its length. */
+const USUAL = { heel: 0.28, midfoot: 0.24, ball: 0.37 };
+
+function outline(shoe: PlanShoe, length: number): [number, number][] {
+  const ball = shoe.ball ?? USUAL.ball * length;
+  const heel = shoe.heel ?? (shoe.ball ? 0.76 * shoe.ball : USUAL.heel * length);
+  const midfoot = shoe.midfoot ?? (shoe.ball ? 0.66 * shoe.ball : USUAL.midfoot * length);
+  const edges: [share: number, width: number, medial: number][] = [
+    [0.03, 0.55 * heel, MEDIAL.heel],
+    [0.14, heel, MEDIAL.heel],
+    [0.45, midfoot, MEDIAL.midfoot],
+    [0.73, ball, MEDIAL.ball],
+    [0.9, 0.8 * ball, MEDIAL.toe],
+    [0.975, 0.45 * ball, MEDIAL.toe],
+  ];
+  const lateral = edges.map(([share, width, medial]): [number, number] => [
+    share * length,
+    (1 - medial) * width,
+  ]);
+  const medial = edges.map(([share, width, part]): [number, number] => [
+    share * length,
+    -part * width,
+  ]);
+  return [[0, 0], ...lateral, [length, -0.06 * ball], ...medial.reverse()];
+}
+
+/** The sole from above, both shoes laid over each other as left shoes, to scale. */
+export function SolePlan({
+  shoes,
+  length,
+  stations,
+  name,
+}: {
+  shoes: PlanShoe[];
+  /** Length of the drawing where none was measured: of the last. */
+  length: number;
+  stations: PlanStation[];
+  name: string;
+}) {
+  const longest = Math.max(...shoes.map((shoe) => shoe.length ?? length), length);
+  const x = scaleLinear([0, longest], [LEFT, RIGHT]);
+  const perMm = (RIGHT - LEFT) / longest;
+  const path = line<[number, number]>()
+    .x(([mm]) => x(mm))
+    .y(([, mm]) => MIDDLE - mm * perMm)
+    .curve(curveCatmullRomClosed)
+    .digits(1);
+  const known = (shoe: PlanShoe) => shoe.ball !== undefined && shoe.heel !== undefined;
+  const ticks = Array.from({ length: Math.floor(longest / 10) + 1 }, (_, index) => index * 10);
+  const says = `Sole from above, left and right laid over each other. ${stations
+    .map((station) => `${station.name}: ${station.words}`)
+    .join('. ')}.`;
+  return (
+    <ChartFrame
+      name={name}
+      table={{
+        columns: ['width', 'figure'],
+        rows: stations.map((station) => [station.name, station.words]),
+      }}
+    >
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className={classes.plan} role="img" aria-label={says}>
+        {shoes.map((shoe) => (
+          <path
+            key={shoe.side}
+            d={path(outline(shoe, shoe.length ?? length)) ?? ''}
+            className={classes.sole}
+            data-side={shoe.side}
+            strokeDasharray={known(shoe) ? undefined : '5 5'}
+          />
+        ))}
+        <line x1={LEFT} x2={RIGHT} y1={MIDDLE} y2={MIDDLE} className={classes.middle} />
+        {ticks.map((mm) => (
+          <line
+            key={mm}
+            x1={x(mm)}
+            x2={x(mm)}
+            y1={HEIGHT - 14}
+            y2={HEIGHT - (mm % 50 === 0 ? 24 : 18)}
+            className={classes.tick}
+          />
+        ))}
+        {ticks
+          .filter((mm) => mm % 50 === 0)
+          .map((mm) => (
+            <text key={mm} x={x(mm)} y={HEIGHT - 2} className={classes.number}>
+              {mm}
+            </text>
+          ))}
+        {stations.map((station, index) => {
+          const row = 34 + index * 30;
+          return (
+            <g
+              key={station.key}
+              className={classes.station}
+              data-taking={station.taking}
+              onClick={station.onChoose}
+            >
+              <line x1={x(station.at * longest)} x2={x(station.at * longest)} y1={8} y2={184} />
+              <circle cx={RIGHT + 26} cy={row - 5} r={3.5} />
+              <text x={RIGHT + 38} y={row}>
+                {station.name}
+              </text>
+              <text x={RIGHT + 38} y={row + 13} className={classes.words}>
+                {station.words}
+              </text>
+            </g>
+          );
+        })}
+        <text x={LEFT} y={14} className={classes.number} data-start>
+          lateral
+        </text>
+        <text x={LEFT} y={178} className={classes.number} data-start>
+          medial · mm from the heel
+        </text>
+      </svg>
+    </ChartFrame>
+  );
+}

@@ -1,0 +1,125 @@
+import { TextInput } from '@mantine/core';
+import { useMemo, useState } from 'react';
+import { QUANTITY_GROUPS, type QuantityDefinition } from '#core/quantity.ts';
+import { nameTool } from '#core/tools.ts';
+import { canonicalUnit } from '#core/units.ts';
+import { QuantityDrawing } from '../drawing/QuantityDrawing.tsx';
+import { useCatalogue } from '../shell/units.ts';
+import classes from './GuidePage.module.css';
+
+const GROUP_TITLES: Record<(typeof QUANTITY_GROUPS)[number], string> = {
+  mass: 'Mass',
+  length: 'Length',
+  stack: 'Stack and drop',
+  layers: 'Layers of the sole',
+  sole: 'Sole, outside',
+  inside: 'Inside',
+  toe: 'Toe',
+  upper: 'Upper and shaft',
+  hardness: 'Hardness',
+  flex: 'Bend, twist and press',
+  'by hand': 'By hand',
+  tread: 'Lugs and tread',
+  own: 'This lab’s own',
+};
+
+const DEPENDS_WORDS = {
+  stack: 'stack basis',
+  size: 'size',
+  configuration: 'configuration',
+  worn: 'distance worn',
+  setup: 'set-up',
+  temperature: 'temperature',
+};
+
+function Entry({ definition }: { definition: QuantityDefinition }) {
+  const { symbol } = canonicalUnit(definition.kind);
+  const [least, most] = definition.plausible;
+  const { absolute, share } = definition.sideTolerance;
+  const tolerance = [
+    absolute > 0 ? `${absolute} ${symbol}` : '',
+    share > 0 ? `${100 * share} %` : '',
+  ].filter(Boolean);
+  const step =
+    definition.noticeableShare === undefined
+      ? `${definition.noticeable} ${symbol}`
+      : `${100 * definition.noticeableShare} %`;
+  return (
+    <li className={classes.entry} id={definition.id}>
+      <QuantityDrawing definition={definition} height={104} />
+      <div>
+        <h3>{definition.name}</h3>
+        <p>{definition.datum}</p>
+        <p className={classes.terms}>
+          In {symbol}, of {definition.per === 'shoe' ? 'one shoe' : 'a pair'}
+          {definition.id === 'drop' ? ', computed' : `, with ${nameTool(definition.tool)}`}. Shoes
+          have {least} to {most}.{' '}
+          {definition.ordinal
+            ? 'Scored by hand: kept as votes, never averaged.'
+            : `Repeats scatter by ${definition.repeatabilitySd} (SD)${
+                definition.betweenPairSd === undefined
+                  ? ''
+                  : `, pairs by ${definition.betweenPairSd}`
+              }; a wearer may notice ${step}.`}{' '}
+          {definition.fixedReadings && `Always ${definition.fixedReadings} readings. `}
+          Left to right within {tolerance.join(' or ') || 'nothing'}. Depends on{' '}
+          {definition.dependsOn.map((part) => DEPENDS_WORDS[part]).join(', ')}
+          {definition.direction ? `; ${definition.direction} is part of it` : ''}
+          {definition.scales === 'mass-exponent'
+            ? '; carried to another size by last length'
+            : '; not carried to another size'}
+          .
+        </p>
+      </div>
+    </li>
+  );
+}
+
+/** The guide: every quantity with its datum, drawing and usual values. */
+export function GuidePage() {
+  const catalogue = useCatalogue();
+  const [filter, setFilter] = useState('');
+  const groups = useMemo(() => {
+    const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
+    const found = Object.values(catalogue).filter((one) =>
+      words.every((word) => `${one.name} ${one.datum} ${one.group}`.toLowerCase().includes(word)),
+    );
+    return QUANTITY_GROUPS.map((group) => ({
+      group,
+      definitions: found.filter((one) => one.group === group),
+    })).filter((one) => one.definitions.length > 0);
+  }, [catalogue, filter]);
+  return (
+    <div className={classes.page}>
+      <h1>Guide: what is measured, and how</h1>
+      <p className="soft">
+        Values are common practice, until a lab has its own. Drawings show the datum, not a figure.
+      </p>
+      <TextInput
+        size="xs"
+        w={280}
+        my="sm"
+        aria-label="Find a quantity"
+        placeholder="Find: toe, bend, lugs"
+        value={filter}
+        onChange={(event) => setFilter(event.currentTarget.value)}
+      />
+      {groups.length === 0 && <p>No quantity answers to that.</p>}
+      {groups.map(({ group, definitions }) => (
+        <section key={group}>
+          <h2>{GROUP_TITLES[group]}</h2>
+          <ul className={classes.entries}>
+            {definitions.map((definition) => (
+              <Entry key={definition.id} definition={definition} />
+            ))}
+          </ul>
+        </section>
+      ))}
+      <p className="soft">
+        Boot grades are the maker’s or fitter’s statement and are never derived from a stiffness.
+        Protective boots are certified by others: Emvex measures. For studs, crampons and protective
+        wear see the rule book and the standard; for pain see a clinician.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,205 @@
+import { Button, FileButton, NativeSelect, Progress, Table } from '@mantine/core';
+import { useState } from 'react';
+import { FILE_PATHS } from '#contract/paths.ts';
+import type { ImportProgress, ImportReport, Problem } from '#contract/records.ts';
+import { usePairs } from '../api/queries.ts';
+import { useCatalogue } from '../shell/units.ts';
+import { useReadingsImport } from './files.ts';
+import classes from './LabPage.module.css';
+
+const PHASES: Record<ImportProgress['phase'], string> = {
+  waiting: 'Sending the file',
+  reading: 'Reading',
+  checking: 'Looking for what is there already',
+  writing: 'Writing',
+  done: 'Done',
+};
+const LISTED = 200;
+
+function Faults({ problem }: { problem: Problem }) {
+  const faults = problem.errors ?? [];
+  const count = problem.faultCount ?? faults.length;
+  return (
+    <div role="alert">
+      <p className="look-here">{problem.detail}</p>
+      {faults.length > 0 && (
+        <div className={classes.scroll} style={{ maxHeight: 340, overflowY: 'auto' }}>
+          <Table>
+            <Table.Thead>
+              <Table.Tr>
+                <Table.Th>Line</Table.Th>
+                <Table.Th>Column</Table.Th>
+                <Table.Th>What is wrong, and what would be right</Table.Th>
+              </Table.Tr>
+            </Table.Thead>
+            <Table.Tbody>
+              {faults.slice(0, LISTED).map((fault) => (
+                <Table.Tr key={`${fault.line} ${fault.field} ${fault.message}`}>
+                  <Table.Td className="figure">{fault.line}</Table.Td>
+                  <Table.Td>{fault.field}</Table.Td>
+                  <Table.Td>{fault.message}</Table.Td>
+                </Table.Tr>
+              ))}
+            </Table.Tbody>
+          </Table>
+        </div>
+      )}
+      {count > Math.min(LISTED, faults.length) && faults.length > 0 && (
+        <p className="soft">
+          The first {Math.min(LISTED, faults.length)} of {count.toLocaleString('en')} are shown.
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Report({ report }: { report: ImportReport }) {
+  const catalogue = useCatalogue();
+  const number = (value: number) => value.toLocaleString('en');
+  return (
+    <div data-testid="import-report">
+      <p>
+        {report.preview ? 'The file is sound. ' : ''}
+        <strong>
+          {number(report.added)} {report.added === 1 ? 'reading' : 'readings'}{' '}
+          {report.preview ? 'would be added' : 'added'}
+        </strong>
+        , {number(report.alreadyThere)} are in the book already; {number(report.sessions)} new{' '}
+        {report.sessions === 1 ? 'sitting' : 'sittings'}.
+      </p>
+      {report.added > 0 && (
+        <p className="soft">
+          {report.pairs
+            .slice(0, 12)
+            .map((pair) => `${pair.tag} ${number(pair.readings)}`)
+            .join(', ')}
+          {report.pairs.length > 12 && ` and ${report.pairs.length - 12} more pairs`}.{' '}
+          {report.quantities
+            .slice(0, 8)
+            .map(
+              (one) =>
+                `${catalogue[one.quantity]?.name.toLowerCase() ?? one.quantity} ${number(one.readings)}`,
+            )
+            .join(', ')}
+          .
+        </p>
+      )}
+      {report.oddCount > 0 && (
+        <>
+          <p className="look-here">
+            {number(report.oddCount)} {report.oddCount === 1 ? 'reading looks' : 'readings look'}{' '}
+            odd. They are kept as they are if you add the file:
+          </p>
+          <ul className={classes.list}>
+            {report.odd.slice(0, 8).map((odd) => (
+              <li key={odd.line}>
+                <span className="figure">line {odd.line}</span> {odd.message}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** Readings from files, and as files. */
+export function FilesPage() {
+  const transfer = useReadingsImport();
+  const pairs = usePairs();
+  const [tag, setTag] = useState('');
+  const [semicolon, setSemicolon] = useState('');
+  const { state } = transfer;
+  const { progress } = state;
+  const share = progress?.totalBytes
+    ? (100 * progress.bytes) / progress.totalBytes
+    : state.busy
+      ? 2
+      : 0;
+  const query = new URLSearchParams({
+    ...(tag ? { pair: tag } : {}),
+    ...(semicolon ? { semicolon: '1' } : {}),
+  }).toString();
+  const address = `${FILE_PATHS.exportReadings.split(' ')[1]}${query ? `?${query}` : ''}`;
+  return (
+    <section>
+      <h2 className={classes.heading}>Readings from a file</h2>
+      <p>
+        A CSV file with the header{' '}
+        <span className="figure">
+          pair,side,quantity,trial,value,unit,protocol,operator,instrument,measured_at,temperature_c,humidity_pct,note
+        </span>
+        , as this page also writes it. It is looked at first, and added whole or not at all; the
+        same file twice adds nothing.
+      </p>
+      <div className={classes.add}>
+        <FileButton
+          accept=".csv,text/csv,text/plain"
+          onChange={(file) => file && transfer.look(file)}
+        >
+          {(props) => (
+            <Button {...props} size="xs" disabled={state.busy}>
+              Choose a file…
+            </Button>
+          )}
+        </FileButton>
+        {state.busy && (
+          <Button size="xs" variant="default" onClick={transfer.cancel}>
+            Cancel
+          </Button>
+        )}
+        {state.report?.preview && state.report.added > 0 && (
+          <Button size="xs" onClick={transfer.add}>
+            Add {state.report.added.toLocaleString('en')}{' '}
+            {state.report.added === 1 ? 'reading' : 'readings'}
+          </Button>
+        )}
+        {state.file && !state.busy && (
+          <Button size="xs" variant="default" onClick={transfer.clear}>
+            Put it away
+          </Button>
+        )}
+      </div>
+      {state.file && <p className="figure">{state.file.name}</p>}
+      {state.busy && (
+        <div style={{ maxWidth: 520 }}>
+          <p role="status">
+            {PHASES[progress?.phase ?? 'waiting']}
+            {progress && progress.lines > 0 && `, ${progress.lines.toLocaleString('en')} readings`}
+          </p>
+          <Progress value={share} aria-label="Progress of the file" />
+        </div>
+      )}
+      {state.problem && <Faults problem={state.problem} />}
+      {state.report && <Report report={state.report} />}
+
+      <h2 className={classes.heading}>Readings as a file</h2>
+      <p>Standing readings in the same form, each in the unit it is stored in.</p>
+      <div className={classes.add}>
+        <NativeSelect
+          size="xs"
+          aria-label="Which pairs"
+          data={[
+            { value: '', label: 'all pairs' },
+            ...(pairs.data ?? []).map((pair) => ({ value: pair.tag, label: pair.tag })),
+          ]}
+          value={tag}
+          onChange={(event) => setTag(event.currentTarget.value)}
+        />
+        <NativeSelect
+          size="xs"
+          aria-label="Separator"
+          data={[
+            { value: '', label: 'comma, decimal point' },
+            { value: '1', label: 'semicolon, decimal comma' },
+          ]}
+          value={semicolon}
+          onChange={(event) => setSemicolon(event.currentTarget.value)}
+        />
+        <Button component="a" href={address} size="xs" variant="default" download>
+          Save file
+        </Button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,105 @@
+import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { useRef } from 'react';
+import { useNavigate } from 'react-router';
+import { v7 as newId } from 'uuid';
+import type { Instrument } from '#contract/records.ts';
+import { TOOL_DEFAULTS, TOOL_NAMES, type ToolName } from '#core/tools.ts';
+import { useChange } from '../api/queries.ts';
+import { readNumber, showFaults } from './form-numbers.ts';
+import classes from './LabPage.module.css';
+
+/** An instrument: what it is, what it reads to, and how it is connected. */
+export function InstrumentForm({ instrument }: { instrument?: Instrument | undefined }) {
+  const id = useRef(instrument?.id ?? newId());
+  const save = useChange('saveInstrument');
+  const navigate = useNavigate();
+  const start = instrument ?? {
+    ...TOOL_DEFAULTS.caliper,
+    name: '',
+    serial: '',
+    connection: '',
+    retired: '',
+  };
+  const form = useForm({
+    initialValues: {
+      name: start.name,
+      kind: start.kind,
+      unit: start.unit,
+      resolution: String(start.resolution),
+      zeroU: String(start.zeroU),
+      gainU: String(start.gainU),
+      serial: start.serial,
+      connection: start.connection,
+      retired: start.retired,
+    },
+  });
+  const submit = form.onSubmit((values) => {
+    const numbers = {
+      resolution: readNumber(values.resolution),
+      zeroU: readNumber(values.zeroU),
+      gainU: readNumber(values.gainU),
+    };
+    const wrong = Object.entries(numbers).filter(([, value]) => value === undefined);
+    for (const [field] of wrong) form.setFieldError(field, 'A number, such as 0.1.');
+    if (wrong.length > 0) return;
+    save.mutate(
+      {
+        params: { id: id.current },
+        body: { ...values, ...(numbers as Record<'resolution' | 'zeroU' | 'gainU', number>) },
+      },
+      {
+        onSuccess: () => {
+          if (!instrument) navigate(`/lab/instruments/${id.current}`);
+        },
+        onError: (error) => showFaults(form, error, 'name'),
+      },
+    );
+  });
+  /** Another kind brings the usual values of such a tool. */
+  const takeKind = (kind: ToolName) => {
+    const { unit, resolution, zeroU, gainU } = TOOL_DEFAULTS[kind];
+    form.setValues({
+      kind,
+      unit,
+      resolution: String(resolution),
+      zeroU: String(zeroU),
+      gainU: String(gainU),
+    });
+  };
+  return (
+    <form onSubmit={submit} noValidate>
+      <div className={classes.fields}>
+        <TextInput size="xs" label="Name" maxLength={40} {...form.getInputProps('name')} />
+        <NativeSelect
+          size="xs"
+          label="Kind"
+          data={[...TOOL_NAMES]}
+          value={form.values.kind}
+          onChange={(event) => takeKind(event.currentTarget.value as ToolName)}
+        />
+        <TextInput size="xs" label="Unit" {...form.getInputProps('unit')} />
+        <TextInput size="xs" label="Smallest step" {...form.getInputProps('resolution')} />
+        <TextInput size="xs" label="u of the zero" {...form.getInputProps('zeroU')} />
+        <TextInput size="xs" label="u of the slope, relative" {...form.getInputProps('gainU')} />
+        <TextInput size="xs" label="Serial number" {...form.getInputProps('serial')} />
+        <TextInput
+          size="xs"
+          label="Connection"
+          placeholder="empty: typed by hand"
+          {...form.getInputProps('connection')}
+        />
+        <TextInput
+          size="xs"
+          label="Out of use because"
+          placeholder="empty: in use"
+          {...form.getInputProps('retired')}
+        />
+      </div>
+      <Button type="submit" size="xs" mt="sm" loading={save.isPending}>
+        {instrument ? 'Keep changes' : 'Add instrument'}
+      </Button>
+      {save.isSuccess && instrument && <span role="status"> Kept.</span>}
+    </form>
+  );
+}

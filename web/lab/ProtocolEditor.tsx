@@ -1,0 +1,319 @@
+import { ActionIcon, Button, Checkbox, NativeSelect, Table, TextInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { IconArrowDown, IconArrowUp, IconX } from '@tabler/icons-react';
+import { useRef } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { v7 as newId } from 'uuid';
+import type { Lab, Protocol } from '#contract/records.ts';
+import { STACK_METHODS, STACK_PLACES } from '#core/basis.ts';
+import { protocolsFor } from '#core/protocol.ts';
+import type { QuantityId } from '#core/quantities.ts';
+import { DEFAULT_REPEATABILITY_DF } from '#core/repeated-readings.ts';
+import { TOOL_NAMES, type ToolName } from '#core/tools.ts';
+import { useChange, useLab } from '../api/queries.ts';
+import { useUnits } from '../shell/units.ts';
+import { readNumber, showFaults } from './form-numbers.ts';
+import classes from './LabPage.module.css';
+
+interface StationRow {
+  key: string;
+  quantity: QuantityId;
+  repeats: string;
+  optional: boolean;
+  tool: ToolName;
+  setup: string;
+  sd: string;
+  df: number;
+}
+
+type Start = Pick<Protocol, 'name' | 'stack' | 'conditioning'> & { stations: StationRow[] };
+
+function rowsOf(protocol: Protocol): StationRow[] {
+  return protocol.stations.map(({ quantity, repeats, optional, tool, setup, repeatability }) => ({
+    key: newId(),
+    quantity,
+    repeats: String(repeats),
+    optional,
+    tool,
+    setup,
+    sd: String(Number(repeatability.sd.toPrecision(3))),
+    df: repeatability.df,
+  }));
+}
+
+/** What a new protocol starts from: the first that ships for the tools of the lab. */
+function firstDraft(lab: Lab): Start {
+  const draft = protocolsFor(lab.instruments.map((one) => one.kind))[0];
+  if (!draft) throw new Error('no protocol ships');
+  return {
+    ...draft,
+    name: '',
+    stations: draft.stations.map(({ repeatabilitySd, repeats, ...station }) => ({
+      ...station,
+      key: newId(),
+      repeats: String(repeats),
+      sd: String(repeatabilitySd),
+      df: DEFAULT_REPEATABILITY_DF,
+    })),
+  };
+}
+
+function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined }) {
+  const units = useUnits();
+  const navigate = useNavigate();
+  const id = useRef(newId());
+  const save = useChange('saveProtocol');
+  const start: Start = protocol ? { ...protocol, stations: rowsOf(protocol) } : firstDraft(lab);
+  const form = useForm({
+    initialValues: {
+      name: start.name,
+      place: start.stack.place,
+      insole: start.stack.insole,
+      lugs: start.stack.lugs,
+      layers: start.stack.layers,
+      method: start.stack.method,
+      conditioning: start.conditioning,
+      stations: start.stations,
+    },
+  });
+  const { stations } = form.values;
+  const taken = new Set(stations.map((one) => one.quantity));
+  const free = Object.values(units.catalogue).filter(
+    (definition) => definition.id !== 'drop' && !taken.has(definition.id as QuantityId),
+  );
+  const add = (quantity: string) => {
+    const definition = units.define(quantity as QuantityId);
+    form.insertListItem('stations', {
+      key: newId(),
+      quantity: quantity as QuantityId,
+      repeats: String(definition.fixedReadings ?? 1),
+      optional: false,
+      tool: definition.tool,
+      setup: '',
+      sd: String(definition.repeatabilitySd),
+      df: DEFAULT_REPEATABILITY_DF,
+    } satisfies StationRow);
+  };
+  const submit = form.onSubmit((values) => {
+    let sound = true;
+    const read = values.stations.map((row, index) => {
+      const repeats = readNumber(row.repeats);
+      const sd = readNumber(row.sd);
+      if (repeats === undefined || !Number.isInteger(repeats) || repeats < 1) {
+        sound = false;
+        form.setFieldError(`stations.${index}.repeats`, '1, 2, …');
+      }
+      if (sd === undefined || sd < 0) {
+        sound = false;
+        form.setFieldError(`stations.${index}.sd`, 'such as 0.2');
+      }
+      const { quantity, optional, tool, setup, df } = row;
+      return {
+        quantity: quantity as Protocol['stations'][number]['quantity'],
+        optional,
+        tool,
+        setup,
+        repeats: repeats ?? 1,
+        repeatability: { sd: sd ?? 0, df },
+      };
+    });
+    if (!sound) return;
+    const { name, conditioning, place, insole, lugs, layers, method } = values;
+    save.mutate(
+      {
+        body: {
+          id: id.current,
+          basedOn: protocol?.id ?? null,
+          name,
+          conditioning,
+          stack: { place, insole, lugs, layers, method },
+          stations: read,
+        },
+      },
+      {
+        onSuccess: () => navigate('/lab/protocols'),
+        onError: (error) => showFaults(form, error, 'name'),
+      },
+    );
+  });
+  return (
+    <form onSubmit={submit} noValidate>
+      <h2 className={classes.heading}>
+        {protocol ? `${protocol.name}, version ${protocol.version}` : 'A new protocol'}
+      </h2>
+      {protocol?.used && (
+        <p>
+          Sessions were taken by this version. It stays with them; what you keep here becomes
+          version {protocol.version + 1}.
+        </p>
+      )}
+      <div className={classes.fields}>
+        <TextInput size="xs" label="Name" maxLength={80} {...form.getInputProps('name')} />
+        <NativeSelect
+          size="xs"
+          label="Stack, where"
+          data={[...STACK_PLACES]}
+          {...form.getInputProps('place')}
+        />
+        <NativeSelect
+          size="xs"
+          label="Insole"
+          data={['in', 'out']}
+          {...form.getInputProps('insole')}
+        />
+        <NativeSelect size="xs" label="Lugs" data={['in', 'out']} {...form.getInputProps('lugs')} />
+        <NativeSelect
+          size="xs"
+          label="Through"
+          data={['whole sole', 'midsole only']}
+          {...form.getInputProps('layers')}
+        />
+        <NativeSelect
+          size="xs"
+          label="By"
+          data={[...STACK_METHODS]}
+          {...form.getInputProps('method')}
+        />
+        <TextInput
+          size="xs"
+          label="Conditioning"
+          placeholder="empty: as the shoes are"
+          maxLength={200}
+          {...form.getInputProps('conditioning')}
+        />
+      </div>
+      <div className={classes.scroll}>
+        <Table className={classes.stations} mt="md">
+          <Table.Thead>
+            <Table.Tr>
+              <Table.Th>Station, in the order of the hand</Table.Th>
+              <Table.Th>Readings</Table.Th>
+              <Table.Th>With</Table.Th>
+              <Table.Th>Usual scatter (SD)</Table.Th>
+              <Table.Th>Set-up</Table.Th>
+              <Table.Th>Optional</Table.Th>
+              <Table.Th aria-label="Order" />
+            </Table.Tr>
+          </Table.Thead>
+          <Table.Tbody>
+            {stations.map((row, index) => {
+              const { name } = units.define(row.quantity);
+              const field = (key: keyof StationRow) =>
+                form.getInputProps(`stations.${index}.${key}`);
+              return (
+                <Table.Tr key={row.key}>
+                  <Table.Td>{name}</Table.Td>
+                  <Table.Td>
+                    <TextInput
+                      size="xs"
+                      w={56}
+                      aria-label={`Readings, ${name}`}
+                      {...field('repeats')}
+                    />
+                  </Table.Td>
+                  <Table.Td>
+                    <NativeSelect
+                      size="xs"
+                      w={124}
+                      aria-label={`Taken with, ${name}`}
+                      data={[...TOOL_NAMES]}
+                      {...field('tool')}
+                    />
+                  </Table.Td>
+                  <Table.Td>
+                    <TextInput
+                      size="xs"
+                      w={80}
+                      aria-label={`Usual scatter, ${name}`}
+                      {...field('sd')}
+                    />
+                  </Table.Td>
+                  <Table.Td>
+                    <TextInput
+                      size="xs"
+                      w={190}
+                      aria-label={`Set-up, ${name}`}
+                      maxLength={120}
+                      {...field('setup')}
+                    />
+                  </Table.Td>
+                  <Table.Td>
+                    <Checkbox
+                      size="xs"
+                      aria-label={`Optional, ${name}`}
+                      {...form.getInputProps(`stations.${index}.optional`, { type: 'checkbox' })}
+                    />
+                  </Table.Td>
+                  <Table.Td className={classes.moves}>
+                    <ActionIcon
+                      variant="subtle"
+                      aria-label={`Earlier: ${name}`}
+                      disabled={index === 0}
+                      onClick={() =>
+                        form.reorderListItem('stations', { from: index, to: index - 1 })
+                      }
+                    >
+                      <IconArrowUp size={16} />
+                    </ActionIcon>
+                    <ActionIcon
+                      variant="subtle"
+                      aria-label={`Later: ${name}`}
+                      disabled={index === stations.length - 1}
+                      onClick={() =>
+                        form.reorderListItem('stations', { from: index, to: index + 1 })
+                      }
+                    >
+                      <IconArrowDown size={16} />
+                    </ActionIcon>
+                    <ActionIcon
+                      variant="subtle"
+                      aria-label={`Take out: ${name}`}
+                      onClick={() => form.removeListItem('stations', index)}
+                    >
+                      <IconX size={16} />
+                    </ActionIcon>
+                  </Table.Td>
+                </Table.Tr>
+              );
+            })}
+          </Table.Tbody>
+        </Table>
+      </div>
+      {form.errors.stations && <p className="look-here">{form.errors.stations}</p>}
+      <div className={classes.add}>
+        <NativeSelect
+          size="xs"
+          w={260}
+          aria-label="Add a station"
+          value=""
+          data={[
+            { value: '', label: 'Add a station …' },
+            ...free.map((definition) => ({ value: definition.id, label: definition.name })),
+          ]}
+          onChange={(event) => event.currentTarget.value && add(event.currentTarget.value)}
+        />
+        <Button type="submit" size="xs" loading={save.isPending}>
+          {protocol?.used ? `Keep as version ${protocol.version + 1}` : 'Keep protocol'}
+        </Button>
+        <Button component={Link} to="/lab/protocols" size="xs" variant="default">
+          Leave it
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+/** Edits a protocol; one that sessions were taken by gets a new version. */
+export function ProtocolEditor() {
+  const { id = '' } = useParams();
+  const lab = useLab();
+  if (!lab.data) return null;
+  const protocol = lab.data.protocols.find((one) => one.id === id);
+  if (id !== 'new' && !protocol)
+    return (
+      <p>
+        There is no such protocol. <Link to="/lab/protocols">All protocols</Link>
+      </p>
+    );
+  return <Editor key={id} lab={lab.data} protocol={protocol} />;
+}

@@ -1,0 +1,179 @@
+import { Button, Table, TextInput } from '@mantine/core';
+import dayjs from 'dayjs';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Instrument } from '#contract/records.ts';
+import { labelSlug, nameLabel } from '#core/size-label.ts';
+import { useChange, useRecall } from '../api/queries.ts';
+import { useUnits } from '../shell/units.ts';
+import classes from './LabPage.module.css';
+
+const ALWAYS = '2000-01-01';
+
+/** What an instrument touched since a day, what becomes of it without, and the way to take it out. */
+export function RecallPanel({ instrument }: { instrument: Instrument }) {
+  const units = useUnits();
+  const [since, setSince] = useState('');
+  const [asked, setAsked] = useState(false);
+  const [reason, setReason] = useState('');
+  const [fault, setFault] = useState('');
+  const from = since || ALWAYS;
+  const recall = useRecall(instrument.id, from, asked);
+  const take = useChange('recallInstrument');
+  const found = recall.data;
+  const voidAll = () => {
+    if (reason.trim() === '') {
+      setFault('A reason is needed: needle bent, found at the check of 3 March.');
+      return;
+    }
+    take.mutate(
+      { params: { id: instrument.id }, body: { since: from, reason: reason.trim() } },
+      { onError: (error) => setFault(error.message), onSuccess: () => setReason('') },
+    );
+  };
+  const lastGood = [...instrument.driftChecks].map((check) => check.at.slice(0, 10)).at(-2);
+  return (
+    <div>
+      <h3 className={classes.heading}>Recall</h3>
+      <p>
+        Found out, or doubted? This lists every reading, verdict and sheet that {instrument.name}{' '}
+        touched, and what becomes of them without it.
+      </p>
+      <div className={classes.add}>
+        <TextInput
+          size="xs"
+          type="date"
+          label="Since"
+          description={
+            lastGood
+              ? `the check before last was on ${dayjs(lastGood).format('D MMM YYYY')}`
+              : 'empty: ever'
+          }
+          value={since}
+          onChange={(event) => setSince(event.currentTarget.value)}
+        />
+        <Button
+          size="xs"
+          variant="default"
+          style={{ alignSelf: 'end' }}
+          onClick={() => setAsked(true)}
+          loading={recall.isFetching}
+        >
+          List what it touched
+        </Button>
+      </div>
+      {asked && found && (
+        <div data-testid="recall">
+          <p style={{ margin: '10px 0' }}>
+            <strong>
+              {found.readings.toLocaleString('en')} {found.readings === 1 ? 'reading' : 'readings'}
+            </strong>{' '}
+            of {found.pairs.length} {found.pairs.length === 1 ? 'pair' : 'pairs'};{' '}
+            {found.verdicts.length} {found.verdicts.length === 1 ? 'verdict' : 'verdicts'} and{' '}
+            {found.sheets.length} {found.sheets.length === 1 ? 'sheet' : 'sheets'} lean on them.
+          </p>
+          {found.sheets.length > 0 && (
+            <p>
+              Sheets:{' '}
+              {found.sheets.map((sheet, index) => (
+                <span key={`${sheet.slug} ${nameLabel(sheet.label)}`}>
+                  {index > 0 && '; '}
+                  <Link to={`/sheets/${sheet.slug}?label=${labelSlug(sheet.label)}`}>
+                    {sheet.edition}, {nameLabel(sheet.label)}
+                  </Link>
+                </span>
+              ))}
+            </p>
+          )}
+          {found.verdicts.length > 0 && (
+            <div className={classes.scroll}>
+              <Table>
+                <Table.Thead>
+                  <Table.Tr>
+                    <Table.Th>Verdict on</Table.Th>
+                    <Table.Th>With it</Table.Th>
+                    <Table.Th>Without</Table.Th>
+                  </Table.Tr>
+                </Table.Thead>
+                <Table.Tbody>
+                  {found.verdicts.map((one) => (
+                    <Table.Tr key={`${one.tag} ${one.quantity} ${one.about}`}>
+                      <Table.Td>
+                        {one.tag}, {units.define(one.quantity).name.toLowerCase()}: {one.about}
+                      </Table.Td>
+                      <Table.Td>{one.with}</Table.Td>
+                      <Table.Td>{one.without}</Table.Td>
+                    </Table.Tr>
+                  ))}
+                </Table.Tbody>
+              </Table>
+            </div>
+          )}
+          <div className={classes.scroll}>
+            <Table>
+              <Table.Thead>
+                <Table.Tr>
+                  <Table.Th>Pair</Table.Th>
+                  <Table.Th>Readings</Table.Th>
+                  <Table.Th>Figures with it, and without</Table.Th>
+                </Table.Tr>
+              </Table.Thead>
+              <Table.Tbody>
+                {found.pairs.map((one) => (
+                  <Table.Tr key={one.tag}>
+                    <Table.Td>
+                      <Link to={`/pairs/${one.tag}/measure`}>{one.tag}</Link>{' '}
+                      <span className="soft">{one.edition}</span>
+                    </Table.Td>
+                    <Table.Td className="figure">{one.readings}</Table.Td>
+                    <Table.Td>
+                      {one.figures.map((figure) => (
+                        <span key={figure.quantity} style={{ display: 'block' }}>
+                          {units.define(figure.quantity).name}{' '}
+                          <span className="figure">
+                            {units.write(figure.quantity, figure.with.value, figure.with.U).text}
+                          </span>
+                          {' → '}
+                          <span className="figure">
+                            {figure.without
+                              ? units.write(figure.quantity, figure.without.value, figure.without.U)
+                                  .text
+                              : 'no figure'}
+                          </span>
+                        </span>
+                      ))}
+                    </Table.Td>
+                  </Table.Tr>
+                ))}
+              </Table.Tbody>
+            </Table>
+          </div>
+          {found.readings > 0 && (
+            <div className={classes.add}>
+              <TextInput
+                size="xs"
+                w={340}
+                aria-label="Why they are voided"
+                placeholder="why: needle bent, found at a check"
+                value={reason}
+                error={fault}
+                maxLength={200}
+                onChange={(event) => {
+                  setReason(event.currentTarget.value);
+                  setFault('');
+                }}
+              />
+              <Button size="xs" onClick={voidAll} loading={take.isPending}>
+                Void these {found.readings.toLocaleString('en')} readings
+              </Button>
+            </div>
+          )}
+          <p className="soft">
+            They leave the figures and stay in the record, each with the reason.
+          </p>
+        </div>
+      )}
+      {take.isSuccess && <p role="status">Voided {take.data.voided} readings.</p>}
+    </div>
+  );
+}

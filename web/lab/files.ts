@@ -1,0 +1,81 @@
+/** Sends a file of readings: first to look, then to add; with progress and a way to stop. */
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { v7 as newId } from 'uuid';
+import { CHANGE_HEADER, FILE_PATHS, PERSON_HEADER } from '#contract/paths.ts';
+import type { ImportProgress, ImportReport, Problem } from '#contract/records.ts';
+import { announce } from '../api/tabs.ts';
+
+const PROGRESS_MS = 400;
+
+const pathTo = (name: keyof typeof FILE_PATHS) => FILE_PATHS[name].split(' ')[1] ?? '';
+
+export interface ImportState {
+  file: File | undefined;
+  busy: boolean;
+  progress: ImportProgress | undefined;
+  report: ImportReport | undefined;
+  problem: Problem | undefined;
+}
+
+const NOTHING: ImportState = {
+  file: undefined,
+  busy: false,
+  progress: undefined,
+  report: undefined,
+  problem: undefined,
+};
+
+export function useReadingsImport() {
+  const client = useQueryClient();
+  const [state, setState] = useState(NOTHING);
+  const stop = useRef<AbortController | null>(null);
+  useEffect(() => () => stop.current?.abort(), []);
+
+  async function send(file: File, preview: boolean): Promise<void> {
+    const id = newId();
+    const controller = new AbortController();
+    stop.current = controller;
+    setState({ ...NOTHING, file, busy: true });
+    const watching = setInterval(async () => {
+      const told = await fetch(pathTo('importProgress').replace(':id', id)).catch(() => undefined);
+      if (!told?.ok) return;
+      const progress = (await told.json()) as ImportProgress;
+      setState((before) => (before.busy ? { ...before, progress } : before));
+    }, PROGRESS_MS);
+    try {
+      const response = await fetch(`${pathTo('importReadings')}${preview ? '?preview=1' : ''}`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'text/csv', [CHANGE_HEADER]: id, [PERSON_HEADER]: 'bench' },
+        body: file,
+        signal: controller.signal,
+      });
+      const answer = (await response.json()) as ImportReport | Problem;
+      if (response.ok) setState({ ...NOTHING, file, report: answer as ImportReport });
+      else setState({ ...NOTHING, file, problem: answer as Problem });
+      if (response.ok && !preview) {
+        announce({ kind: 'changed' });
+        await client.invalidateQueries();
+      }
+    } catch {
+      const detail = controller.signal.aborted
+        ? 'Cancelled: nothing was added.'
+        : 'The server cannot be reached, or the file changed while it was read. Nothing was added.';
+      setState({
+        ...NOTHING,
+        file,
+        problem: { type: 'about:blank', title: '', status: 0, detail },
+      });
+    } finally {
+      clearInterval(watching);
+    }
+  }
+
+  return {
+    state,
+    look: (file: File) => void send(file, true),
+    add: () => state.file && void send(state.file, false),
+    cancel: () => stop.current?.abort(),
+    clear: () => setState(NOTHING),
+  };
+}

@@ -1,0 +1,353 @@
+import { NativeSelect } from '@mantine/core';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { useOutletContext } from 'react-router';
+import type { Lab, PairRecord, Protocol } from '#contract/records.ts';
+import { nameStackBasis, stackBasisKey } from '#core/basis.ts';
+import { HAND_ORDERS, type HandOrder, type Place, placeAlong } from '#core/hand-order.ts';
+import { judgeRoom } from '#core/room.ts';
+import { lastLength, nameLabel } from '#core/size-label.ts';
+import { nameTool } from '#core/tools.ts';
+import { tellGauge, useGauges } from '../api/gauges.ts';
+import { useOtherTab } from '../api/queries.ts';
+import { editionName } from '../shell/names.ts';
+import type { ShellContext } from '../shell/Shell.tsx';
+import { useUnits } from '../shell/units.ts';
+import { Advice } from './Advice.tsx';
+import classes from './Bench.module.css';
+import { EntryField } from './EntryField.tsx';
+import { useEntry } from './entry.ts';
+import { FiguresSoFar } from './FiguresSoFar.tsx';
+import { useInstrument } from './instrument-choice.ts';
+import { LiveFigure } from './LiveFigure.tsx';
+import { usePlace } from './place.ts';
+import { type RoomState, useRoom } from './room.ts';
+import { SessionEnd } from './SessionEnd.tsx';
+import { Slip } from './Slip.tsx';
+import { StationDrawing } from './StationDrawing.tsx';
+import { StationRail } from './StationRail.tsx';
+import { StationStrips } from './StationStrips.tsx';
+import { offeredProtocols, type SessionTerms, useSitting } from './sitting.ts';
+import type { BenchReading } from './waiting-readings.ts';
+
+const NoteDialog = lazy(async () => ({
+  default: (await import('./ReasonDialogs.tsx')).NoteDialog,
+}));
+const VoidDialog = lazy(async () => ({
+  default: (await import('./ReasonDialogs.tsx')).VoidDialog,
+}));
+const SessionTermsDialog = lazy(async () => ({
+  default: (await import('./SessionTermsDialog.tsx')).SessionTermsDialog,
+}));
+const RoomDialog = lazy(async () => ({ default: (await import('./RoomDialog.tsx')).RoomDialog }));
+const CurvePanel = lazy(async () => ({ default: (await import('./CurvePanel.tsx')).CurvePanel }));
+
+type Dialog = { kind: 'note' | 'terms' | 'room' } | { kind: 'void'; reading: BenchReading };
+
+function termsInWords({ configuration, removed, conditioned, wornKm }: SessionTerms): string {
+  return [
+    configuration,
+    removed ? `without ${removed}` : '',
+    wornKm > 0 ? `${wornKm.toFixed(0)} km` : 'new',
+    conditioned === null ? '' : conditioned ? 'conditioned' : 'not conditioned',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+function roomInWords(room: RoomState): string {
+  if (room.temperatureC === undefined) return 'not recorded';
+  const humidity = room.humidityPct === undefined ? '' : ` · ${room.humidityPct.toFixed(0)} %`;
+  return `${room.temperatureC.toFixed(1)} °C${humidity}`;
+}
+
+/** The bench: one pair, one protocol, one station at a time, by keyboard. */
+export function Bench({
+  record,
+  lab,
+  protocol,
+  onProtocol,
+}: {
+  record: PairRecord;
+  lab: Lab;
+  protocol: Protocol;
+  onProtocol: (id: string) => void;
+}) {
+  const sitting = useSitting(record, lab, protocol);
+  const at = usePlace(record, protocol, sitting);
+  const units = useUnits();
+  const { openHelp } = useOutletContext<ShellContext>();
+  const field = useRef<HTMLInputElement>(null);
+  const [dialog, setDialog] = useState<Dialog | null>(null);
+  const [otherTab, setOtherTab] = useState(false);
+  useOtherTab(record.pair.tag, () => setOtherTab(true));
+
+  const { place, station, sides } = at;
+  const { tag, label } = record.pair;
+  const definition = units.define(place.quantity);
+  const { ofKind, instrument, choose } = useInstrument(lab, station?.tool);
+  const { gauges } = useGauges();
+  const live = gauges.find((gauge) => gauge.instrumentId === instrument?.id);
+  const room = useRoom();
+  const focus = () => field.current?.focus();
+  const entry = useEntry(sitting, at, instrument, live, room, focus);
+  const taken = sitting.standingAt(place.quantity, place.side).length;
+
+  useEffect(() => field.current?.focus(), [place.quantity, place.side]);
+  // A dialog that closes gives the focus back to the hand.
+  useEffect(() => {
+    if (!dialog) field.current?.focus();
+  }, [dialog]);
+
+  // The gauge is told what it is held to, anew for each reading: placing it again is the repeat.
+  const heldTo = live && instrument ? instrument.id : undefined;
+  const connected = live !== undefined && live.state !== 'lost' && live.state !== 'reaching';
+  const basis = stackBasisKey(protocol.stack);
+  useEffect(() => {
+    if (!heldTo || !connected) return;
+    const { quantity, side } = place;
+    void tellGauge('place', { instrumentId: heldTo, tag, side, quantity, basis });
+  }, [heldTo, connected, place.quantity, place.side, taken, tag, basis]);
+
+  function move(next: Place): void {
+    entry.leave();
+    at.goTo(next);
+    focus();
+  }
+
+  function stationAlong(step: number): void {
+    const index = protocol.stations.findIndex((one) => one.quantity === place.quantity);
+    const count = protocol.stations.length;
+    const next = protocol.stations[(index + step + count) % count];
+    if (next) move({ quantity: next.quantity, side: place.side });
+  }
+
+  function otherShoe(): void {
+    const other = sides.find((side) => side !== place.side);
+    if (other) move({ quantity: place.quantity, side: other });
+  }
+
+  function voidLast(): void {
+    const last = sitting.standingAt(place.quantity, place.side).at(-1);
+    if (last) setDialog({ kind: 'void', reading: last });
+    else entry.setFault('There is no reading here to void.');
+  }
+
+  const nth = protocol.stations.findIndex((one) => one.quantity === place.quantity) + 1;
+  const verdict = judgeRoom(room);
+  return (
+    <div className={classes.bench}>
+      <section className={classes.main} aria-label="Measure">
+        <header className={classes.head}>
+          <div>
+            <h1>
+              {definition.name}{' '}
+              <span className={classes.pairName}>
+                {tag} {editionName(record.edition)}, {nameLabel(label)}
+              </span>
+            </h1>
+            <p className="soft">
+              Station {nth} of {protocol.stations.length} · {definition.datum}
+              {station?.setup ? ` Set-up: ${station.setup}.` : ''}
+            </p>
+          </div>
+          {protocol.stations.length > 3 && (
+            <StationRail
+              sitting={sitting}
+              at={at}
+              stations={protocol.stations}
+              onChoose={(quantity, side) => move({ quantity, side })}
+            />
+          )}
+        </header>
+        {otherTab && (
+          <p role="status" className={classes.notice}>
+            {tag} is open in another tab too. Readings from both are kept, none is overwritten.
+          </p>
+        )}
+        {definition.curve ? (
+          <Suspense fallback={<div style={{ height: 320 }} />}>
+            <CurvePanel
+              key={`${place.quantity} ${place.side}`}
+              sitting={sitting}
+              place={place}
+              traits={definition.curve}
+              protocol={protocol}
+              setup={station?.setup ?? ''}
+              instrument={instrument}
+              live={live}
+              room={room}
+              tag={tag}
+            />
+          </Suspense>
+        ) : (
+          <>
+            <StationDrawing
+              sitting={sitting}
+              at={at}
+              stations={protocol.stations}
+              length={lastLength(label)}
+              tag={tag}
+              onChoose={(quantity) => move({ quantity, side: place.side })}
+            />
+            <StationStrips
+              sitting={sitting}
+              place={place}
+              sides={sides}
+              gauge={instrument}
+              repeatabilitySd={station?.repeatability.sd ?? definition.repeatabilitySd}
+            />
+          </>
+        )}
+        <div className={classes.entry}>
+          <EntryField
+            ref={field}
+            place={place}
+            trial={sitting.takenAt(place.quantity, place.side).length + 1}
+            unit={units.unitOf(place.quantity).symbol}
+            text={at.text}
+            correcting={entry.correcting}
+            fault={entry.fault}
+            asked={entry.asked}
+            onText={(text) => {
+              at.setText(text);
+              entry.setFault('');
+            }}
+            onSubmit={() => {
+              if (entry.submit()) move(placeAlong(place, at.places, 1));
+            }}
+            onAnswer={entry.answer}
+            onLeave={() => {
+              entry.leave();
+              at.setText('');
+              focus();
+            }}
+            onBack={entry.correctLast}
+            onStation={stationAlong}
+            onOther={sides.length > 1 ? otherShoe : undefined}
+            onNote={() => setDialog({ kind: 'note' })}
+            onVoid={voidLast}
+            onTake={entry.take}
+            onHelp={openHelp}
+          />
+          <div>
+            <Advice
+              sitting={sitting}
+              place={place}
+              station={station}
+              gauge={instrument}
+              onVoid={(reading) => setDialog({ kind: 'void', reading })}
+            />
+            {!instrument && (
+              <p className="look-here">
+                The lab has no {nameTool(station?.tool ?? definition.tool)}: add one under Lab,
+                Instruments, or go on to the next station.
+              </p>
+            )}
+            {!definition.curve && (
+              <LiveFigure live={live} instrument={instrument} onTake={entry.take} />
+            )}
+          </div>
+        </div>
+        <FiguresSoFar record={record} lab={lab} sitting={sitting} quantity={place.quantity} />
+        <footer className={classes.foot}>
+          <NativeSelect
+            size="xs"
+            label="Protocol"
+            className={classes.protocol}
+            title={nameStackBasis(protocol.stack)}
+            data={offeredProtocols(lab, record).map((one) => ({
+              value: one.id,
+              label: one.version > 1 ? `${one.name}, version ${one.version}` : one.name,
+            }))}
+            value={protocol.id}
+            onChange={(event) => onProtocol(event.currentTarget.value)}
+          />
+          <NativeSelect
+            size="xs"
+            label="Order of the hand"
+            w={142}
+            data={[...HAND_ORDERS]}
+            value={at.order}
+            onChange={(event) => at.setOrder(event.currentTarget.value as HandOrder)}
+          />
+          {ofKind.length > 1 && (
+            <NativeSelect
+              size="xs"
+              label="Gauge"
+              w={130}
+              data={ofKind.map((one) => ({ value: one.id, label: one.name }))}
+              value={instrument?.id ?? ''}
+              onChange={(event) => choose(event.currentTarget.value)}
+            />
+          )}
+          <NativeSelect
+            size="xs"
+            label="Measured by"
+            w={92}
+            data={[
+              { value: '', label: 'nobody' },
+              ...lab.people.map((person) => ({ value: person.code, label: person.code })),
+            ]}
+            value={sitting.person}
+            onChange={(event) => sitting.setPerson(event.currentTarget.value)}
+          />
+          <button
+            type="button"
+            className={classes.terms}
+            onClick={() => setDialog({ kind: 'terms' })}
+          >
+            <span>Shoes</span>
+            {termsInWords(sitting.terms)}
+          </button>
+          <button
+            type="button"
+            className={classes.terms}
+            onClick={() => setDialog({ kind: 'room' })}
+            disabled={room.source === 'live'}
+          >
+            <span>Room{room.source === 'live' ? ', live' : ''}</span>
+            <span className="figure">{roomInWords(room)}</span>{' '}
+            {verdict !== 'not recorded' && (
+              <strong className={verdict === 'out' ? 'look-here' : undefined}>{verdict}</strong>
+            )}
+          </button>
+          <SessionEnd sitting={sitting} protocol={protocol} sides={sides} />
+        </footer>
+      </section>
+      <Slip sitting={sitting} onVoid={(reading) => setDialog({ kind: 'void', reading })} />
+      <Suspense fallback={null}>
+        {dialog?.kind === 'void' && (
+          <VoidDialog
+            reading={dialog.reading}
+            onClose={() => setDialog(null)}
+            onVoid={(reading, reason) => {
+              setDialog(null);
+              sitting.voidReading(reading, reason);
+            }}
+          />
+        )}
+        {dialog?.kind === 'note' && (
+          <NoteDialog
+            onClose={() => setDialog(null)}
+            onNote={(text) => {
+              setDialog(null);
+              sitting.addNote(text);
+            }}
+          />
+        )}
+        {dialog?.kind === 'terms' && (
+          <SessionTermsDialog
+            terms={sitting.terms}
+            conditioning={protocol.conditioning}
+            onClose={() => setDialog(null)}
+            onDescribe={(terms) => {
+              setDialog(null);
+              sitting.describe(terms);
+            }}
+          />
+        )}
+        {dialog?.kind === 'room' && <RoomDialog room={room} onClose={() => setDialog(null)} />}
+      </Suspense>
+    </div>
+  );
+}

@@ -1,0 +1,85 @@
+/** Where the hand is: station and shoe, and where it goes next. */
+import { useLocalStorage } from '@mantine/hooks';
+import type { PairRecord, Protocol } from '#contract/records.ts';
+import { type HandOrder, nextPlace, type Place, placesInOrder } from '#core/hand-order.ts';
+import { SIDES, type Side } from '#core/quantities.ts';
+import { decideRepeats, MOST_JUDGED } from '#core/repeats.ts';
+import { useCatalogue } from '../shell/units.ts';
+import type { Sitting } from './sitting.ts';
+
+/** What is typed and where, kept in the browser until it is entered. */
+interface Draft {
+  place: Place | null;
+  text: string;
+}
+
+export function sidesOf(record: PairRecord): readonly Side[] {
+  const { shoes } = record.pair;
+  if (shoes === 'both') return SIDES;
+  return shoes === 'left only' ? ['left'] : ['right'];
+}
+
+function wantsMore(values: number[], sd: number): boolean {
+  if (values.length < 2 || values.length >= 4 || values.length > MOST_JUDGED) return false;
+  return decideRepeats(values, sd).action === 'take-two-more';
+}
+
+/** The station under the hand, the order of all places, and the figure half typed there. */
+export function usePlace(record: PairRecord, protocol: Protocol, sitting: Sitting) {
+  const [order, setOrder] = useLocalStorage<HandOrder>({
+    key: 'emvex-hand-order',
+    defaultValue: 'shoes in turn',
+  });
+  const [draft, setDraft] = useLocalStorage<Draft>({
+    key: `emvex-draft-${record.pair.tag}`,
+    defaultValue: { place: null, text: '' },
+    getInitialValueInEffect: false,
+  });
+  const catalogue = useCatalogue();
+  const sides = sidesOf(record);
+  const places = placesInOrder(protocol.stations, sides, order);
+  const stationAt = (place: Place) =>
+    protocol.stations.find((one) => one.quantity === place.quantity);
+  /** Whether two more are wanted; a fixed number of readings, or a score, is never stretched. */
+  const more = (place: Place, values: number[]) => {
+    const definition = catalogue[place.quantity];
+    const stretches = !definition?.fixedReadings && !definition?.ordinal && !definition?.curve;
+    return stretches && wantsMore(values, stationAt(place)?.repeatability.sd ?? 0);
+  };
+  const stateOf = (place: Place) => {
+    const values = sitting.takenAt(place.quantity, place.side);
+    return { taken: values.length, wantsMore: more(place, values) };
+  };
+  const known = places.find(
+    (place) => place.quantity === draft.place?.quantity && place.side === draft.place.side,
+  );
+  const first = places[0] ?? { quantity: 'mass' as const, side: 'left' as const };
+  const start = () => {
+    const state = stateOf(first);
+    return state.taken < (stationAt(first)?.repeats ?? 1) || state.wantsMore
+      ? first
+      : nextPlace(first, protocol.stations, sides, order, stateOf);
+  };
+  const place = known ?? start();
+  return {
+    place,
+    places,
+    sides,
+    station: stationAt(place),
+    order,
+    setOrder,
+    stateOf,
+    text: draft.text,
+    setText: (text: string) => setDraft({ place, text }),
+    goTo: (next: Place, text = '') => setDraft({ place: next, text }),
+    /** The place after a reading here, counting the one just recorded. */
+    after: (recorded: number) =>
+      nextPlace(place, protocol.stations, sides, order, (other) => {
+        if (other.quantity !== place.quantity || other.side !== place.side) return stateOf(other);
+        const values = [...sitting.takenAt(place.quantity, place.side), recorded];
+        return { taken: values.length, wantsMore: more(place, values) };
+      }),
+  };
+}
+
+export type HandPlace = ReturnType<typeof usePlace>;
