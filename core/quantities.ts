@@ -364,7 +364,7 @@ const DEFINITIONS: Record<ShippedQuantityId | 'drop', Omit<QuantityDefinition, '
     group: 'mass',
     kind: 'mass',
     datum: 'One shoe, dry, as the configuration says, laces in, on the scale alone.',
-    drawing: { view: 'side', span: [4, 0, 98, 0] },
+    drawing: { view: 'side', spot: [48, 3] },
     plausible: [60, 1800],
     tool: 'scale',
     repeatabilitySd: 0.4,

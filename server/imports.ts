@@ -16,7 +16,7 @@ export interface ImportJobs {
   isWriting: () => boolean;
 }
 
-const WORKER = new URL('./formats/import-worker.ts', import.meta.url);
+const THREAD = new URL('./formats/import-thread.mjs', import.meta.url);
 /** Jobs whose progress is still told after they ended. */
 const KEPT_JOBS = 20;
 
@@ -28,11 +28,7 @@ function runInThread(
 ): Promise<ImportOutcome> {
   return new Promise((resolve, reject) => {
     const cancel = new Int32Array(new SharedArrayBuffer(4));
-    const worker = new Worker(WORKER, {
-      workerData: { database, request, cancel },
-      // The thread reads TypeScript as the server does.
-      execArgv: ['--import', 'tsx'],
-    });
+    const worker = new Worker(THREAD, { workerData: { database, request, cancel } });
     cancelled.addEventListener('abort', () => Atomics.store(cancel, 0, 1));
     let outcome: ImportOutcome | undefined;
     worker.on('message', (message: { progress?: ImportProgress; outcome?: ImportOutcome }) => {

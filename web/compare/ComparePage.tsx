@@ -107,6 +107,7 @@ function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]
       })}
       <td>
         <DifferenceChart
+          name={`difference-${quantity}`}
           marks={marks}
           reach={reach}
           says={`${name} against ${names[0]}: ${others.map(({ cell, index }) => words(cell, index)).join('; ')}`}

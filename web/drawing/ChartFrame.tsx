@@ -11,11 +11,14 @@ export interface ChartTable {
 export function ChartFrame({
   name,
   table,
+  quiet = false,
   children,
 }: {
   /** Names the files: `loop-ns-03`. */
   name: string;
   table: ChartTable;
+  /** The keys show only under the pointer or the focus: for small charts that stand in rows. */
+  quiet?: boolean;
   children: ReactNode;
 }) {
   const frame = useRef<HTMLDivElement>(null);
@@ -30,7 +33,7 @@ export function ChartFrame({
     else await savePng(chart, name);
   };
   return (
-    <div className={classes.frame}>
+    <div className={classes.frame} data-quiet={quiet}>
       <div ref={frame} hidden={open}>
         {children}
       </div>

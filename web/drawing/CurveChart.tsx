@@ -15,9 +15,9 @@ interface AveragedBranches {
   unloading: { mean: number; sd: number }[];
 }
 
-const WIDTH = 780;
-const HEIGHT = 300;
-const PAD = { left: 58, right: 14, top: 24, bottom: 34 };
+const WIDTH = 560;
+const HEIGHT = 278;
+const PAD = { left: 50, right: 14, top: 24, bottom: 34 };
 /** Steps of the arrow keys, in shares of the axis. */
 const KEY_STEP = 0.01;
 

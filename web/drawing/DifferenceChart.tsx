@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3-scale';
+import { ChartFrame } from './ChartFrame.tsx';
 import classes from './DifferenceChart.module.css';
 
 export interface DifferenceMark {
@@ -18,49 +19,61 @@ const ROW = 18;
 export function DifferenceChart({
   marks,
   reach,
+  name,
   says,
 }: {
   marks: DifferenceMark[];
   /** Steps shown on either side. */
   reach: number;
+  /** Names the files that the chart is saved as. */
+  name: string;
   says: string;
 }) {
   const height = Math.max(1, marks.length) * ROW + 8;
   const x = scaleLinear([-reach, reach], [6, WIDTH - 6]).clamp(true);
   return (
-    <svg
-      width={WIDTH}
-      height={height}
-      viewBox={`0 0 ${WIDTH} ${height}`}
-      className={classes.chart}
-      role="img"
-      aria-label={says}
+    <ChartFrame
+      quiet
+      name={name}
+      table={{
+        columns: ['edition', 'difference, steps', 'U, steps'],
+        rows: marks.map((mark) => [mark.index + 1, mark.steps.toFixed(2), mark.U.toFixed(2)]),
+      }}
     >
-      <rect x={x(-1)} width={x(1) - x(-1)} height={height} className={classes.band} />
-      <rect x={x(-1)} width={x(1) - x(-1)} height={height} fill="url(#noticeable)" />
-      <line x1={x(0)} x2={x(0)} y2={height} className={classes.zero} />
-      {marks.map((mark, row) => {
-        const y = 4 + row * ROW + ROW / 2;
-        const beyond = Math.abs(mark.steps) > reach;
-        return (
-          <g key={mark.key} className={classes.mark} data-line={mark.index}>
-            <line x1={x(mark.steps - mark.U)} x2={x(mark.steps + mark.U)} y1={y} y2={y} />
-            {beyond ? (
-              <path
-                d={mark.steps > 0 ? `M${WIDTH - 8},${y - 5}l7,5l-7,5z` : `M8,${y - 5}l-7,5l7,5z`}
-              />
-            ) : (
-              <circle
-                cx={x(mark.steps)}
-                cy={y}
-                r={5}
-                className={mark.converted ? classes.open : undefined}
-              />
-            )}
-          </g>
-        );
-      })}
-    </svg>
+      <svg
+        width={WIDTH}
+        height={height}
+        viewBox={`0 0 ${WIDTH} ${height}`}
+        className={classes.chart}
+        role="img"
+        aria-label={says}
+      >
+        <rect x={x(-1)} width={x(1) - x(-1)} height={height} className={classes.band} />
+        <rect x={x(-1)} width={x(1) - x(-1)} height={height} fill="url(#noticeable)" />
+        <line x1={x(0)} x2={x(0)} y2={height} className={classes.zero} />
+        {marks.map((mark, row) => {
+          const y = 4 + row * ROW + ROW / 2;
+          const beyond = Math.abs(mark.steps) > reach;
+          return (
+            <g key={mark.key} className={classes.mark} data-line={mark.index}>
+              <line x1={x(mark.steps - mark.U)} x2={x(mark.steps + mark.U)} y1={y} y2={y} />
+              {beyond ? (
+                <path
+                  d={mark.steps > 0 ? `M${WIDTH - 8},${y - 5}l7,5l-7,5z` : `M8,${y - 5}l-7,5l7,5z`}
+                />
+              ) : (
+                <circle
+                  cx={x(mark.steps)}
+                  cy={y}
+                  r={5}
+                  className={mark.converted ? classes.open : undefined}
+                />
+              )}
+            </g>
+          );
+        })}
+      </svg>
+    </ChartFrame>
   );
 }
 

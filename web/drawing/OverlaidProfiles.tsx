@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3-scale';
+import { ChartFrame } from './ChartFrame.tsx';
 import classes from './OverlaidProfiles.module.css';
 import { solePath } from './sole-outline.ts';
 
@@ -32,38 +33,46 @@ export function OverlaidProfiles({ soles, length }: { soles: OverlaidSole[]; len
     .join('. ')}.`;
   const top = y(highest) - 14;
   return (
-    <svg
-      viewBox={`0 ${top} ${WIDTH} ${HEIGHT - top}`}
-      className={classes.overlay}
-      role="img"
-      aria-label={says}
+    <ChartFrame
+      name="profiles"
+      table={{
+        columns: ['edition', 'heel, mm', 'forefoot, mm'],
+        rows: soles.map((sole) => [sole.name, sole.heel.toFixed(1), sole.forefoot.toFixed(1)]),
+      }}
     >
-      {levels.map((level) => (
-        <g key={level}>
-          <line
-            x1={LEFT - 10}
-            x2={RIGHT}
-            y1={y(level)}
-            y2={y(level)}
-            className={level === 0 ? classes.ground : classes.level}
+      <svg
+        viewBox={`0 ${top} ${WIDTH} ${HEIGHT - top}`}
+        className={classes.overlay}
+        role="img"
+        aria-label={says}
+      >
+        {levels.map((level) => (
+          <g key={level}>
+            <line
+              x1={LEFT - 10}
+              x2={RIGHT}
+              y1={y(level)}
+              y2={y(level)}
+              className={level === 0 ? classes.ground : classes.level}
+            />
+            <text x={LEFT - 14} y={y(level) + 4} className={classes.number}>
+              {level}
+            </text>
+          </g>
+        ))}
+        {soles.map((sole) => (
+          <path
+            key={sole.key}
+            d={solePath({ heel: sole.heel, forefoot: sole.forefoot, length }, x, y)}
+            className={classes.sole}
+            data-line={sole.index}
           />
-          <text x={LEFT - 14} y={y(level) + 4} className={classes.number}>
-            {level}
-          </text>
-        </g>
-      ))}
-      {soles.map((sole) => (
-        <path
-          key={sole.key}
-          d={solePath({ heel: sole.heel, forefoot: sole.forefoot, length }, x, y)}
-          className={classes.sole}
-          data-line={sole.index}
-        />
-      ))}
-      <text x={RIGHT} y={GROUND + 20} className={classes.axis}>
-        mm, to scale, heels aligned on the ground; the line between the stations is drawn
-      </text>
-    </svg>
+        ))}
+        <text x={RIGHT} y={GROUND + 20} className={classes.axis}>
+          mm, to scale, heels aligned on the ground; the line between the stations is drawn
+        </text>
+      </svg>
+    </ChartFrame>
   );
 }
 

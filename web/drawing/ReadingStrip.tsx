@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3-scale';
+import { ChartFrame } from './ChartFrame.tsx';
 import classes from './ReadingStrip.module.css';
 
 export interface StripMark {
@@ -31,6 +32,7 @@ export function ReadingStrip({
   U,
   domain,
   decimals,
+  name,
   says,
 }: {
   side: 'left' | 'right';
@@ -40,48 +42,59 @@ export function ReadingStrip({
   U: number | undefined;
   domain: [number, number];
   decimals: number;
+  /** Names the files that the strip is saved as. */
+  name: string;
   says: string;
 }) {
   const x = scaleLinear(domain, [PAD, WIDTH - PAD]);
   const ticks = x.ticks(24);
   const labels = new Set(x.ticks(5));
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className={classes.strip}
-      data-side={side}
-      role="img"
-      aria-label={says}
+    <ChartFrame
+      quiet
+      name={name}
+      table={{
+        columns: ['reading', 'value'],
+        rows: marks.map((mark) => [mark.trial, mark.value.toFixed(decimals)]),
+      }}
     >
-      {mean !== undefined && U !== undefined && (
-        <>
-          <rect x={x(mean - U)} width={x(mean + U) - x(mean - U)} y={4} height={18} />
-          <line x1={x(mean)} x2={x(mean)} y1={0} y2={26} className={classes.mean} />
-        </>
-      )}
-      {ticks.map((tick) => (
-        <g key={tick} transform={`translate(${x(tick)},28)`}>
-          <line y2={labels.has(tick) ? 9 : 5} className={classes.tick} />
-          {labels.has(tick) && marks.length > 0 && (
-            <text y={22} className={classes.number}>
-              {tick.toFixed(Math.max(decimals - 1, domain[1] - domain[0] < 4 ? decimals : 0))}
-            </text>
-          )}
-        </g>
-      ))}
-      {marks.map((mark) => (
-        <circle
-          key={mark.key}
-          cx={x(mark.value)}
-          cy={13}
-          r={5.5}
-          className={classes.mark}
-          data-waiting={mark.waiting}
-          data-doubtful={mark.doubtful}
-        >
-          <title>{`reading ${mark.trial}: ${mark.value.toFixed(decimals)}`}</title>
-        </circle>
-      ))}
-    </svg>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        className={classes.strip}
+        data-side={side}
+        role="img"
+        aria-label={says}
+      >
+        {mean !== undefined && U !== undefined && (
+          <>
+            <rect x={x(mean - U)} width={x(mean + U) - x(mean - U)} y={4} height={18} />
+            <line x1={x(mean)} x2={x(mean)} y1={0} y2={26} className={classes.mean} />
+          </>
+        )}
+        {ticks.map((tick) => (
+          <g key={tick} transform={`translate(${x(tick)},28)`}>
+            <line y2={labels.has(tick) ? 9 : 5} className={classes.tick} />
+            {labels.has(tick) && marks.length > 0 && (
+              <text y={22} className={classes.number}>
+                {tick.toFixed(Math.max(decimals - 1, domain[1] - domain[0] < 4 ? decimals : 0))}
+              </text>
+            )}
+          </g>
+        ))}
+        {marks.map((mark) => (
+          <circle
+            key={mark.key}
+            cx={x(mark.value)}
+            cy={13}
+            r={5.5}
+            className={classes.mark}
+            data-waiting={mark.waiting}
+            data-doubtful={mark.doubtful}
+          >
+            <title>{`reading ${mark.trial}: ${mark.value.toFixed(decimals)}`}</title>
+          </circle>
+        ))}
+      </svg>
+    </ChartFrame>
   );
 }

@@ -22,10 +22,10 @@ export interface PlanStation {
 }
 
 const WIDTH = 780;
-const LEFT = 30;
+const LEFT = 52;
 const RIGHT = 560;
-const MIDDLE = 96;
-const HEIGHT = 206;
+const MIDDLE = 88;
+const HEIGHT = 190;
 
 /** Share of a width that lies on the medial side of the straight line from heel to toe. */
 const MEDIAL = { heel: 0.5, midfoot: 0.42, ball: 0.52, toe: 0.58 };
@@ -97,7 +97,7 @@ export function SolePlan({
             d={path(outline(shoe, shoe.length ?? length)) ?? ''}
             className={classes.sole}
             data-side={shoe.side}
-            strokeDasharray={known(shoe) ? undefined : '5 5'}
+            data-known={known(shoe)}
           />
         ))}
         <line x1={LEFT} x2={RIGHT} y1={MIDDLE} y2={MIDDLE} className={classes.middle} />
@@ -119,7 +119,7 @@ export function SolePlan({
             </text>
           ))}
         {stations.map((station, index) => {
-          const row = 34 + index * 30;
+          const row = 40 + index * 30;
           return (
             <g
               key={station.key}
@@ -127,7 +127,7 @@ export function SolePlan({
               data-taking={station.taking}
               onClick={station.onChoose}
             >
-              <line x1={x(station.at * longest)} x2={x(station.at * longest)} y1={8} y2={184} />
+              <line x1={x(station.at * longest)} x2={x(station.at * longest)} y1={6} y2={170} />
               <circle cx={RIGHT + 26} cy={row - 5} r={3.5} />
               <text x={RIGHT + 38} y={row}>
                 {station.name}
@@ -138,11 +138,11 @@ export function SolePlan({
             </g>
           );
         })}
-        <text x={LEFT} y={14} className={classes.number} data-start>
+        <text x={4} y={30} className={classes.number} data-start>
           lateral
         </text>
-        <text x={LEFT} y={178} className={classes.number} data-start>
-          medial · mm from the heel
+        <text x={4} y={150} className={classes.number} data-start>
+          medial
         </text>
       </svg>
     </ChartFrame>

@@ -3,6 +3,7 @@ import dayjs from 'dayjs';
 import type { Instrument } from '#contract/records.ts';
 import { driftTrend, judgeDrift } from '#core/drift.ts';
 import { calibrationOn } from '#core/gauge.ts';
+import { writeNumber } from '#core/number-words.ts';
 import { ChartFrame } from '../drawing/ChartFrame.tsx';
 import classes from './DriftChart.module.css';
 
@@ -18,7 +19,7 @@ export function DriftChart({ instrument }: { instrument: Instrument }) {
     ...judgeDrift(check, { ...(calibrationOn(instrument, check.at) ?? instrument), resolution }),
   }));
   const decimals = Math.max(1, Math.ceil(-Math.log10(resolution)) + 1);
-  const digits = (value: number) => value.toFixed(decimals);
+  const digits = (value: number) => writeNumber(value, decimals);
   const limit = Math.max(...judged.map((one) => one.limit));
   const reach = 1.25 * Math.max(limit, ...judged.map((one) => Math.abs(one.deviation)));
   const times = checks.map((check) => new Date(check.at));
@@ -83,7 +84,7 @@ export function DriftChart({ instrument }: { instrument: Instrument }) {
             />
           ))}
           <text x={4} y={13} data-start>
-            deviation, {unit}; hatched: what the calibration allows (E = 1)
+            deviation, {unit}; band: what the calibration allows (E = 1)
           </text>
         </svg>
       </ChartFrame>

@@ -126,7 +126,7 @@ export function FilesPage() {
       <h2 className={classes.heading}>Readings from a file</h2>
       <p>
         A CSV file with the header{' '}
-        <span className="figure">
+        <span className="figure" style={{ overflowWrap: 'anywhere', fontSize: '0.85rem' }}>
           pair,side,quantity,trial,value,unit,protocol,operator,instrument,measured_at,temperature_c,humidity_pct,note
         </span>
         , as this page also writes it. It is looked at first, and added whole or not at all; the

@@ -182,6 +182,26 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
           {...form.getInputProps('conditioning')}
         />
       </div>
+      {form.errors.stations && <p className="look-here">{form.errors.stations}</p>}
+      <div className={classes.add}>
+        <NativeSelect
+          size="xs"
+          w={260}
+          aria-label="Add a station"
+          value=""
+          data={[
+            { value: '', label: 'Add a station …' },
+            ...free.map((definition) => ({ value: definition.id, label: definition.name })),
+          ]}
+          onChange={(event) => event.currentTarget.value && add(event.currentTarget.value)}
+        />
+        <Button type="submit" size="xs" loading={save.isPending}>
+          {protocol?.used ? `Keep as version ${protocol.version + 1}` : 'Keep protocol'}
+        </Button>
+        <Button component={Link} to="/lab/protocols" size="xs" variant="default">
+          Leave it
+        </Button>
+      </div>
       <div className={classes.scroll}>
         <Table className={classes.stations} mt="md">
           <Table.Thead>
@@ -278,26 +298,6 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
             })}
           </Table.Tbody>
         </Table>
-      </div>
-      {form.errors.stations && <p className="look-here">{form.errors.stations}</p>}
-      <div className={classes.add}>
-        <NativeSelect
-          size="xs"
-          w={260}
-          aria-label="Add a station"
-          value=""
-          data={[
-            { value: '', label: 'Add a station …' },
-            ...free.map((definition) => ({ value: definition.id, label: definition.name })),
-          ]}
-          onChange={(event) => event.currentTarget.value && add(event.currentTarget.value)}
-        />
-        <Button type="submit" size="xs" loading={save.isPending}>
-          {protocol?.used ? `Keep as version ${protocol.version + 1}` : 'Keep protocol'}
-        </Button>
-        <Button component={Link} to="/lab/protocols" size="xs" variant="default">
-          Leave it
-        </Button>
       </div>
     </form>
   );

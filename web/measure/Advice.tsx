@@ -126,9 +126,9 @@ export function Advice({
       )}
       {gauge && (
         <p className={`soft ${classes.gauge}`}>
-          {gauge.name}, reads to {gauge.resolution} {gauge.unit}
+          {gauge.name}, to {gauge.resolution} {gauge.unit}
           {station && !definition.ordinal
-            ? `; usual scatter ${units.span(place.quantity, station.repeatability.sd).replace('+', '')} (SD)`
+            ? `; scatter ${units.span(place.quantity, station.repeatability.sd).replace('+', '')} (SD)`
             : ''}
           {calibration ? `; calibrated to ${dayjs(calibration.dueOn).format('D MMM YYYY')}` : ''}
         </p>

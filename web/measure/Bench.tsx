@@ -77,6 +77,8 @@ export function Bench({
   const units = useUnits();
   const { openHelp } = useOutletContext<ShellContext>();
   const field = useRef<HTMLInputElement>(null);
+  /** What Space does at a station that is taken as a curve. */
+  const curveKey = useRef<() => void>(() => undefined);
   const [dialog, setDialog] = useState<Dialog | null>(null);
   const [otherTab, setOtherTab] = useState(false);
   useOtherTab(record.pair.tag, () => setOtherTab(true));
@@ -133,23 +135,21 @@ export function Bench({
   }
 
   const nth = protocol.stations.findIndex((one) => one.quantity === place.quantity) + 1;
+  const datum = `${station?.setup ? `${station.setup}: ` : ''}${definition.datum}`;
   const verdict = judgeRoom(room);
   return (
     <div className={classes.bench}>
       <section className={classes.main} aria-label="Measure">
-        <header className={classes.head}>
-          <div>
-            <h1>
-              {definition.name}{' '}
-              <span className={classes.pairName}>
-                {tag} {editionName(record.edition)}, {nameLabel(label)}
-              </span>
-            </h1>
-            <p className="soft">
-              Station {nth} of {protocol.stations.length} · {definition.datum}
-              {station?.setup ? ` Set-up: ${station.setup}.` : ''}
-            </p>
-          </div>
+        <header>
+          <h1>
+            {definition.name}{' '}
+            <span className={classes.pairName}>
+              {tag} {editionName(record.edition)}, {nameLabel(label)}
+            </span>
+          </h1>
+          <p className={`soft ${classes.datum}`} title={datum}>
+            Station {nth} of {protocol.stations.length} · {datum}
+          </p>
           {protocol.stations.length > 3 && (
             <StationRail
               sitting={sitting}
@@ -177,6 +177,13 @@ export function Bench({
               live={live}
               room={room}
               tag={tag}
+              onNext={(act) => {
+                curveKey.current = act;
+              }}
+              onRecorded={(value) => {
+                at.goTo(at.after(value));
+                focus();
+              }}
             />
           </Suspense>
         ) : (
@@ -226,7 +233,7 @@ export function Bench({
             onOther={sides.length > 1 ? otherShoe : undefined}
             onNote={() => setDialog({ kind: 'note' })}
             onVoid={voidLast}
-            onTake={entry.take}
+            onTake={definition.curve ? () => curveKey.current() : entry.take}
             onHelp={openHelp}
           />
           <div>

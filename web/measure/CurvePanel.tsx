@@ -1,4 +1,5 @@
-import { Button, FileButton } from '@mantine/core';
+import { Button, FileButton, Kbd } from '@mantine/core';
+import { useEffect } from 'react';
 import type { LiveGauge } from '#contract/live-gauges.ts';
 import type { Instrument, Protocol } from '#contract/records.ts';
 import { stackBasisKey } from '#core/basis.ts';
@@ -40,6 +41,8 @@ export function CurvePanel({
   live,
   room,
   tag,
+  onNext,
+  onRecorded,
 }: {
   sitting: Sitting;
   place: Place;
@@ -50,6 +53,10 @@ export function CurvePanel({
   live: LiveGauge | undefined;
   room: Room;
   tag: string;
+  /** Told what the key that takes a reading does here: run the fixture, or record the curve. */
+  onNext: (act: () => void) => void;
+  /** The curve is in the book with this stiffness: the hand may go on. */
+  onRecorded: (value: number) => void;
 }) {
   const units = useUnits();
   const definition = units.define(place.quantity);
@@ -67,6 +74,17 @@ export function CurvePanel({
   const stiffness = drawn?.stiffness;
   const span = spanOf(setup);
   const connected = live?.state === 'steady' || live?.state === 'moving';
+  const recordable =
+    drawn !== undefined && !recorded && stiffness !== undefined && instrument !== undefined;
+  const run = () => void curve.run(stackBasisKey(protocol.stack));
+  const record = () => void curve.send(onRecorded);
+  useEffect(() =>
+    onNext(() => {
+      if (state.busy !== '') return;
+      if (recordable) record();
+      else run();
+    }),
+  );
   return (
     <div className={classes.panel}>
       <div className={classes.chart}>
@@ -105,11 +123,11 @@ export function CurvePanel({
         <div className={classes.buttons}>
           <Button
             size="xs"
-            onClick={() => void curve.run(stackBasisKey(protocol.stack))}
+            onClick={run}
             disabled={!connected || state.busy !== ''}
             title={connected ? '' : live?.says || 'The fixture is not connected'}
           >
-            Run fixture
+            Run fixture {!recordable && <Kbd ml={6}>Space</Kbd>}
           </Button>
           <FileButton
             accept=".csv,text/csv,text/plain"
@@ -177,7 +195,7 @@ export function CurvePanel({
               </dd>
               {drawn.set !== undefined && (
                 <dd className={classes.soft}>
-                  set after {drawn.cycleCount} cycles {digits(drawn.set, 2)}{' '}
+                  set after {drawn.cycleCount} cycles {digits(drawn.set, 2).replace('-', '\u2212')}{' '}
                   {traits.x === 'angle' ? '°' : 'mm'}
                 </dd>
               )}
@@ -203,12 +221,8 @@ export function CurvePanel({
           </p>
         ))}
         {drawn && !recorded && (
-          <Button
-            size="xs"
-            onClick={() => void curve.send()}
-            disabled={!stiffness || !instrument || state.busy !== ''}
-          >
-            Record this curve
+          <Button size="xs" onClick={record} disabled={!recordable || state.busy !== ''}>
+            Record this curve <Kbd ml={6}>Space</Kbd>
           </Button>
         )}
         {drawn && recorded && (

@@ -12,6 +12,9 @@ const STATE_WORDS: Record<LiveGauge['state'], string> = {
   conflict: 'two of one name',
 };
 
+/** Digits after the decimal mark that a step of the indication needs. */
+const stepDecimals = (step: number) => Math.max(0, Math.ceil(-Math.log10(step) - 1e-9));
+
 /** The live figure of the gauge in the hand, whether it is steady, and the key that takes it. */
 export function LiveFigure({
   live,
@@ -35,7 +38,9 @@ export function LiveFigure({
         Take live reading <Kbd ml={6}>Space</Kbd>
       </Button>
       <span className={`figure ${classes.value}`} data-testid="live-value">
-        {fresh && live.value !== null ? `${live.value} ${live.unit}` : '–'}
+        {fresh && live.value !== null
+          ? `${live.value.toFixed(stepDecimals(instrument.resolution))} ${live.unit}`
+          : '–'}
       </span>
       <span className={classes.state} data-testid="live-state">
         {live.name}: <strong>{STATE_WORDS[live.state]}</strong>

@@ -1,4 +1,3 @@
-import { figureExpanded } from '#core/figure.ts';
 import type { MeasuredQuantityId, Side } from '#core/quantities.ts';
 import type { QuantityDefinition } from '#core/quantity.ts';
 import { QuantityDrawing } from '../drawing/QuantityDrawing.tsx';
@@ -149,22 +148,13 @@ export function StationDrawing({
     );
   }
 
-  const shown = (side: Side) => {
-    const figure = sitting.figures[side][quantity];
-    return figure ? units.write(quantity, figure.value, figureExpanded(figure)).text : '–';
-  };
   return (
     <div className={classes.schematic}>
-      <QuantityDrawing definition={definition} height={184} />
-      <dl>
-        {at.sides.map((side) => (
-          <div key={side}>
-            <dt className={side}>{side === 'left' ? 'Left' : 'Right'}</dt>
-            <dd className="figure">{shown(side)}</dd>
-          </div>
-        ))}
-        <dd className="soft">Where it is taken; not to scale.</dd>
-      </dl>
+      <QuantityDrawing definition={definition} height={156} />
+      <div>
+        <p>{definition.datum}</p>
+        <p className="soft">Where it is taken; not to scale.</p>
+      </div>
     </div>
   );
 }

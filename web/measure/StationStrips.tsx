@@ -39,13 +39,17 @@ export function StationStrips({
     const values = sitting.valuesAt(quantity, side);
     return figure ? [...values, figure.value - U, figure.value + U] : values;
   });
-  const domain = stripDomain(
-    spanned.map(own),
-    spanFromCanonical(
-      definition.kind === 'mass' || definition.ordinal ? 1 : 10 ** -definition.decimals,
-      unit,
-    ),
-  );
+  const [least, most] = definition.plausible;
+  const scored: [number, number] = [least - 1, most + 1];
+  const domain = definition.ordinal
+    ? scored
+    : stripDomain(
+        spanned.map(own),
+        spanFromCanonical(
+          definition.kind === 'mass' || definition.ordinal ? 1 : 10 ** -definition.decimals,
+          unit,
+        ),
+      );
   /** Scores by hand have no figure: every vote is shown. */
   const score = (side: Side) =>
     sitting.scores
@@ -69,6 +73,7 @@ export function StationStrips({
               side={side}
               domain={domain}
               decimals={decimals}
+              name={`${quantity}-${side}`}
               mean={figure && own(figure.value)}
               U={figure && spanFromCanonical(figureExpanded(figure), unit)}
               marks={readings.map((reading, index) => ({

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { GaugeSample } from '#contract/live-gauges.ts';
 import { CHANGE_HEADER, FILE_PATHS, PERSON_HEADER } from '#contract/paths.ts';
-import type { Instrument, Problem } from '#contract/records.ts';
+import type { Instrument, Problem, Reading } from '#contract/records.ts';
 import type { LineFault } from '#core/delimited.ts';
 import type { Place } from '#core/hand-order.ts';
 import type { CurveTraits } from '#core/quantity.ts';
@@ -122,7 +122,8 @@ export function useCurve(
     ),
   );
 
-  async function send(): Promise<void> {
+  /** Sends the curve; the server reads it again and answers with the reading it gave. */
+  async function send(onRecorded: (value: number) => void): Promise<void> {
     const content = await curveBench().file();
     if (!content || !instrument) return;
     change({ busy: 'recording' });
@@ -155,9 +156,11 @@ export function useCurve(
         const problem = (await response.json().catch(() => undefined)) as Problem | undefined;
         throw new Error(problem?.detail ?? `The server answered ${response.status}.`);
       }
+      const { value } = (await response.json()) as Reading;
       change({ busy: '', saved: 'Recorded.' });
       announce({ kind: 'changed' });
       await client.invalidateQueries();
+      onRecorded(value);
     } catch (error) {
       const message =
         error instanceof TypeError

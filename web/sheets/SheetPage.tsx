@@ -1,5 +1,6 @@
 import { Button, Checkbox, Select } from '@mantine/core';
 import { IconPrinter, IconScale } from '@tabler/icons-react';
+import { group } from 'd3-array';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -153,6 +154,31 @@ function madeWords({ madeIn, widths, colours }: Sheet['edition']): string {
   return [sizes, widths.join(', '), colours.join(', ')].filter(Boolean).join(' · ');
 }
 
+/** Scores by hand: every vote, apart from the figures. */
+function HandScores({ sheet }: { sheet: Sheet }) {
+  const units = useUnits();
+  if (sheet.handScores.length === 0) return null;
+  return (
+    <section aria-label="By hand">
+      <h2>By hand, 1 gives way to 5 does not</h2>
+      <ul className={classes.scores}>
+        {[...group(sheet.handScores, (score) => score.quantity)].map(([quantity, scores]) => (
+          <li key={quantity}>
+            <strong>{units.define(quantity).name}</strong>{' '}
+            {scores
+              .map(
+                (score) =>
+                  `${score.tag} ${score.side === 'left' ? 'L' : 'R'} ${score.votes.join(', ')}`,
+              )
+              .join(' · ')}
+          </li>
+        ))}
+      </ul>
+      <p className="soft">Votes, never averaged and never held against a fixture.</p>
+    </section>
+  );
+}
+
 function SheetPaper({ sheet, also }: { sheet: Sheet; also: boolean }) {
   const units = useUnits();
   return (
@@ -192,11 +218,17 @@ function SheetPaper({ sheet, also }: { sheet: Sheet; also: boolean }) {
               </tr>
             </thead>
             {section.figures.map((entry) => (
-              <FigureRow key={entry.figure.quantity} entry={entry} also={also} units={units} />
+              <FigureRow
+                key={`${entry.figure.quantity} ${entry.figure.basis.setup ?? ''}`}
+                entry={entry}
+                also={also}
+                units={units}
+              />
             ))}
           </table>
         </section>
       ))}
+      <HandScores sheet={sheet} />
       {sheet.unmeasuredClaims.length > 0 && (
         <section aria-label="Claimed, not measured">
           <h2>Claimed, not measured</h2>
