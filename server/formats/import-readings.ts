@@ -3,6 +3,7 @@
  * staged beside the book; the book itself is touched once, in one transaction, when every row is
  * sound.
  */
+import { randomFillSync } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { v7 as newId } from 'uuid';
 import { DelimitedFault, splitRows } from '#contract/delimited-rows.ts';
@@ -64,13 +65,16 @@ function knownNames(db: Db, stores: Stores): KnownNames {
   };
 }
 
+const DAY_MS = 86_400_000;
+
 interface NewSession {
   id: string;
   pairId: string;
   protocolId: string;
   person: string;
-  first: string;
-  last: string;
+  /** ms: text of a file would keep the piece it was cut from in memory. */
+  first: number;
+  last: number;
   existing: boolean;
 }
 
@@ -82,55 +86,105 @@ function sessionPlanner(db: Db) {
      ORDER BY started_at LIMIT 1`,
   );
   const planned = new Map<string, NewSession>();
+  let last: NewSession | undefined;
   return {
     sessionOf(reading: FileReading): string {
-      const day = reading.takenAt.slice(0, 10);
-      const key = `${reading.pairId} ${reading.protocolId} ${day} ${reading.operator}`;
-      const known = planned.get(key);
+      const { pairId, protocolId, at } = reading;
+      const dayNumber = Math.floor(at / DAY_MS);
+      const same =
+        last?.pairId === pairId &&
+        last.protocolId === protocolId &&
+        last.person === reading.operator &&
+        Math.floor(last.first / DAY_MS) === dayNumber;
+      const key = same ? '' : `${pairId} ${protocolId} ${dayNumber} ${reading.operator}`;
+      const known = same ? last : planned.get(key);
       if (known) {
-        if (reading.takenAt < known.first) known.first = reading.takenAt;
-        if (reading.takenAt > known.last) known.last = reading.takenAt;
+        last = known;
+        if (at < known.first) known.first = at;
+        if (at > known.last) known.last = at;
         return known.id;
       }
-      const { pairId, protocolId, operator: person, takenAt } = reading;
+      const person = Buffer.from(reading.operator).toString();
+      const day = reading.takenAt.slice(0, 10);
       const found = find.get(pairId, protocolId, person, day, `${day}~`);
       const session: NewSession = {
-        id: found?.id ?? newId({ msecs: Date.parse(takenAt) }),
+        id: found?.id ?? newId({ msecs: at }),
         pairId,
         protocolId,
         person,
-        first: takenAt,
-        last: takenAt,
+        first: at,
+        last: at,
         existing: found !== undefined,
       };
       planned.set(key, session);
+      last = session;
       return session.id;
     },
     fresh: (): NewSession[] => [...planned.values()].filter((session) => !session.existing),
-    all: (): NewSession[] => [...planned.values()],
   };
 }
 
+/**
+ * Rows wait here until all are sound: names as small numbers, no index, no journal, so that a
+ * million of them cost little.
+ */
 const STAGE = `
   CREATE TEMP TABLE staged (
     line INTEGER NOT NULL,
     id TEXT NOT NULL,
-    session_id TEXT NOT NULL,
-    pair_id TEXT NOT NULL,
-    side TEXT NOT NULL,
-    quantity TEXT NOT NULL,
+    session INTEGER NOT NULL,
+    pair INTEGER NOT NULL,
+    shoe INTEGER NOT NULL,
+    quantity INTEGER NOT NULL,
     trial INTEGER NOT NULL,
     typed TEXT NOT NULL,
-    unit TEXT NOT NULL,
+    unit INTEGER NOT NULL,
     value REAL NOT NULL,
-    instrument_id TEXT NOT NULL,
+    instrument INTEGER NOT NULL,
+    at INTEGER NOT NULL,
     taken_at TEXT NOT NULL,
     note TEXT NOT NULL,
     temperature_c REAL,
     humidity_pct REAL,
-    there INTEGER NOT NULL DEFAULT 0
+    there INTEGER NOT NULL
   );
-  CREATE UNIQUE INDEX temp.staged_once ON staged (taken_at, pair_id, quantity, side, trial);`;
+  CREATE TEMP TABLE staged_name (n INTEGER PRIMARY KEY, name TEXT NOT NULL);`;
+const UNSTAGE = 'DROP TABLE IF EXISTS temp.staged; DROP TABLE IF EXISTS temp.staged_name;';
+
+/** Bytes of the file that are read at a time. */
+const PIECE = 1 << 18;
+
+/** Page cache of the import's own connection, in KiB: index pages are written once, not over and over. */
+const CACHE_KIB = 32_768;
+
+/** Small numbers for names that come again and again. */
+function numbering() {
+  const numbers = new Map<string, number>();
+  return {
+    of(name: string): number {
+      const known = numbers.get(name);
+      if (known !== undefined) return known;
+      numbers.set(name, numbers.size);
+      return numbers.size - 1;
+    },
+    entries: () => numbers.entries(),
+  };
+}
+
+/** UUIDv7 at a time; random bytes are drawn for many at once. */
+function idSource(): (msecs: number) => string {
+  const pool = Buffer.alloc(16 * 4096);
+  let used = pool.length;
+  return (msecs) => {
+    if (used === pool.length) {
+      randomFillSync(pool);
+      used = 0;
+    }
+    const random = pool.subarray(used, used + 16);
+    used += 16;
+    return newId({ msecs, random });
+  };
+}
 
 /**
  * Reads a file of readings.
@@ -142,15 +196,25 @@ export async function importReadings(
   hooks: ImportHooks,
 ): Promise<ImportOutcome> {
   const stores = openStores(db);
-  db.exec('DROP TABLE IF EXISTS temp.staged');
+  db.pragma(`cache_size = -${CACHE_KIB}`);
+  db.pragma('temp_store = FILE');
+  db.pragma('temp.journal_mode = OFF');
+  // Every id that is written was looked up in this book, and nothing that ids refer to is ever
+  // deleted from it: looking each up again would cost a fifth of the time.
+  db.pragma('foreign_keys = OFF');
+  db.exec(UNSTAGE);
   db.exec(STAGE);
+  // One transaction for the whole stage: its pages are written once, and the book is not touched.
+  db.exec('BEGIN');
   try {
     return await stageAndWrite(db, stores, request, hooks);
   } catch (error) {
     if (error instanceof Cancelled) return { kind: 'cancelled' };
     throw error;
   } finally {
-    db.exec('DROP TABLE IF EXISTS temp.staged');
+    if (db.inTransaction) db.exec('ROLLBACK');
+    db.pragma('foreign_keys = ON');
+    db.exec(UNSTAGE);
   }
 }
 
@@ -167,6 +231,11 @@ async function stageAndWrite(
     if (faults.length < LISTED_FAULTS) faults.push(fault);
   };
   const planner = sessionPlanner(db);
+  const tally = { pairs: new Map<string, number>(), quantities: new Map<string, number>() };
+  const add = (to: Map<string, number>, name: string) => to.set(name, (to.get(name) ?? 0) + 1);
+  // A file whose times only rise cannot say one reading twice.
+  let latest = Number.NEGATIVE_INFINITY;
+  let rising = true;
   const odd: LineFault[] = [];
   let oddCount = 0;
   const lines = await stageFile(db, stores, request, hooks, refuse, (reading) => {
@@ -175,12 +244,18 @@ async function stageAndWrite(
       if (odd.length < LISTED_ODD)
         odd.push({ line: reading.line, column: 'value', message: reading.odd });
     }
+    rising &&= reading.at > latest;
+    latest = reading.at;
+    add(tally.pairs, reading.pairId);
+    add(tally.quantities, reading.quantity);
     return planner.sessionOf(reading);
   });
   if (lines === 0 && count === 0)
     refuse({ line: 1, column: '', message: 'The file has a header and no reading.' });
+  db.exec('COMMIT');
   hooks.progress({ phase: 'checking', bytes: request.bytes, totalBytes: request.bytes, lines });
-  if (count === 0) markKnown(db, refuse);
+  if (!rising) refuseRepeats(db, refuse);
+  if (count === 0 && bookHasReadings(db)) markKnown(db, refuse);
   if (count > 0) return { kind: 'refused', faults, count };
 
   const { n: fresh } = db
@@ -193,7 +268,7 @@ async function stageAndWrite(
     alreadyThere: lines - fresh,
     sessions: newSessions.length,
     preview: request.preview,
-    ...summary(db),
+    ...(fresh === lines ? untouched(db, tally) : summary(db)),
     odd,
     oddCount,
   };
@@ -213,18 +288,13 @@ async function stageFile(
 ): Promise<number> {
   const known = knownNames(db, stores);
   const insert = db.prepare(
-    `INSERT OR IGNORE INTO temp.staged
-       (line, id, session_id, pair_id, side, quantity, trial, typed, unit, value, instrument_id,
-        taken_at, note, temperature_c, humidity_pct)
-     VALUES
-       (@line, @id, @sessionId, @pairId, @side, @quantity, @trial, @typed, @unit, @value,
-        @instrumentId, @takenAt, @note, @temperatureC, @humidityPct)`,
+    `INSERT INTO temp.staged
+       (line, id, session, pair, shoe, quantity, trial, typed, unit, value, instrument, at,
+        taken_at, note, temperature_c, humidity_pct, there)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 0)`,
   );
-  const first = db.prepare<[FileReading], { line: number }>(
-    `SELECT line FROM temp.staged
-     WHERE taken_at = @takenAt AND pair_id = @pairId AND quantity = @quantity AND side = @side
-       AND trial = @trial`,
-  );
+  const names = numbering();
+  const idAt = idSource();
   const rows = splitRows();
   const decoder = new TextDecoder('utf-8', { fatal: true });
   let read: ReturnType<typeof readingsReader> | undefined;
@@ -232,7 +302,7 @@ async function stageFile(
   let lines = 0;
   let bytes = 0;
 
-  const take = db.transaction((batch: ReturnType<typeof rows.push>) => {
+  const take = (batch: ReturnType<typeof rows.push>) => {
     for (const { line, fields } of batch) {
       if (!read) {
         const columns = readReadingsHeader(fields);
@@ -247,19 +317,29 @@ async function stageFile(
       const reading = read(line, fields);
       if (!reading) continue;
       lines += 1;
-      const { tag: _tag, protocolId: _p, operator: _o, odd: _odd, ...staged } = reading;
-      const id = newId({ msecs: Date.parse(reading.takenAt) });
-      if (insert.run({ ...staged, id, sessionId: sessionOf(reading) }).changes === 0)
-        refuse({
-          line,
-          column: '',
-          message: `The same reading as line ${first.get(reading)?.line}: pair, side, quantity, trial and time are those.`,
-        });
+      insert.run(
+        line,
+        idAt(reading.at),
+        names.of(sessionOf(reading)),
+        names.of(reading.pairId),
+        names.of(reading.side),
+        names.of(reading.quantity),
+        reading.trial,
+        reading.typed,
+        names.of(reading.unit),
+        reading.value,
+        names.of(reading.instrumentId),
+        reading.at,
+        reading.takenAt,
+        reading.note,
+        reading.temperatureC,
+        reading.humidityPct,
+      );
     }
-  });
+  };
 
   try {
-    for await (const chunk of createReadStream(request.file, { highWaterMark: 1 << 20 })) {
+    for await (const chunk of createReadStream(request.file, { highWaterMark: PIECE })) {
       bytes += (chunk as Buffer).length;
       take(rows.push(decoder.decode(chunk as Buffer, { stream: true })));
       if (headerFault) return lines;
@@ -280,7 +360,35 @@ async function stageFile(
     else throw error;
   }
   if (!read && !headerFault) refuse({ line: 1, column: '', message: 'The file is empty.' });
+  const keep = db.prepare('INSERT INTO temp.staged_name (n, name) VALUES (?, ?)');
+  for (const [name, n] of names.entries()) keep.run(n, name);
   return lines;
+}
+
+const bookHasReadings = (db: Db): boolean =>
+  db.prepare('SELECT 1 FROM reading LIMIT 1').get() !== undefined;
+
+/** Rows that say the same reading twice. */
+function refuseRepeats(db: Db, refuse: (fault: LineFault) => void): void {
+  const repeats = db
+    .prepare<[], { line: number; first: number }>(
+      `SELECT s.line, d.first
+       FROM (
+         SELECT at, pair, quantity, shoe, trial, min(line) AS first
+         FROM temp.staged GROUP BY at, pair, quantity, shoe, trial HAVING count(*) > 1
+       ) d
+       JOIN temp.staged s ON s.at = d.at AND s.pair = d.pair AND s.quantity = d.quantity
+         AND s.shoe = d.shoe AND s.trial = d.trial
+       WHERE s.line > d.first
+       ORDER BY s.line`,
+    )
+    .all();
+  for (const { line, first } of repeats)
+    refuse({
+      line,
+      column: '',
+      message: `The same reading as line ${first}: pair, side, quantity, trial and time are those.`,
+    });
 }
 
 /** Marks what the book has already; the same station, trial and time with another value is a fault. */
@@ -289,9 +397,12 @@ function markKnown(db: Db, refuse: (fault: LineFault) => void): void {
     .prepare<[], { line: number; staged: number; kept: number; typed: string; stagedRow: number }>(
       `SELECT s.rowid AS stagedRow, s.line, s.value AS staged, r.value AS kept, r.typed
        FROM temp.staged s
-       JOIN reading r ON r.taken_at = s.taken_at AND r.quantity = s.quantity AND r.side = s.side
+       JOIN temp.staged_name q ON q.n = s.quantity
+       JOIN temp.staged_name f ON f.n = s.shoe
+       JOIN temp.staged_name p ON p.n = s.pair
+       JOIN reading r ON r.taken_at = s.taken_at AND r.quantity = q.name AND r.side = f.name
          AND r.trial = s.trial
-       JOIN session x ON x.id = r.session_id AND x.pair_id = s.pair_id`,
+       JOIN session x ON x.id = r.session_id AND x.pair_id = p.name`,
     )
     .all();
   const mark = db.prepare('UPDATE temp.staged SET there = 1 WHERE rowid = ?');
@@ -306,18 +417,42 @@ function markKnown(db: Db, refuse: (fault: LineFault) => void): void {
   }
 }
 
+/** What the file brings, where nothing of it is in the book. */
+function untouched(
+  db: Db,
+  tally: { pairs: Map<string, number>; quantities: Map<string, number> },
+): Pick<ImportReport, 'pairs' | 'quantities'> {
+  const tagOf = db.prepare<[string], { tag: string }>('SELECT tag FROM pair WHERE id = ?');
+  return {
+    pairs: [...tally.pairs]
+      .map(([id, readings]) => ({ tag: tagOf.get(id)?.tag ?? '', readings }))
+      .sort((a, b) => a.tag.localeCompare(b.tag)),
+    quantities: [...tally.quantities]
+      .map(([quantity, readings]) => ({ quantity, readings }))
+      .sort((a, b) => b.readings - a.readings),
+  };
+}
+
+/** What the file brings beside what is in the book already. */
 function summary(db: Db): Pick<ImportReport, 'pairs' | 'quantities'> {
   return {
     pairs: db
       .prepare<[], { tag: string; readings: number }>(
-        `SELECT p.tag, count(*) AS readings FROM temp.staged s JOIN pair p ON p.id = s.pair_id
-         WHERE there = 0 GROUP BY p.tag ORDER BY p.tag`,
+        `SELECT p.tag, c.readings
+         FROM (SELECT pair, count(*) AS readings FROM temp.staged WHERE there = 0 GROUP BY pair) c
+         JOIN temp.staged_name n ON n.n = c.pair
+         JOIN pair p ON p.id = n.name
+         ORDER BY p.tag`,
       )
       .all(),
     quantities: db
       .prepare<[], { quantity: string; readings: number }>(
-        `SELECT quantity, count(*) AS readings FROM temp.staged WHERE there = 0
-         GROUP BY quantity ORDER BY readings DESC`,
+        `SELECT n.name AS quantity, c.readings
+         FROM (
+           SELECT quantity, count(*) AS readings FROM temp.staged WHERE there = 0 GROUP BY quantity
+         ) c
+         JOIN temp.staged_name n ON n.n = c.quantity
+         ORDER BY c.readings DESC`,
       )
       .all(),
   };
@@ -341,14 +476,23 @@ function write(
     `INSERT INTO reading
        (id, session_id, side, quantity, trial, typed, unit, value, instrument_id, taken_at, reason,
         note, entered, temperature_c, humidity_pct)
-     SELECT id, session_id, side, quantity, trial, typed, unit, value, instrument_id, taken_at, '',
-       note, 'file', temperature_c, humidity_pct
-     FROM temp.staged
-     WHERE rowid > @after AND rowid <= @upTo AND there = 0`,
+     SELECT s.id, x.name, f.name, q.name, s.trial,
+       s.typed || ' ' || u.name, u.name, s.value, i.name, s.taken_at, '',
+       s.note, 'file', s.temperature_c, s.humidity_pct
+     FROM temp.staged s
+     CROSS JOIN temp.staged_name x ON x.n = s.session
+     CROSS JOIN temp.staged_name f ON f.n = s.shoe
+     CROSS JOIN temp.staged_name q ON q.n = s.quantity
+     CROSS JOIN temp.staged_name u ON u.n = s.unit
+     CROSS JOIN temp.staged_name i ON i.n = s.instrument
+     WHERE s.rowid > @after AND s.rowid <= @upTo AND s.there = 0`,
   );
   const markStale = db.prepare(
     `INSERT INTO pair_summary (pair_id, readings, stations_done, stations, stale)
-     SELECT DISTINCT pair_id, 0, 0, 0, 1 FROM temp.staged WHERE there = 0
+     SELECT n.name, 0, 0, 0, 1
+     FROM (SELECT DISTINCT pair FROM temp.staged WHERE there = 0) s
+     JOIN temp.staged_name n ON n.n = s.pair
+     WHERE true
      ON CONFLICT (pair_id) DO UPDATE SET stale = 1`,
   );
   const last =
@@ -357,7 +501,22 @@ function write(
   stores.changes.apply(
     { id, at, person, action: 'importReadings', subject: 'readings', request: report },
     () => {
-      for (const session of sessions) insertSession.run({ ...session, existing: undefined });
+      for (const {
+        id: sessionId,
+        pairId,
+        protocolId,
+        person: operator,
+        first,
+        last: end,
+      } of sessions)
+        insertSession.run({
+          id: sessionId,
+          pairId,
+          protocolId,
+          person: operator,
+          first: new Date(first).toISOString(),
+          last: new Date(end).toISOString(),
+        });
       for (let after = 0; after < last; after += BATCH) {
         insertReadings.run({ after, upTo: after + BATCH });
         hooks.progress({

@@ -29,6 +29,7 @@ export interface FileReading {
   side: 'left' | 'right';
   quantity: string;
   trial: number;
+  /** The number as it stands in the file; its unit beside it. */
   typed: string;
   unit: string;
   value: number;
@@ -36,6 +37,8 @@ export interface FileReading {
   operator: string;
   instrumentId: string;
   takenAt: string;
+  /** The same in ms. */
+  at: number;
   temperatureC: number | null;
   humidityPct: number | null;
   note: string;
@@ -52,11 +55,51 @@ export interface KnownNames {
 }
 
 const INSTANT = /^\d{4}-\d\d-\d\dT\d\d:\d\d(?::\d\d(?:\.\d{1,6})?)?(?:Z|[+-]\d\d:\d\d)$/;
+/** ISO time in UTC with milliseconds, as the book keeps it. */
+const KEPT_INSTANT = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{3}Z$/;
+const SECOND_INSTANT = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\dZ$/;
+
+/** A time as the book keeps it, or undefined. The 31st of a shorter month is no time. */
+function readInstant(text: string): { at: number; kept: string } | undefined {
+  if (!INSTANT.test(text)) return undefined;
+  const at = Date.parse(text);
+  if (Number.isNaN(at)) return undefined;
+  const day = Number(text.slice(8, 10));
+  const utc = new Date(at).getUTCDate();
+  // A zone may shift the day by one; a day that no month has is shifted into the next.
+  if (
+    text.endsWith('Z')
+      ? utc !== day
+      : day > new Date(Date.UTC(Number(text.slice(0, 4)), Number(text.slice(5, 7)), 0)).getUTCDate()
+  )
+    return undefined;
+  if (KEPT_INSTANT.test(text)) return { at, kept: text };
+  // Most files have whole seconds; writing them out again would cost more than reading them.
+  if (SECOND_INSTANT.test(text)) return { at, kept: `${text.slice(0, -1)}.000Z` };
+  return { at, kept: new Date(at).toISOString() };
+}
+
 const OPERATOR = /^[A-Za-z0-9 -]{0,20}$/;
 
 interface UnitAnswer {
   unit?: Unit;
   fault?: string;
+}
+
+/** Names come again and again: what the last one stood for is kept. */
+function remembered<T>(find: (name: string) => T): (name: string) => T {
+  let last: { name: string; found: T } | undefined;
+  return (name) => {
+    if (last?.name !== name) last = { name, found: find(name) };
+    return last.found;
+  };
+}
+
+/** A value in the canonical unit; fifteen digits drop what only binary fractions added. */
+function canonicalValue(number: number, unit: Unit): number {
+  return unit.factor === 1 && unit.offset === 0
+    ? number
+    : Number(toCanonical(number, unit).toPrecision(15));
 }
 
 /** The columns of a header by name, or what is wrong with it. */
@@ -94,13 +137,12 @@ export function readingsReader(
   decimalComma: boolean,
   refuse: (fault: LineFault) => void,
 ): (line: number, fields: string[]) => FileReading | undefined {
-  const units = new Map<string, UnitAnswer>();
-  const instants = new Map<string, string>();
+  const units = new Map<string, Map<string, UnitAnswer>>();
   const place = Object.fromEntries(columns) as Record<Column, number>;
 
   function unitFor(quantity: string, symbol: string): UnitAnswer {
-    const key = `${quantity} ${symbol}`;
-    const seen = units.get(key);
+    const ofQuantity = units.get(quantity) ?? new Map<string, UnitAnswer>();
+    const seen = ofQuantity.get(symbol);
     if (seen) return seen;
     const definition = known.catalogue[quantity];
     let answer: UnitAnswer = {};
@@ -114,48 +156,53 @@ export function readingsReader(
               fault: tried.ok ? `${symbol} is no unit of ${definition.name}.` : tried.fault.message,
             };
     }
-    units.set(key, answer);
+    units.set(quantity, ofQuantity.set(symbol, answer));
     return answer;
   }
 
-  function instantOf(text: string): string | undefined {
-    const seen = instants.get(text);
-    if (seen) return seen;
-    if (!INSTANT.test(text)) return undefined;
-    const time = new Date(text);
-    if (Number.isNaN(time.getTime())) return undefined;
-    const instant = time.toISOString();
-    // Files run on in time: a small memory serves repeats without growing with the file.
-    if (instants.size > 1000) instants.clear();
-    instants.set(text, instant);
-    return instant;
-  }
+  const pairNamed = remembered((raw: string) => {
+    const tag = raw.trim().toUpperCase();
+    return { tag, pair: known.pairs.get(tag.toLowerCase()) };
+  });
+  const protocolNamed = remembered((name: string) => known.protocols.get(name.toLowerCase()));
+  const instrumentNamed = remembered((name: string) => known.instruments.get(name.toLowerCase()));
 
-  return (line, fields) => {
-    let sound = true;
-    const fault = (column: Column | '', message: string) => {
-      sound = false;
-      refuse({ line, column, message });
-    };
+  // What the row under the reader is: kept here, so that a row makes no functions of its own.
+  let line = 0;
+  let fields: string[] = [];
+  let sound = true;
+  const fault = (column: Column | '', message: string) => {
+    sound = false;
+    refuse({ line, column, message });
+  };
+  const text = (column: Column) => (fields[place[column]] ?? '').trim();
+  const optionalNumber = (
+    column: Column,
+    least: number,
+    most: number,
+    what: 'temperature' | 'humidity',
+  ) => {
+    const typed = text(column);
+    if (typed === '') return null;
+    const value = readPlainNumber(typed, decimalComma);
+    if (value !== undefined && value >= least && value <= most) return value;
+    const example = what === 'temperature' ? '22.5' : '48';
+    fault(
+      column,
+      `“${typed.slice(0, 30)}” is no ${what}; write it as ${example}, or leave it empty.`,
+    );
+    return null;
+  };
+
+  return (at, row) => {
+    line = at;
+    fields = row;
+    sound = true;
     if (fields.length !== READINGS_HEADER.length) {
       fault('', `${fields.length} fields where the header has ${READINGS_HEADER.length}.`);
       return undefined;
     }
-    const text = (column: Column) => (fields[place[column]] ?? '').trim();
-    const optionalNumber = (column: Column, least: number, most: number, what: string) => {
-      const typed = text(column);
-      if (typed === '') return null;
-      const value = readPlainNumber(typed, decimalComma);
-      if (value !== undefined && value >= least && value <= most) return value;
-      fault(
-        column,
-        `“${typed.slice(0, 30)}” is no ${what}; write it as ${what === 'temperature' ? '22.5' : '48'}, or leave it empty.`,
-      );
-      return null;
-    };
-
-    const tag = text('pair').toUpperCase();
-    const pair = known.pairs.get(tag.toLowerCase());
+    const { tag, pair } = pairNamed(fields[place.pair] ?? '');
     if (!pair)
       fault('pair', `“${tag.slice(0, 30)}” is no pair of this bench book. Receive it first.`);
     const side = text('side').toLowerCase();
@@ -185,15 +232,14 @@ export function readingsReader(
     const symbol = text('unit');
     const { unit, fault: unitFault } = unitFor(quantity, symbol);
     if (definition && (unitFault || !unit)) fault('unit', unitFault ?? `${symbol} is no unit.`);
-    const value =
-      number !== undefined && unit ? Number(toCanonical(number, unit).toPrecision(15)) : undefined;
+    const value = number !== undefined && unit ? canonicalValue(number, unit) : undefined;
     if (definition?.ordinal && value !== undefined && !Number.isInteger(value))
       fault(
         'value',
         `${definition.name} is a whole grade, from ${definition.plausible[0]} to ${definition.plausible[1]}.`,
       );
     const protocol = text('protocol');
-    const protocolId = known.protocols.get(protocol.toLowerCase());
+    const protocolId = protocolNamed(protocol);
     if (!protocolId)
       fault(
         'protocol',
@@ -203,14 +249,14 @@ export function readingsReader(
     if (!OPERATOR.test(operator))
       fault('operator', 'An operator is a short code, such as B1, or empty.');
     const instrument = text('instrument');
-    const instrumentId = known.instruments.get(instrument.toLowerCase());
+    const instrumentId = instrumentNamed(instrument);
     if (!instrumentId)
       fault(
         'instrument',
         `“${instrument.slice(0, 40)}” is no instrument of this lab; ${nearest(known.instruments)}.`,
       );
-    const takenAt = instantOf(text('measured_at'));
-    if (!takenAt)
+    const instant = readInstant(text('measured_at'));
+    if (!instant)
       fault(
         'measured_at',
         `“${text('measured_at').slice(0, 40)}” is no time; write it as 2026-03-14T09:30:00Z, with its zone.`,
@@ -224,7 +270,7 @@ export function readingsReader(
       !pair ||
       !protocolId ||
       !instrumentId ||
-      !takenAt ||
+      !instant ||
       value === undefined ||
       !definition
     )
@@ -237,13 +283,14 @@ export function readingsReader(
       side: side as 'left' | 'right',
       quantity,
       trial,
-      typed: `${typed} ${symbol}`,
+      typed,
       unit: symbol,
       value,
       protocolId,
       operator,
       instrumentId,
-      takenAt,
+      takenAt: instant.kept,
+      at: instant.at,
       temperatureC,
       humidityPct,
       note,

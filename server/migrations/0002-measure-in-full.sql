@@ -82,7 +82,6 @@ ALTER TABLE reading ADD COLUMN curve_window TEXT CHECK (json_valid(curve_window)
 ALTER TABLE reading ADD COLUMN cycle_sd REAL CHECK (cycle_sd >= 0);
 -- What a file brings is looked up by when and where it was taken.
 CREATE INDEX reading_at ON reading (taken_at, quantity, side, trial);
-CREATE INDEX reading_by_instrument ON reading (instrument_id, taken_at);
 
 -- The view names its columns when it is made; it is made anew to show the new ones.
 DROP VIEW standing_reading;

@@ -1,0 +1,143 @@
+/** A million readings from a file, beside the sqlite3 shell's own import of the same file. */
+import { spawn, spawnSync } from 'node:child_process';
+import { createReadStream, createWriteStream, existsSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { Readable } from 'node:stream';
+import { finished } from 'node:stream/promises';
+import { v7 as uuid7 } from 'uuid';
+import { CHANGE_HEADER } from '#contract/paths.ts';
+import { pairFields } from '#contract/records.ts';
+import { READINGS_HEADER } from '#server/formats/readings-file.ts';
+import { setUpLab } from '#server/set-up.ts';
+import { openDatabase } from '#server/store/database.ts';
+import { openStores } from '#server/stores.ts';
+import { type Measurement, measurement } from './measurement.ts';
+
+const READINGS = 1_000_000;
+const PAIRS = 1000;
+const PROTOCOL = '"In-shoe 12 / 75 %, insole in, needle gauge"';
+/** The import may take no more memory than this, server and all. */
+const MEMORY_MB = 300;
+const ROOT = new URL('..', import.meta.url).pathname;
+
+export function prepareBook(path: string): void {
+  const db = openDatabase(path, '2026-01-01');
+  const stores = openStores(db);
+  db.transaction(() => {
+    setUpLab(stores, ['needle gauge', 'scale'], uuid7);
+    const edition = stores.editions.findOrMake({
+      maker: { id: uuid7(), name: 'Norrolt' },
+      model: { id: uuid7(), name: 'Stairwell' },
+      edition: { id: uuid7(), name: '', madeIn: null, widths: [], colours: [] },
+    });
+    for (let n = 0; n < PAIRS; n++)
+      stores.pairs.add(
+        uuid7(),
+        edition.id,
+        pairFields.parse({
+          tag: `BB-${String(n).padStart(4, '0')}`,
+          label: { system: 'uk', size: 8 },
+          acquisition: 'bought',
+          receivedOn: '2026-01-01',
+        }),
+      );
+  })();
+  db.close();
+}
+
+export async function writeReadings(path: string): Promise<void> {
+  const file = createWriteStream(path);
+  const start = Date.parse('2026-01-02T08:00:00Z');
+  let piece = `${READINGS_HEADER.join(',')}\n`;
+  for (let i = 0; i < READINGS; i++) {
+    const tag = `BB-${String(Math.floor(i / 1000)).padStart(4, '0')}`;
+    const quantity = i % 4 < 2 ? 'heel-stack' : 'forefoot-stack';
+    const value = ((i % 4 < 2 ? 31 : 24) + ((i * 7919) % 17) / 20 - 0.4).toFixed(2);
+    const at = new Date(start + i * 1000).toISOString();
+    const trial = 1 + Math.floor((i % 1000) / 4);
+    piece += `${tag},${i % 2 ? 'right' : 'left'},${quantity},${trial},${value},mm,${PROTOCOL},B1,Needle gauge,${at},22.8,49,\n`;
+    if (piece.length < 1 << 20) continue;
+    if (!file.write(piece)) await new Promise<void>((resolve) => file.once('drain', resolve));
+    piece = '';
+  }
+  file.end(piece);
+  await finished(file);
+}
+
+/** Starts the server as a user does; answers with its address and process. */
+function startServer(
+  database: string,
+): Promise<{ address: string; pid: number; stop: () => void }> {
+  const child = spawn('node', ['scripts/start.mjs'], {
+    cwd: ROOT,
+    env: { ...process.env, PORT: '0', EMVEX_DB: database },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  return new Promise((resolve, reject) => {
+    let said = '';
+    child.on('exit', (code) => reject(new Error(`the server ended with ${code}`)));
+    child.stdout.on('data', (chunk: Buffer) => {
+      said += chunk.toString();
+      const found = /http:\/\/127\.0\.0\.1:\d+/.exec(said);
+      if (found)
+        resolve({
+          address: found[0],
+          pid: child.pid ?? 0,
+          stop: () => {
+            child.removeAllListeners('exit');
+            child.kill('SIGINT');
+          },
+        });
+    });
+  });
+}
+
+/** The most memory a process has held, in MB. */
+function peakMemory(pid: number): number {
+  const found = /VmHWM:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'));
+  return found ? Number(found[1]) / 1024 : Number.NaN;
+}
+
+export async function benchImport(folder: string): Promise<Measurement[]> {
+  const [book, file, bare] = ['import.db', 'readings.csv', 'bare.db'].map((name) =>
+    join(folder, name),
+  ) as [string, string, string];
+  prepareBook(book);
+  await writeReadings(file);
+  const server = await startServer(book);
+  try {
+    const start = performance.now();
+    const response = await fetch(`${server.address}/api/readings/import`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'text/csv', [CHANGE_HEADER]: uuid7() },
+      body: Readable.toWeb(createReadStream(file)) as unknown as BodyInit,
+      duplex: 'half',
+    } as RequestInit);
+    const report = await response.json();
+    const ours = performance.now() - start;
+    if (report.added !== READINGS)
+      throw new Error(`the import added ${JSON.stringify(report).slice(0, 400)}`);
+    const memory = existsSync('/proc') ? peakMemory(server.pid) : Number.NaN;
+    const shell = performance.now();
+    const { status, error } = spawnSync(
+      'sqlite3',
+      [bare, '-cmd', '.mode csv', `.import ${file} readings`],
+      { encoding: 'utf8', input: '' },
+    );
+    const alternative = performance.now() - shell;
+    if (error || status !== 0) throw error ?? new Error('the sqlite3 shell failed');
+    return [
+      measurement(
+        'import of 1,000,000 readings over the API',
+        ours,
+        alternative,
+        'ms',
+        "the sqlite3 shell's .import into a bare table",
+      ),
+      measurement('… memory of the server at its highest', memory, MEMORY_MB, 'MB', 'the aim'),
+    ];
+  } finally {
+    server.stop();
+    for (const path of [book, file, bare]) rmSync(path, { force: true });
+  }
+}
