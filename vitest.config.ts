@@ -2,7 +2,9 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
-    include: ['{core,contract,server,demo,checks,web}/**/*.test.{ts,tsx}'],
+    include: ['{core,contract,server,instruments,demo,checks,web}/**/*.test.{ts,tsx}'],
     environment: 'node',
+    // A thread of its own takes a while to start on a busy machine.
+    testTimeout: 30_000,
   },
 });

@@ -12,7 +12,7 @@ export interface Measurement {
 
 const REPEATS = 25;
 
-function middle(values: number[]): number {
+export function middle(values: number[]): number {
   const sorted = [...values].sort((a, b) => a - b);
   return sorted[Math.floor(sorted.length / 2)] ?? Number.NaN;
 }

@@ -11,46 +11,15 @@ import { createApp } from '#server/app.ts';
 import { type Db, openDatabase } from '#server/store/database.ts';
 import { LIST_PAIRS } from '#server/store/pairs.ts';
 import { openStores } from '#server/stores.ts';
-
-interface Measurement {
-  name: string;
-  ours: number;
-  alternative: number;
-  ratio: number;
-  unit: string;
-  /** What the alternative is. */
-  beside: string;
-}
+import { benchCurve } from './curve.ts';
+import { benchImport } from './import.ts';
+import { type Measurement, measurement, middle, timed } from './measurement.ts';
+import { benchSessionPage } from './session-page.ts';
 
 const REPEATS = 25;
 const PAIRS = 2000;
 /** First load aims at no more JavaScript than this, compressed. */
 const FIRST_LOAD_KB = 250;
-
-function middle(values: number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.floor(sorted.length / 2)] ?? Number.NaN;
-}
-
-async function timed(work: () => unknown | Promise<unknown>): Promise<number> {
-  const times: number[] = [];
-  for (let i = 0; i < REPEATS; i++) {
-    const start = performance.now();
-    await work();
-    times.push(performance.now() - start);
-  }
-  return middle(times);
-}
-
-function measurement(
-  name: string,
-  ours: number,
-  alternative: number,
-  unit: string,
-  beside: string,
-): Measurement {
-  return { name, ours, alternative, ratio: ours / alternative, unit, beside };
-}
 
 function addPairs(db: Db): void {
   const stores = openStores(db);
@@ -99,7 +68,8 @@ async function firstLoad(page: Page, address: string): Promise<Measurement[]> {
   await page.goto(`${address}/pairs/NS-05/measure`);
   await page.locator('#entry').waitFor();
   const usable = performance.now() - start;
-  await page.waitForLoadState('networkidle');
+  // The stream of the live gauges never ends: what is fetched besides has come by then.
+  await new Promise((resolve) => setTimeout(resolve, 1500));
   const bare = performance.now();
   await page.goto(`${address}/icon.svg`);
   const alternative = performance.now() - bare;
@@ -199,12 +169,14 @@ async function run(): Promise<Measurement[]> {
   });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   const results = [...(await firstLoad(page, address)), await benchKeystroke(page, address)];
+  results.push(await benchSessionPage(db, page, address), await benchCurve());
   await browser.close();
   addPairs(db);
   results.push(await benchList(db, address));
   server.closeAllConnections();
   server.close();
   db.close();
+  results.push(...(await benchImport(folder)));
   rmSync(folder, { recursive: true });
   return results;
 }

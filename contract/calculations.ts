@@ -6,7 +6,9 @@
 import { z } from 'zod';
 import { judgeClaim } from '#core/claim.ts';
 import { findClaimFaults, type StatedFigure } from '#core/claim-consistency.ts';
+import { analyseCurve, apparentEi } from '#core/curve-analysis.ts';
 import { differenceOf } from '#core/difference.ts';
+import { judgeDrift } from '#core/drift.ts';
 import { DEFAULT_MASS_EXPONENT, fitMassExponent, massAtReference } from '#core/mass.ts';
 import { findOutlier } from '#core/outlier.ts';
 import { DEFAULT_REPEATABILITY_DF, summariseReadings } from '#core/repeated-readings.ts';
@@ -355,6 +357,91 @@ export const CALCULATIONS: readonly Calculation[] = [
     }),
     example: { values: [29.4, 29.5, 29.5, 29.6, 32.0] },
     calculate: ({ values, alpha }) => findOutlier(values, alpha),
+  }),
+  calculation({
+    name: 'bend-loop',
+    summary: 'Stiffness, loss and return of a bend curve: the mean of its last three cycles.',
+    source:
+      'Least squares of moment on angle over the loading samples in the closed window; area by trapezoid, ends closed by a chord, angles in radians.',
+    input: z.object({
+      angleDeg: z.array(finite).min(3).max(MOST_VALUES),
+      momentNm: z.array(finite).min(3).max(MOST_VALUES),
+      windowDeg: z.tuple([finite, finite]).default([10, 30]),
+    }),
+    output: z.object({
+      stiffnessNmPerDeg: finite,
+      stiffnessSd: finite.describe('SD of the cycles; 0 for one'),
+      stiffnessNmPerRad: finite,
+      lossJ: finite,
+      returnPercent: finite,
+      cycles: z.number().int(),
+      gaping: z.number().int().describe('loops whose ends gape by over 2 % of a range'),
+    }),
+    example: {
+      angleDeg: [0, 5, 10, 14, 16, 18, 20, 22, 24, 26, 28, 30, 32, 35, 40, 35, 30, 20, 10, 5, 0],
+      momentNm: [
+        0, 1.2, 2.2, 3.0, 3.4, 3.8, 4.2, 4.6, 5.0, 5.4, 5.8, 6.2, 6.6, 7.2, 8.2, 6.6, 5.4, 3.4, 1.4,
+        0.5, 0,
+      ],
+      windowDeg: [10, 30],
+    },
+    calculate: ({ angleDeg, momentNm, windowDeg }) => {
+      if (angleDeg.length !== momentNm.length)
+        throw new CalculationFault(
+          'momentNm',
+          `${angleDeg.length} angles and ${momentNm.length} moments: one of each for every sample.`,
+        );
+      const { stiffness, lossJ, returnPercent, cycles, faults, gaping } = analyseCurve(
+        { x: Float64Array.from(angleDeg), y: Float64Array.from(momentNm) },
+        { x: 'angle', y: 'moment', window: windowDeg, windowOn: 'x', conditioning: 0 },
+      );
+      if (!stiffness || !lossJ || !returnPercent)
+        throw new CalculationFault('angleDeg', faults.map((fault) => fault.message).join(' '));
+      return {
+        stiffnessNmPerDeg: stiffness.mean,
+        stiffnessSd: stiffness.sd,
+        stiffnessNmPerRad: (stiffness.mean * 180) / Math.PI,
+        lossJ: lossJ.mean,
+        returnPercent: returnPercent.mean,
+        cycles: cycles.length,
+        gaping,
+      };
+    },
+  }),
+  calculation({
+    name: 'three-point',
+    summary: 'Apparent bending stiffness of a sole pressed between two supports.',
+    source: 'EI = k·L³/48, a beam pressed in the middle (handbook of mechanics).',
+    input: z.object({ kNPerMm: positive, spanMm: positive }),
+    output: z.object({ apparentEiNmm2: finite }),
+    example: { kNPerMm: 7.5, spanMm: 120 },
+    calculate: ({ kNPerMm, spanMm }) => ({ apparentEiNmm2: apparentEi(kNPerMm, spanMm) }),
+  }),
+  calculation({
+    name: 'drift-check',
+    summary: 'Does a gauge still hold its calibration against a reference piece?',
+    source: 'E_n = d / √(U_gauge² + U_piece²), k = 2: ISO 13528.',
+    input: z.object({
+      value: finite,
+      nominal: finite,
+      pieceU: standardU.default(0),
+      zeroU: standardU,
+      gainU: standardU.default(0),
+      resolution: standardU,
+    }),
+    output: z.object({
+      deviation: finite,
+      en: finite,
+      limit: finite,
+      verdict: z.enum(['holds', 'drifted']),
+    }),
+    example: { value: 20.1, nominal: 20, pieceU: 0.005, zeroU: 0.1, resolution: 0.1 },
+    calculate: ({ value, nominal, pieceU, ...gauge }) =>
+      guarded('resolution', () => {
+        if (gauge.zeroU + gauge.gainU + gauge.resolution + pieceU === 0)
+          throw new RangeError('with no uncertainty at all, nothing can be judged: give the step');
+        return judgeDrift({ at: '', value, nominal, pieceU }, gauge);
+      }),
   }),
 ];
 

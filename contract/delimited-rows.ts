@@ -44,6 +44,10 @@ export function splitRows(): RowSplitter {
   function parse(text: string): DelimitedRow[] {
     if (text === '') return [];
     const body = text.endsWith('\n') ? text.slice(0, -1) : text;
+    if (body === '') {
+      line += 1;
+      return [];
+    }
     dialect ??= dialectOf(body.slice(0, body.indexOf('\n') < 0 ? undefined : body.indexOf('\n')));
     const { data } = Papa.parse<string[]>(body, { delimiter: dialect.delimiter, newline: '\n' });
     // Only a quoted field can hold a line break: then rows and lines differ.
@@ -58,7 +62,7 @@ export function splitRows(): RowSplitter {
 
   return {
     push(text) {
-      rest += text.replaceAll('\r\n', '\n');
+      rest = (rest + text).replaceAll('\r\n', '\n');
       // A carriage return at the very end may be half of a line break.
       const held = rest.endsWith('\r') ? '\r' : '';
       const ready = held ? rest.slice(0, -1) : rest;

@@ -2,7 +2,13 @@
 import type { Configuration, StackBasis } from './basis.ts';
 import { gaugeTraits, type RecordedInstrument } from './gauge.ts';
 import type { SessionReadings } from './pair-figure.ts';
-import type { Catalogue, MeasuredQuantityId, Side } from './quantities.ts';
+import {
+  type Catalogue,
+  describeQuantity,
+  type MeasuredQuantityId,
+  type Side,
+} from './quantities.ts';
+import { DEFAULT_REPEATABILITY_DF } from './repeated-readings.ts';
 import type { SizeLabel } from './size-label.ts';
 
 /** What is recorded of one sitting. */
@@ -36,6 +42,24 @@ export interface RecordedProtocol {
   }[];
 }
 
+/** What a quantity usually repeats to: for readings that the protocol has no station of. */
+function usualRepeatability(
+  session: RecordedSession,
+  catalogue: Catalogue | undefined,
+): SessionReadings['repeatability'] {
+  const read = new Set(session.readings.map((reading) => reading.quantity));
+  return Object.fromEntries(
+    [...read].map((quantity) => [
+      quantity,
+      {
+        sd: describeQuantity(quantity, catalogue).repeatabilitySd,
+        df: DEFAULT_REPEATABILITY_DF,
+        source: `usual scatter: ${quantity}`,
+      },
+    ]),
+  );
+}
+
 /**
  * The standing readings of a recorded session with basis, repeatability and gauges: voided and
  * superseded readings stay in the record and out of the figures.
@@ -58,9 +82,12 @@ export function sessionReadings(
       wornKm: session.wornKm,
       stack: protocol.stack,
     },
-    repeatability: Object.fromEntries(
-      protocol.stations.map((station) => [station.quantity, station.repeatability]),
-    ),
+    repeatability: {
+      ...usualRepeatability(session, catalogue),
+      ...Object.fromEntries(
+        protocol.stations.map((station) => [station.quantity, station.repeatability]),
+      ),
+    },
     readings: session.readings.flatMap((reading) => {
       const instrument = known.get(reading.instrumentId);
       const stands = reading.voided === null && reading.supersededBy === null;

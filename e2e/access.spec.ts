@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, open, test } from './bench.ts';
+import { expect, open, settled, test } from './bench.ts';
 
 const VIEWS: [name: string, path: string][] = [
   ['receive', '/receive'],
@@ -11,16 +11,24 @@ const VIEWS: [name: string, path: string][] = [
     'compare',
     '/compare?editions=norrolt-stairwell-mid-cut,wrenfold-latch-low,pelloway-gravel-lane',
   ],
-  ['lab', '/lab'],
+  ['instruments', '/lab'],
+  ['a new instrument', '/lab/instruments/new'],
+  ['protocols', '/lab/protocols'],
+  ['a new protocol', '/lab/protocols/new'],
+  ['quantities', '/lab/quantities'],
+  ['people', '/lab/people'],
+  ['files', '/lab/files'],
+  ['guide', '/guide'],
 ];
 
 for (const scheme of ['light', 'dark'] as const)
   test(`every view passes the accessibility run, ${scheme}`, async ({ page, demo }) => {
+    test.setTimeout(240_000);
     await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
     for (const [name, path] of VIEWS) {
       await open(page, demo, path);
       await page.getByRole('heading', { level: 1 }).waitFor();
-      await page.waitForLoadState('networkidle');
+      await settled(page);
       const { violations } = await new AxeBuilder({ page })
         .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
         .analyze();
@@ -57,7 +65,7 @@ test('nothing is asked of any other host', async ({ page, demo }) => {
       elsewhere.push(request.url());
   });
   for (const [, path] of VIEWS) await open(page, demo, path);
-  await page.waitForLoadState('networkidle');
+  await settled(page);
   expect(elsewhere).toEqual([]);
 });
 

@@ -36,6 +36,8 @@ export class Bench {
         PORT: String(this.port),
         EMVEX_DB: database,
         EMVEX_DEMO_DB: database,
+        // Gauges drop out where a test says so, and by no other chance.
+        EMVEX_STEADY_GAUGES: '1',
       },
       stdio: ['ignore', 'pipe', 'pipe'],
     });
@@ -115,6 +117,25 @@ export async function open(page: Page, bench: Bench, path: string): Promise<void
   await page.goto(`${bench.address}${path}`);
   await page.getByRole('heading', { level: 1 }).first().waitFor();
   if (path.endsWith('/measure')) await expect(page.locator('#entry')).toBeFocused();
+}
+
+/**
+ * Waits until a page has fetched what it shows. The stream of the live gauges never ends, so a
+ * quiet network is not waited for.
+ */
+export async function settled(page: Page): Promise<void> {
+  await page.waitForLoadState('load');
+  await page.waitForFunction(
+    () => {
+      const state = window as unknown as { seen?: number };
+      const seen = performance.getEntriesByType('resource').length;
+      const same = state.seen === seen;
+      state.seen = seen;
+      return same;
+    },
+    undefined,
+    { polling: 400 },
+  );
 }
 
 /** Types a figure at the entry field and enters it. */

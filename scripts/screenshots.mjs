@@ -20,7 +20,7 @@ const browser = await chromium.launch({
   executablePath: process.env.EMVEX_CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
-for (const [name, path, { dark, fill, phone } = {}] of VIEWS) {
+for (const [name, path, { dark, fill, phone, wait } = {}] of VIEWS) {
   const context = await browser.newContext({
     viewport: phone ? { width: 390, height: 800 } : { width: 1280, height: 800 },
     colorScheme: dark ? 'dark' : 'light',
@@ -28,7 +28,8 @@ for (const [name, path, { dark, fill, phone } = {}] of VIEWS) {
   const page = await context.newPage();
   await page.goto(address + path);
   await page.getByRole('heading', { level: 1 }).first().waitFor();
-  await page.waitForLoadState('networkidle');
+  // The stream of the live gauges never ends, so a quiet network is not waited for.
+  await page.waitForTimeout(wait ?? 1800);
   if (fill) {
     await page.getByRole('combobox', { name: 'Maker' }).fill('Norrolt');
     await page.getByRole('combobox', { name: /^Model/ }).fill('Stairwell 2');

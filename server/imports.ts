@@ -7,7 +7,7 @@ import {
   importReadings,
 } from './formats/import-readings.ts';
 import { Refusal } from './problems.ts';
-import type { Db } from './store/database.ts';
+import { type Db, openConnection } from './store/database.ts';
 
 export interface ImportJobs {
   run: (request: ImportRequest, cancelled: AbortSignal) => Promise<ImportOutcome>;
@@ -19,6 +19,8 @@ export interface ImportJobs {
 const THREAD = new URL('./formats/import-thread.mjs', import.meta.url);
 /** A thread that reads row by row holds little; its heap is kept from growing for nothing. */
 const THREAD_LIMITS = { maxOldGenerationSizeMb: 128, maxYoungGenerationSizeMb: 16 };
+/** Up to this size a file is read without a thread, which takes a second to start. */
+const SMALL_BYTES = 256 * 1024;
 /** Jobs whose progress is still told after they ended. */
 const KEPT_JOBS = 20;
 
@@ -47,6 +49,24 @@ function runInThread(
   });
 }
 
+/** A file that is read before anyone notices; a database in memory cannot be opened twice. */
+async function runHere(
+  db: Db,
+  request: ImportRequest,
+  cancelled: AbortSignal,
+  onProgress: (progress: ImportProgress) => void,
+): Promise<ImportOutcome> {
+  const own = db.memory ? db : openConnection(db.name);
+  try {
+    return await importReadings(own, request, {
+      progress: onProgress,
+      cancelled: () => cancelled.aborted,
+    });
+  } finally {
+    if (own !== db) own.close();
+  }
+}
+
 export function importJobs(db: Db): ImportJobs {
   const jobs = new Map<string, ImportProgress>();
   let running = false;
@@ -64,13 +84,9 @@ export function importJobs(db: Db): ImportJobs {
     };
     onProgress({ phase: 'waiting', bytes: 0, totalBytes: request.bytes, lines: 0 });
     try {
-      // A database in memory cannot be opened twice: it reads its file itself.
-      return db.memory
-        ? await importReadings(db, request, {
-            progress: onProgress,
-            cancelled: () => cancelled.aborted,
-          })
-        : await runInThread(db.name, request, cancelled, onProgress);
+      return request.bytes > SMALL_BYTES && !db.memory
+        ? await runInThread(db.name, request, cancelled, onProgress)
+        : await runHere(db, request, cancelled, onProgress);
     } finally {
       running = false;
       writing = false;

@@ -1,6 +1,6 @@
 /** Reads a file of readings in a thread of its own, on a connection of its own. */
 import { parentPort, workerData } from 'node:worker_threads';
-import { openDatabase } from '../store/database.ts';
+import { openConnection } from '../store/database.ts';
 import { type ImportRequest, importReadings } from './import-readings.ts';
 
 const { database, request, cancel } = workerData as {
@@ -13,7 +13,7 @@ const { database, request, cancel } = workerData as {
 /** Progress is told at most this often, in ms. */
 const EVERY = 100;
 
-const db = openDatabase(database, request.change.at.slice(0, 10));
+const db = openConnection(database);
 let told = 0;
 let phase = '';
 try {

@@ -109,5 +109,7 @@ CREATE TABLE session_figure (
 
 -- Pairs whose cached rows are to be worked out again: after an update, or after a file.
 ALTER TABLE pair_summary ADD COLUMN stale INTEGER NOT NULL DEFAULT 0 CHECK (stale IN (0, 1));
+INSERT OR IGNORE INTO pair_summary (pair_id, readings, stations_done, stations)
+SELECT DISTINCT pair_id, 0, 0, 0 FROM session;
 UPDATE pair_summary SET stale = 1;
 CREATE INDEX stale_summary ON pair_summary (pair_id) WHERE stale = 1;

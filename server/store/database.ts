@@ -88,6 +88,21 @@ function migrate(db: Db, path: string, today: string): void {
   }).immediate();
 }
 
+function prepareConnection(db: Db): void {
+  db.pragma('foreign_keys = ON');
+  db.pragma('busy_timeout = 5000');
+  db.pragma('journal_mode = WAL');
+  // A reading that was answered as saved must survive a power cut.
+  db.pragma('synchronous = FULL');
+}
+
+/** A further connection to a database that is open already: checked and current. */
+export function openConnection(path: string): Db {
+  const db = new Database(path, { fileMustExist: true });
+  prepareConnection(db);
+  return db;
+}
+
 /**
  * Opens a database file, or makes it. Refuses, with a plain message and without touching the file,
  * one that is damaged or newer than the program.
@@ -106,11 +121,7 @@ export function openDatabase(path: string, today: string): Db {
       check(db, path);
       refuseNewer(db, path);
     }
-    db.pragma('foreign_keys = ON');
-    db.pragma('busy_timeout = 5000');
-    db.pragma('journal_mode = WAL');
-    // A reading that was answered as saved must survive a power cut.
-    db.pragma('synchronous = FULL');
+    prepareConnection(db);
     migrate(db, path, today);
     if (existed) backUp(db, path, today);
     return db;

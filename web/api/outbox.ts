@@ -57,6 +57,35 @@ let store: Promise<IDBPDatabase<OutboxSchema> | undefined> | undefined;
 const memory = new Map<string, WaitingChange>();
 /** Changes shown already whose writing has not ended. */
 const unwritten = new Set<string>();
+/** Written at once, before the browser's store has it: a tab closed in between loses nothing. */
+const JOURNAL = 'emvex-unwritten-';
+
+function journal(change: WaitingChange): void {
+  try {
+    localStorage.setItem(JOURNAL + change.id, JSON.stringify(change));
+  } catch {
+    // A browser that keeps nothing here may still keep it in its store.
+  }
+}
+
+function journalled(): WaitingChange[] {
+  try {
+    return Object.keys(localStorage)
+      .filter((key) => key.startsWith(JOURNAL))
+      .map((key) => JSON.parse(localStorage.getItem(key) ?? '') as WaitingChange);
+  } catch {
+    return [];
+  }
+}
+
+function forget(id: string): void {
+  try {
+    localStorage.removeItem(JOURNAL + id);
+  } catch {
+    // Nothing was kept there either.
+  }
+}
+
 let writing: Promise<void> = Promise.resolve();
 let failures = 0;
 let timer: ReturnType<typeof setTimeout> | undefined;
@@ -170,11 +199,13 @@ export async function flush(): Promise<void> {
 export function keep<N extends WaitingName>(change: Omit<WaitingChange<N>, 'id'>): void {
   const kept = { ...change, id: newId() } as unknown as WaitingChange;
   unwritten.add(kept.id);
+  journal(kept);
   publish({ waiting: [...state.waiting, kept], status: 'sending' });
   writing = writing
     .then(() => write(kept))
     .then(() => {
       unwritten.delete(kept.id);
+      forget(kept.id);
       announce({ kind: 'outbox' });
       void flush();
     });
@@ -224,6 +255,10 @@ export function startOutbox(): void {
     if (message.kind === 'outbox') void reload();
   });
   window.addEventListener('online', () => void flush());
+  // What a tab that was closed in mid-writing left: writing it again does nothing twice.
+  writing = Promise.all(
+    journalled().map((change) => write(change).then(() => forget(change.id))),
+  ).then(() => undefined);
   void reload().then((waiting) => {
     if (waiting.some((change) => !change.refused)) void flush();
   });

@@ -212,7 +212,7 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
               <Table.Th>Usual scatter (SD)</Table.Th>
               <Table.Th>Set-up</Table.Th>
               <Table.Th>Optional</Table.Th>
-              <Table.Th aria-label="Order" />
+              <Table.Th>Order</Table.Th>
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>
