@@ -7,20 +7,35 @@ const address = process.argv[2] ?? 'http://127.0.0.1:4620';
 const VIEWS = [
   ['measure', '/pairs/NS-02/measure'],
   ['measure-dark', '/pairs/WL-05/measure', { dark: true }],
+  ['measure-plan', '/pairs/NS-04/measure', { keys: [']', 5] }],
+  ['measure-curve', '/pairs/NS-04/measure', { keys: ['[', 6] }],
   ['receive', '/receive', { fill: true }],
   ['pair', '/pairs/KK-02/receive'],
-  ['sheet', '/sheets/brindlow-roundsman-3?label=uk-8'],
+  ['sheet', '/sheets/brindlow-roundsman-2?label=uk-8'],
   ['compare', '/compare?editions=norrolt-stairwell-mid-cut,kestvane-kerb,wrenfold-latch-low'],
-  ['lab', '/lab'],
+  ['instruments', '/lab'],
+  ['instrument', '/lab', { link: 'Needle gauge' }],
+  ['protocol', '/lab/protocols', { link: 'Full bench' }],
+  ['files', '/lab/files', { file: true }],
+  ['guide', '/guide'],
   ['receive-phone', '/receive', { phone: true }],
   ['sheet-phone', '/sheets/kestvane-kerb?label=eu-42', { phone: true }],
 ];
+
+/** What a page takes to show what it fetched, gauges and curves included. */
+const SETTLE_MS = 2500;
+/** A file of readings with faults of several kinds. */
+const FAULTY = `pair,side,quantity,trial,value,unit,protocol,operator,instrument,measured_at,temperature_c,humidity_pct,note
+PD-01,left,heel-stack,1,34.2,mm,Quick review,B1,Needle gauge,2026-11-20T09:00:00Z,22.6,48,
+PD-01,middle,heel-stack,1,34.2,mm,Quick review,B1,Needle gauge,2026-11-20T09:01:00Z,,,
+XX-99,left,outsole-hardness,1,55,C,Quick review,B1,Needle gauge,2026-11-20 09:01,22,300,
+`;
 
 const browser = await chromium.launch({
   executablePath: process.env.EMVEX_CHROMIUM ?? '/usr/bin/chromium',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
-for (const [name, path, { dark, fill, phone, wait } = {}] of VIEWS) {
+for (const [name, path, { dark, fill, phone, keys, link, file } = {}] of VIEWS) {
   const context = await browser.newContext({
     viewport: phone ? { width: 390, height: 800 } : { width: 1280, height: 800 },
     colorScheme: dark ? 'dark' : 'light',
@@ -29,7 +44,20 @@ for (const [name, path, { dark, fill, phone, wait } = {}] of VIEWS) {
   await page.goto(address + path);
   await page.getByRole('heading', { level: 1 }).first().waitFor();
   // The stream of the live gauges never ends, so a quiet network is not waited for.
-  await page.waitForTimeout(wait ?? 1800);
+  await page.waitForTimeout(SETTLE_MS);
+  if (keys) {
+    const [key, times] = keys;
+    await page.locator('#entry').focus();
+    for (let n = 0; n < times; n++) await page.keyboard.press(key);
+  }
+  if (link) await page.getByRole('link', { name: link }).click();
+  if (file) {
+    const buffer = Buffer.from(FAULTY);
+    await page
+      .locator('input[type="file"]')
+      .setInputFiles({ name: 'bench.csv', mimeType: 'text/csv', buffer });
+  }
+  if (keys || link || file) await page.waitForTimeout(SETTLE_MS);
   if (fill) {
     await page.getByRole('combobox', { name: 'Maker' }).fill('Norrolt');
     await page.getByRole('combobox', { name: /^Model/ }).fill('Stairwell 2');

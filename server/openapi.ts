@@ -7,8 +7,16 @@ import {
 import { z } from 'zod';
 import { ENDPOINTS, type Endpoint } from '#contract/api.ts';
 import { CALCULATIONS } from '#contract/calculations.ts';
-import { CHANGE_HEADER, JSON_TYPE, PATHS, type PathName, PROBLEM_TYPE } from '#contract/paths.ts';
-import { id, problem } from '#contract/records.ts';
+import { placement } from '#contract/live-gauges.ts';
+import {
+  CHANGE_HEADER,
+  FILE_PATHS,
+  JSON_TYPE,
+  PATHS,
+  type PathName,
+  PROBLEM_TYPE,
+} from '#contract/paths.ts';
+import { id, importProgress, importReport, problem, reading } from '#contract/records.ts';
 
 const refusals = {
   default: { description: 'Problem details', content: { [PROBLEM_TYPE]: { schema: problem } } },
@@ -36,10 +44,79 @@ function route(name: PathName): RouteConfig {
   };
 }
 
+const CSV = 'text/csv';
+
+interface FileRoute {
+  summary: string;
+  body?: { type: string; schema: z.ZodType };
+  answer: { type: string; schema: z.ZodType };
+}
+
+/** Addresses that take or give files and streams; docs/formats.md describes what is in them. */
+const FILE_ROUTES: Record<keyof typeof FILE_PATHS, FileRoute> = {
+  importReadings: {
+    summary: 'Reads a file of readings, whole or not at all; with ?preview=1 it only looks.',
+    body: { type: CSV, schema: z.string() },
+    answer: { type: JSON_TYPE, schema: importReport },
+  },
+  importProgress: {
+    summary: 'How far an import is, by the id of its change.',
+    answer: { type: JSON_TYPE, schema: importProgress },
+  },
+  exportReadings: {
+    summary: 'Standing readings as a file: ?pair= for one pair, ?semicolon=1 for decimal commas.',
+    answer: { type: CSV, schema: z.string() },
+  },
+  addCurve: {
+    summary: 'Keeps a curve and records the reading it gives; its station stands in the query.',
+    body: { type: CSV, schema: z.string() },
+    answer: { type: JSON_TYPE, schema: reading },
+  },
+  getCurve: {
+    summary: 'The samples of a curve as they were taken.',
+    answer: { type: CSV, schema: z.string() },
+  },
+  liveGauges: {
+    summary: 'States and samples of all gauges, as server-sent events.',
+    answer: { type: 'text/event-stream', schema: z.string() },
+  },
+  placeOnGauge: {
+    summary: 'Says to a gauge which shoe and station it is held to.',
+    body: { type: JSON_TYPE, schema: placement },
+    answer: { type: JSON_TYPE, schema: z.object({ placed: z.literal(true) }) },
+  },
+  runFixture: {
+    summary: 'Starts a fixture.',
+    body: { type: JSON_TYPE, schema: placement },
+    answer: { type: JSON_TYPE, schema: z.object({ placed: z.literal(true) }) },
+  },
+};
+
+function fileRoute(name: keyof typeof FILE_PATHS): RouteConfig {
+  const { summary, body, answer } = FILE_ROUTES[name];
+  const [method = '', path = ''] = FILE_PATHS[name].split(' ');
+  return {
+    method: method.toLowerCase() as RouteConfig['method'],
+    path: path.replace(/:(\w+)/g, '{$1}'),
+    operationId: name,
+    summary,
+    request: {
+      ...(path.includes(':') ? { params: z.object({ id: z.string() }) } : {}),
+      ...(body ? { body: { content: { [body.type]: { schema: body.schema } } } } : {}),
+    },
+    responses: {
+      200: { description: 'Done', content: { [answer.type]: { schema: answer.schema } } },
+      ...refusals,
+    },
+  };
+}
+
 /** The whole API as an OpenAPI 3.1 document. */
 export function describeApi(version: string) {
   const registry = new OpenAPIRegistry();
   for (const name of Object.keys(PATHS) as PathName[]) registry.registerPath(route(name));
+  for (const name of Object.keys(FILE_PATHS) as (keyof typeof FILE_PATHS)[])
+    registry.registerPath(fileRoute(name));
   for (const entry of CALCULATIONS)
     registry.registerPath({
       method: 'post',

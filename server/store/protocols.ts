@@ -45,6 +45,9 @@ export function protocolStore(db: Db) {
   const lastPosition = db.prepare<[], { position: number }>(
     'SELECT coalesce(max(position), -1) AS position FROM protocol',
   );
+  const positionOf = db.prepare<[string], { position: number }>(
+    'SELECT position FROM protocol WHERE id = ?',
+  );
   const lastVersion = db.prepare<[string, string], { version: number }>(
     'SELECT coalesce(max(version), 0) AS version FROM protocol WHERE line_id = ? OR name = ?',
   );
@@ -140,7 +143,10 @@ export function protocolStore(db: Db) {
       }
       const lineId = before?.lineId ?? id;
       const version = (lastVersion.get(lineId, name)?.version ?? 0) + 1;
-      const position = (lastPosition.get()?.position ?? -1) + 1;
+      // A new version stands where the one before it stood.
+      const position = before
+        ? (positionOf.get(before.id)?.position ?? 0)
+        : (lastPosition.get()?.position ?? -1) + 1;
       insert.run({ id, lineId, name, version, position, stack, conditioning });
       addStations(id, stations);
       if (before) retire.run(before.id);

@@ -132,7 +132,7 @@ export function CurveChart({
         {x.ticks(10).map((tick) => (
           <g key={tick}>
             <line x1={x(tick)} x2={x(tick)} y1={HEIGHT - PAD.bottom} y2={HEIGHT - PAD.bottom + 6} />
-            <text x={x(tick)} y={HEIGHT - 12}>
+            <text x={x(tick)} y={HEIGHT - 17}>
               {tick}
             </text>
           </g>
@@ -145,7 +145,7 @@ export function CurveChart({
             </text>
           </g>
         ))}
-        <text x={WIDTH - PAD.right} y={HEIGHT - 1} data-end>
+        <text x={WIDTH - PAD.right} y={HEIGHT - 3} data-end>
           {xName}
         </text>
         <text x={6} y={14} data-start>

@@ -1,5 +1,5 @@
 import { Button, FileButton, NativeSelect, Progress, Table } from '@mantine/core';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { FILE_PATHS } from '#contract/paths.ts';
 import type { ImportProgress, ImportReport, Problem } from '#contract/records.ts';
 import { usePairs } from '../api/queries.ts';
@@ -109,6 +109,7 @@ export function FilesPage() {
   const pairs = usePairs();
   const [tag, setTag] = useState('');
   const [semicolon, setSemicolon] = useState('');
+  const reset = useRef<() => void>(null);
   const { state } = transfer;
   const { progress } = state;
   const share = progress?.totalBytes
@@ -135,7 +136,12 @@ export function FilesPage() {
       <div className={classes.add}>
         <FileButton
           accept=".csv,text/csv,text/plain"
-          onChange={(file) => file && transfer.look(file)}
+          resetRef={reset}
+          onChange={(file) => {
+            if (file) transfer.look(file);
+            // A file that was mended is chosen again by the same name.
+            reset.current?.();
+          }}
         >
           {(props) => (
             <Button {...props} size="xs" disabled={state.busy}>

@@ -1,5 +1,5 @@
 import { Button, FileButton, Kbd } from '@mantine/core';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import type { LiveGauge } from '#contract/live-gauges.ts';
 import type { Instrument, Protocol } from '#contract/records.ts';
 import { stackBasisKey } from '#core/basis.ts';
@@ -59,6 +59,7 @@ export function CurvePanel({
   onRecorded: (value: number) => void;
 }) {
   const units = useUnits();
+  const reset = useRef<() => void>(null);
   const definition = units.define(place.quantity);
   const unit = units.unitOf(place.quantity).symbol;
   const curve = useCurve(sitting, place, traits, instrument, room, tag);
@@ -131,7 +132,12 @@ export function CurvePanel({
           </Button>
           <FileButton
             accept=".csv,text/csv,text/plain"
-            onChange={(file) => file && void curve.readFile(file)}
+            resetRef={reset}
+            onChange={(file) => {
+              if (file) void curve.readFile(file);
+              // A file that was mended is chosen again by the same name.
+              reset.current?.();
+            }}
           >
             {(props) => (
               <Button {...props} size="xs" variant="default" disabled={state.busy !== ''}>

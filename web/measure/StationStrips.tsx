@@ -8,6 +8,7 @@ import type { Side } from '#core/quantities.ts';
 import { judgeTolerance, sideTolerance } from '#core/tolerance.ts';
 import { fromCanonical, spanFromCanonical } from '#core/units.ts';
 import { ReadingStrip, stripDomain } from '../drawing/ReadingStrip.tsx';
+import { budgetWords } from '../shell/budget-words.ts';
 import { useUnits } from '../shell/units.ts';
 import classes from './StationStrips.module.css';
 import type { Sitting } from './sitting.ts';
@@ -96,6 +97,11 @@ export function StationStrips({
         );
       })}
       <SideDifference sitting={sitting} place={place} />
+      {figureOf(place.side) && (
+        <p className={classes.budget}>
+          U, {place.side}: {budgetWords(figureOf(place.side)?.terms ?? [])}
+        </p>
+      )}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 /** What happens to a figure at the entry field: read, asked about, recorded, corrected. */
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { LiveGauge } from '#contract/live-gauges.ts';
 import type { Instrument } from '#contract/records.ts';
 import { questionReading } from '#core/plausibility.ts';
@@ -37,6 +37,13 @@ export function useEntry(
   const [fault, setFault] = useState('');
   const [asked, setAsked] = useState<(Asked & { entered: Entered }) | null>(null);
   const [correcting, setCorrecting] = useState<BenchReading | null>(null);
+  /** The figure taken last, until the gauge moves: one that still stands there is no repeat. */
+  const held = useRef<{ gauge: string; value: number } | null>(null);
+  if (held.current && live?.instrumentId === held.current.gauge) {
+    const step = 3 * (instrument?.resolution ?? 0);
+    const gone = live.value === null || Math.abs(live.value - held.current.value) > step;
+    if (live.state !== 'steady' || gone) held.current = null;
+  }
   const { place, station } = at;
   const definition = units.define(place.quantity);
   const unit = units.unitOf(place.quantity);
@@ -143,6 +150,13 @@ export function useEntry(
         );
         return;
       }
+      if (held.current?.gauge === live.instrumentId) {
+        setFault(
+          `${live.name} has not moved since its last reading. Place gauge and shoe again, then take it.`,
+        );
+        return;
+      }
+      held.current = { gauge: live.instrumentId, value: live.value };
       offer(`${live.value} ${live.unit}`, 'live');
     },
     /** Answers the question about an odd reading: as typed, or as the correction reads it. */

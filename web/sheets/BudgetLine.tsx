@@ -1,21 +1,7 @@
 import type { FigureView } from '#contract/records.ts';
+import { LEAST_SHARE, TERM_WORDS } from '../shell/budget-words.ts';
 import type { UnitWords } from '../shell/units.ts';
 import classes from './SheetPage.module.css';
-
-const TERM_WORDS: Record<FigureView['budget'][number]['kind'], string> = {
-  readings: 'scatter of readings',
-  cycles: 'cycles of a curve',
-  resolution: 'resolution',
-  zero: 'zero of the gauge',
-  gain: 'slope of the gauge',
-  calibration: 'calibration',
-  reproducibility: 'who measures',
-  pairs: 'spread of pairs',
-  'size-exponent': 'size conversion',
-};
-
-/** A share under this is not worth its ink. */
-const LEAST_SHARE = 0.005;
 
 /** What makes up U(edition), as shares, and the cheapest thing that would shrink it. */
 export function BudgetLine({ figure, units }: { figure: FigureView; units: UnitWords }) {

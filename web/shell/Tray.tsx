@@ -26,6 +26,8 @@ function dueOf(row: PairRow, today: dayjs.Dayjs): string {
 /** One tick a station: long when taken. */
 function StationTicks({ done, all }: { done: number; all: number }) {
   const count = Math.min(all || 6, 16);
+  // Of many stations each tick stands for several; the last one only for all of them.
+  const long = all > count ? Math.floor((done / all) * count) : done;
   return (
     <span
       className={classes.ticks}
@@ -33,7 +35,7 @@ function StationTicks({ done, all }: { done: number; all: number }) {
       aria-label={all ? `${done} of ${all} stations taken` : 'not measured yet'}
     >
       {Array.from({ length: count }, (_, index) => (
-        <span key={index} data-done={index < done} />
+        <span key={index} data-done={index < long} />
       ))}
     </span>
   );
@@ -65,6 +67,9 @@ function TrayRow({ row, onBench, step }: { row: PairRow; onBench: boolean; step:
         <SoleMark heel={row.heelMm} forefoot={row.forefootMm} length={lastLength(row.label)} />
       </span>
       {due && <span className="look-here">{due}</span>}
+      {!due && row.openSession && (
+        <span className="soft">sitting open since {dayjs(row.openSession).format('D MMM')}</span>
+      )}
     </Link>
   );
 }
