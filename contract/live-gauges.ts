@@ -55,7 +55,8 @@ export type GaugeEvent = z.infer<typeof gaugeEvent>;
 /** Which shoe and station a gauge is held to. */
 export const placement = z.object({
   instrumentId: id,
-  tag: z.string().max(16),
+  // It goes on to gauges as part of a line.
+  tag: z.string().regex(/^[A-Za-z0-9-]{1,16}$/, 'a tag has letters, digits and hyphens'),
   side: z.enum(SIDES),
   quantity: measuredQuantity,
   basis: z

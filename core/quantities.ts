@@ -952,15 +952,20 @@ const DEFINITIONS: Record<ShippedQuantityId | 'drop', Omit<QuantityDefinition, '
 /** Definitions by id: those that ship with Emvex, or these with a lab's own beside them. */
 export type Catalogue = Readonly<Record<string, QuantityDefinition>>;
 
-export const QUANTITIES = Object.fromEntries(
-  QUANTITY_IDS.map((id) => [id, { id, ...DEFINITIONS[id] }]),
+/** Definitions by id, and nothing else: no word of the language itself is taken for a quantity. */
+function byId(definitions: readonly QuantityDefinition[]): Catalogue {
+  const catalogue: Record<string, QuantityDefinition> = Object.create(null);
+  for (const definition of definitions) catalogue[definition.id] = definition;
+  return catalogue;
+}
+
+export const QUANTITIES = byId(
+  QUANTITY_IDS.map((id) => ({ id, ...DEFINITIONS[id] })),
 ) as Catalogue & Readonly<Record<ShippedQuantityId | 'drop', QuantityDefinition>>;
 
 /** The shipped catalogue with a lab's own quantities. A lab's own never replaces a shipped one. */
 export function catalogueWith(own: readonly QuantityDefinition[]): Catalogue {
-  return own.length === 0
-    ? QUANTITIES
-    : { ...Object.fromEntries(own.map((one) => [one.id, one])), ...QUANTITIES };
+  return own.length === 0 ? QUANTITIES : byId([...own, ...Object.values(QUANTITIES)]);
 }
 
 /**

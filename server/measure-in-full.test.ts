@@ -39,7 +39,6 @@ afterEach(async () => {
 
 interface Sent {
   status: number;
-  // biome-ignore lint/suspicious/noExplicitAny: an answer is looked into by each test
   body: any;
 }
 

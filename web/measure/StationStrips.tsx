@@ -56,6 +56,10 @@ export function StationStrips({
     sitting.scores
       .find((one) => one.quantity === quantity && one.side === side)
       ?.votes.join(', ') ?? '–';
+  // What the advice beside the field does not say already.
+  const marks = (figureOf(place.side)?.doubts ?? [])
+    .filter(({ code }) => code === 'room' || code === 'conditioning' || code === 'set-up')
+    .map(({ text }) => text);
   const resolution = gauge ? gaugeTraits(gauge, new Date().toISOString()).resolution : 0;
   return (
     <div className={classes.strips}>
@@ -97,6 +101,7 @@ export function StationStrips({
         );
       })}
       <SideDifference sitting={sitting} place={place} />
+      {marks.length > 0 && <p className={classes.marks}>Marked: {marks.join('; ')}.</p>}
       {figureOf(place.side) && (
         <p className={classes.budget}>
           U, {place.side}: {budgetWords(figureOf(place.side)?.terms ?? [])}

@@ -150,6 +150,8 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
         startedAt: new Date().toISOString(),
       },
     });
+    // They were said of this sitting; the next one starts anew.
+    setNextTerms(null);
     return id;
   }
 
