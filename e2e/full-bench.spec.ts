@@ -54,7 +54,9 @@ async function takeSteady(page: Page): Promise<void> {
   const before = await label.innerText();
   await expect(async () => {
     // An idle gauge stands at nothing until it is held to the shoe.
-    await expect(page.getByTestId('live-value')).not.toHaveText(/^(–|0\.0+ )/, { timeout: 3000 });
+    await expect(page.getByTestId('live-value')).not.toHaveText(/^(–|-?0\.\d+ )/, {
+      timeout: 3000,
+    });
     await expect(page.getByTestId('live-state')).toContainText('steady', { timeout: 3000 });
     await page.keyboard.press('Space');
     await expect(label).not.toHaveText(before, { timeout: 1000 });

@@ -57,9 +57,12 @@ export function StationStrips({
       .find((one) => one.quantity === quantity && one.side === side)
       ?.votes.join(', ') ?? '–';
   // What the advice beside the field does not say already.
-  const marks = (figureOf(place.side)?.doubts ?? [])
-    .filter(({ code }) => code === 'room' || code === 'conditioning' || code === 'set-up')
-    .map(({ text }) => text);
+  const marks = new Set(
+    sides
+      .flatMap((side) => figureOf(side)?.doubts ?? [])
+      .filter(({ code }) => code === 'room' || code === 'conditioning' || code === 'set-up')
+      .map(({ text }) => text),
+  );
   const resolution = gauge ? gaugeTraits(gauge, new Date().toISOString()).resolution : 0;
   return (
     <div className={classes.strips}>
@@ -101,7 +104,7 @@ export function StationStrips({
         );
       })}
       <SideDifference sitting={sitting} place={place} />
-      {marks.length > 0 && <p className={classes.marks}>Marked: {marks.join('; ')}.</p>}
+      {marks.size > 0 && <p className={classes.marks}>Marked: {[...marks].join('; ')}.</p>}
       {figureOf(place.side) && (
         <p className={classes.budget}>
           U, {place.side}: {budgetWords(figureOf(place.side)?.terms ?? [])}
