@@ -24,9 +24,6 @@ export function readPlainNumber(text: string, decimalComma: boolean): number | u
   return Number.isFinite(value) ? value : undefined;
 }
 
-/** The byte order mark that some programs put in front of UTF-8. */
-export const BYTE_ORDER_MARK = '\ufeff';
-
 /** A fault of one line of a file. */
 export interface LineFault {
   line: number;

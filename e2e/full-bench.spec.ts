@@ -1,5 +1,6 @@
 /** Everything on the sheet at one sitting: typed, live and from fixtures, by keyboard alone. */
 import { createConnection } from 'node:net';
+import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { BUILD_TRUTHS } from '#demo/build-truths.ts';
 import { type Bench, enter, expect, open, test } from './bench.ts';
@@ -194,6 +195,8 @@ test('a curve is fitted in another window by keyboard, and from a file', async (
   await expect(page.getByRole('heading', { name: /Bending stiffness, toe up/ })).toBeVisible();
   const stiffness = page.getByTestId('curve-stiffness');
   await expect(stiffness).toContainText('N·m/°');
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
   const handle = page.getByRole('slider', { name: 'Window from' });
   await expect(handle).toHaveAttribute('aria-valuenow', '10');
   await handle.focus();

@@ -3,26 +3,16 @@ import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildPages } from './build.mjs';
+import { browserPaths, findProgram } from './debian.mjs';
 import { installPackages, ROOT, run } from './install.mjs';
 
-const BROWSERS = ['/usr/bin/chromium', '/usr/bin/chromium-browser'];
-const INSTALL_BROWSER = 'apt-get update && apt-get install -y --no-install-recommends chromium';
-
-/** Debian's Chromium, installed where root may; else the command to give. */
-function findBrowser() {
-  const named = process.env.EMVEX_CHROMIUM;
-  const found = () => [named, ...BROWSERS].find((path) => path && existsSync(path));
-  if (found()) return found();
-  if (process.getuid?.() === 0) {
-    console.log('Installing Chromium from Debian …');
-    run('sh', ['-c', `(${INSTALL_BROWSER}) > /dev/null`]);
-    if (found()) return found();
-  }
-  console.error(
-    `The browser tests need Chromium. Install it with: sudo sh -c '${INSTALL_BROWSER}', or name one with EMVEX_CHROMIUM.`,
+/** Debian's Chromium, or the browser that EMVEX_CHROMIUM names. */
+const findBrowser = () =>
+  findProgram(
+    () => browserPaths().find((path) => existsSync(path)),
+    'chromium',
+    'The browser tests need Chromium (or name one with EMVEX_CHROMIUM).',
   );
-  return undefined;
-}
 
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 const reports = mkdtempSync(join(tmpdir(), 'emvex-test-'));

@@ -40,12 +40,14 @@ function runInThread(
     let outcome: ImportOutcome | undefined;
     worker.on('message', (message: { progress?: ImportProgress; outcome?: ImportOutcome }) => {
       if (message.progress) onProgress(message.progress);
-      outcome = message.outcome ?? outcome;
+      if (!message.outcome) return;
+      outcome = message.outcome;
+      resolve(outcome);
     });
     worker.on('error', reject);
-    worker.on('exit', () =>
-      outcome ? resolve(outcome) : reject(new Error('the import ended without an outcome')),
-    );
+    worker.on('exit', () => {
+      if (!outcome) reject(new Error('the import ended without an outcome'));
+    });
   });
 }
 

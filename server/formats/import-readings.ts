@@ -92,6 +92,8 @@ export async function importReadings(
 ): Promise<ImportOutcome> {
   const stores = openStores(db);
   db.pragma(`cache_size = -${CACHE_KIB}`);
+  // A checkpoint in the middle would write pages that are written again.
+  db.pragma('wal_autocheckpoint = 0');
   db.pragma('temp_store = FILE');
   db.pragma('temp.journal_mode = OFF');
   // Every id that is written was looked up in this book, and nothing that ids refer to is ever

@@ -1,4 +1,4 @@
-import { scaleLinear, scaleTime } from 'd3-scale';
+import { scaleLinear } from 'd3-scale';
 import dayjs from 'dayjs';
 import type { Instrument } from '#contract/records.ts';
 import { driftTrend, judgeDrift } from '#core/drift.ts';
@@ -11,6 +11,23 @@ const WIDTH = 520;
 const HEIGHT = 170;
 const PAD = { left: 52, right: 12, top: 24, bottom: 26 };
 
+const DAY_MS = 86_400_000;
+/** Months that are named at most. */
+const MOST_MONTHS = 9;
+
+/** The firsts of the months in a span of ms, thinned where there are many. */
+function monthsBetween(from: number, to: number): number[] {
+  const months: number[] = [];
+  for (
+    let at = dayjs(from).startOf('month').add(1, 'month');
+    at.valueOf() <= to;
+    at = at.add(1, 'month')
+  )
+    months.push(at.valueOf());
+  const every = Math.ceil(months.length / MOST_MONTHS);
+  return months.filter((_, index) => index % every === 0);
+}
+
 /** Deviations from the reference piece over time, with the band that the calibration allows. */
 export function DriftChart({ instrument }: { instrument: Instrument }) {
   const { driftChecks: checks, resolution, unit } = instrument;
@@ -22,11 +39,11 @@ export function DriftChart({ instrument }: { instrument: Instrument }) {
   const digits = (value: number) => writeNumber(value, decimals);
   const limit = Math.max(...judged.map((one) => one.limit));
   const reach = 1.25 * Math.max(limit, ...judged.map((one) => Math.abs(one.deviation)));
-  const times = checks.map((check) => new Date(check.at));
-  const x = scaleTime(
-    [times[0] ?? new Date(0), times.at(-1) ?? new Date(1)],
-    [PAD.left + 8, WIDTH - PAD.right - 8],
-  );
+  const times = checks.map((check) => Date.parse(check.at));
+  const first = times[0] ?? 0;
+  const last = Math.max(times.at(-1) ?? 0, first + DAY_MS);
+  // A scale of times would bring a calendar of its own into every page that draws.
+  const x = scaleLinear([first, last], [PAD.left + 8, WIDTH - PAD.right - 8]);
   const y = scaleLinear([-reach, reach], [HEIGHT - PAD.bottom, PAD.top]);
   const trend = driftTrend(checks);
   const says = trend
@@ -69,15 +86,15 @@ export function DriftChart({ instrument }: { instrument: Instrument }) {
             </g>
           ))}
           <line x1={PAD.left} x2={WIDTH - PAD.right} y1={y(0)} y2={y(0)} className={classes.zero} />
-          {x.ticks(6).map((tick) => (
-            <text key={tick.getTime()} x={x(tick)} y={HEIGHT - 8}>
-              {dayjs(tick).format('D MMM')}
+          {monthsBetween(first, last).map((month) => (
+            <text key={month} x={x(month)} y={HEIGHT - 8}>
+              {dayjs(month).format('MMM')}
             </text>
           ))}
           {judged.map(({ check, deviation, verdict }) => (
             <circle
               key={check.id}
-              cx={x(new Date(check.at))}
+              cx={x(Date.parse(check.at))}
               cy={y(deviation)}
               r={5}
               data-verdict={verdict}

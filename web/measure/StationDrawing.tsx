@@ -1,13 +1,20 @@
+import { lazy, Suspense } from 'react';
 import type { MeasuredQuantityId, Side } from '#core/quantities.ts';
 import type { QuantityDefinition } from '#core/quantity.ts';
-import { QuantityDrawing } from '../drawing/QuantityDrawing.tsx';
-import { type PlanStation, SolePlan } from '../drawing/SolePlan.tsx';
+import type { PlanStation } from '../drawing/SolePlan.tsx';
 import { type ProfileStation, SoleProfile } from '../drawing/SoleProfile.tsx';
 import { guessShape, type SoleShape } from '../drawing/sole-outline.ts';
 import { useUnits } from '../shell/units.ts';
 import type { HandPlace } from './place.ts';
 import classes from './StationDrawing.module.css';
 import type { Sitting } from './sitting.ts';
+
+const SolePlan = lazy(async () => ({
+  default: (await import('../drawing/SolePlan.tsx')).SolePlan,
+}));
+const QuantityDrawing = lazy(async () => ({
+  default: (await import('../drawing/QuantityDrawing.tsx')).QuantityDrawing,
+}));
 
 /** Widths that the plan of the sole is drawn from, with their place along it. */
 const WIDTHS = { 'heel-width': 0.14, 'midfoot-width': 0.45, 'ball-width': 0.73 } as const;
@@ -85,18 +92,20 @@ export function StationDrawing({
       }),
     );
     return (
-      <SolePlan
-        name={`plan-${tag.toLowerCase()}`}
-        length={length + 24}
-        stations={planned}
-        shoes={at.sides.map((side) => ({
-          side,
-          heel: sitting.figures[side]['heel-width']?.value,
-          midfoot: sitting.figures[side]['midfoot-width']?.value,
-          ball: sitting.figures[side]['ball-width']?.value,
-          length: sitting.figures[side]['outer-length']?.value,
-        }))}
-      />
+      <Suspense fallback={<div className={classes.room} />}>
+        <SolePlan
+          name={`plan-${tag.toLowerCase()}`}
+          length={length + 24}
+          stations={planned}
+          shoes={at.sides.map((side) => ({
+            side,
+            heel: sitting.figures[side]['heel-width']?.value,
+            midfoot: sitting.figures[side]['midfoot-width']?.value,
+            ball: sitting.figures[side]['ball-width']?.value,
+            length: sitting.figures[side]['outer-length']?.value,
+          }))}
+        />
+      </Suspense>
     );
   }
 
@@ -150,7 +159,9 @@ export function StationDrawing({
 
   return (
     <div className={classes.schematic}>
-      <QuantityDrawing definition={definition} height={156} />
+      <Suspense fallback={<div className={classes.room} />}>
+        <QuantityDrawing definition={definition} height={156} />
+      </Suspense>
       <div>
         <p>{definition.datum}</p>
         <p className="soft">Where it is taken; not to scale.</p>
