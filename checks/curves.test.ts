@@ -114,11 +114,11 @@ describe('what a curve has to have', () => {
   it('takes the turn that the direction has from a curve of both turns', () => {
     const x = Float64Array.from([0, 10, 20, 10, 0, -10, -20, -10, 0]);
     const y = Float64Array.from([0, 2, 4, 2, 0, -3, -6, -3, 0]);
-    expect([...orientCurve({ x, y }, true).y]).toEqual(
+    expect([...orientCurve({ x, y }, { negative: true }).y]).toEqual(
       [0, 0, 3, 6, 3, 0].map((m) => expect.closeTo(m, 12)),
     );
-    expect(Math.max(...orientCurve({ x, y }, false).y)).toBe(4);
-    expect(Math.max(...orientCurve({ x: x.map((v) => -Math.abs(v)), y }, false).x)).toBe(20);
+    expect(Math.max(...orientCurve({ x, y }, {}).y)).toBe(4);
+    expect(Math.max(...orientCurve({ x: x.map((v) => -Math.abs(v)), y }, {}).x)).toBe(20);
   });
 });
 

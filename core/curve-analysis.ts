@@ -192,7 +192,7 @@ function averageLoops(curve: Curve, cycles: readonly Cycle[]): AveragedLoop | un
  * One turn of a curve that may run both ways: the half whose sign the direction has. A curve of
  * one sign is turned to run upward.
  */
-export function orientCurve(curve: Curve, negative: boolean): Curve {
+export function orientCurve(curve: Curve, { negative = false }: { negative?: boolean }): Curve {
   let low = 0;
   let high = 0;
   for (const value of curve.x) {

@@ -768,7 +768,7 @@ const DEFINITIONS: Record<ShippedQuantityId | 'drop', Omit<QuantityDefinition, '
     'bend back',
     'The same fixture, the sole arched backward.',
     'sole arched backward',
-    { ...BEND, window: [5, 15] },
+    { ...BEND, window: [5, 15], negative: true },
     {
       plausible: [0.005, 6],
       tool: 'bend fixture',
@@ -824,7 +824,7 @@ const DEFINITIONS: Record<ShippedQuantityId | 'drop', Omit<QuantityDefinition, '
     'twist out',
     'Heel held, forefoot turned outward at the stated clamp distance: slope of torque on angle.',
     'outward',
-    { ...BEND, window: [5, 15] },
+    { ...BEND, window: [5, 15], negative: true },
     {
       plausible: [0.01, 6],
       tool: 'twist fixture',

@@ -54,6 +54,8 @@ export interface CurveTraits {
   /** Where the stiffness is fitted, by default. */
   window: readonly [number, number];
   windowOn: 'x' | 'y';
+  /** Set where the direction is the negative one of a fixture that turns both ways. */
+  negative?: boolean;
   /** Cycles discarded before the figure is taken: the shoe settles in the fixture. */
   conditioning: number;
 }

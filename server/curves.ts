@@ -7,9 +7,6 @@ import { Refusal, wrongValue } from './problems.ts';
 import type { CurveFields } from './store/curves.ts';
 import type { Stores } from './stores.ts';
 
-/** Directions whose angles may be recorded as negative. */
-const NEGATIVE: readonly string[] = ['twist-out', 'bend-arch-back'];
-
 export function curveTraits(stores: Stores, quantity: string) {
   const definition = stores.lab.catalogue()[quantity];
   if (!definition?.curve)
@@ -24,7 +21,7 @@ function stiffnessOf(
   window: readonly [number, number],
 ) {
   const traits = curveTraits(stores, quantity);
-  const analysis = analyseCurve(orientCurve(curve, NEGATIVE.includes(quantity)), traits, window);
+  const analysis = analyseCurve(orientCurve(curve, traits), traits, window);
   if (analysis.stiffness) return analysis.stiffness;
   const message = analysis.faults.map((fault) => fault.message).join(' ');
   throw new Refusal(422, message, [{ field: 'curve', message }]);

@@ -16,9 +16,6 @@ import type { CurveRead, DrawnCurve } from '../workers/curve-bench.ts';
 import { curveBench } from './curve-worker.ts';
 import type { Sitting } from './sitting.ts';
 
-/** Directions whose angles may be recorded as negative. */
-const NEGATIVE = ['twist-out', 'bend-arch-back'];
-
 type Window = [number, number];
 
 export interface CurveState {
@@ -67,11 +64,11 @@ export function useCurve(
     (part: Partial<CurveState>) => setState((before) => ({ ...before, ...part })),
     [],
   );
-  const negative = NEGATIVE.includes(place.quantity);
   const running = useRef<GaugeSample[] | null>(null);
 
   const analyse = useCallback(
-    async (window: Window) => change({ window, drawn: await curveBench().analyse(window) }),
+    // The window itself is set by the hand: an answer that comes late must not move it back.
+    async (window: Window) => change({ drawn: await curveBench().analyse(window) }),
     [change],
   );
 
@@ -81,7 +78,7 @@ export function useCurve(
         change({ faults: read.faults, faultCount: read.count, busy: '', drawn: undefined });
         return;
       }
-      change({ faults: [], faultCount: 0, busy: '', stored, saved: '' });
+      change({ window, faults: [], faultCount: 0, busy: '', stored, saved: '' });
       await analyse(window);
     },
     [analyse, change],
@@ -95,14 +92,14 @@ export function useCurve(
     const show = async () => {
       const response = await fetch(pathTo('getCurve', storedId));
       if (!response.ok || left) return;
-      const read = await curveBench().readFile(await response.blob(), traits, negative);
+      const read = await curveBench().readFile(await response.blob(), traits);
       if (!left) await take(read, [from, to], storedId);
     };
     void show();
     return () => {
       left = true;
     };
-  }, [storedId, traits, negative, fresh, take, from, to]);
+  }, [storedId, traits, fresh, take, from, to]);
 
   useSamples(
     instrument?.id,
@@ -115,10 +112,10 @@ export function useCurve(
         if (!ended) return;
         running.current = null;
         void curveBench()
-          .readSamples(run, traits, negative)
+          .readSamples(run, traits)
           .then((read) => take(read, [...traits.window]));
       },
-      [change, traits, negative, take],
+      [change, traits, take],
     ),
   );
 
@@ -202,7 +199,7 @@ export function useCurve(
     },
     async readFile(file: File) {
       change({ busy: 'reading the file', faults: [], faultCount: 0 });
-      await take(await curveBench().readFile(file, traits, negative), [...traits.window]);
+      await take(await curveBench().readFile(file, traits), [...traits.window]);
     },
     async run(basis: string) {
       if (!instrument) return;

@@ -62,8 +62,8 @@ function extent(values: Float64Array): [number, number] {
   return [low, high];
 }
 
-function keep(read: CurveFile, wanted: CurveTraits, negative: boolean): void {
-  curve = orientCurve(read.curve, negative);
+function keep(read: CurveFile, wanted: CurveTraits): void {
+  curve = orientCurve(read.curve, wanted);
   traits = wanted;
 }
 
@@ -75,7 +75,7 @@ const refused = (message: string): CurveRead => ({
 
 const bench = {
   /** Reads a curve file; whole or not at all. */
-  async readFile(file: Blob, wanted: CurveTraits, negative: boolean): Promise<CurveRead> {
+  async readFile(file: Blob, wanted: CurveTraits): Promise<CurveRead> {
     const tooLarge = curveSizeFault(file.size);
     if (tooLarge) return refused(tooLarge);
     const rows = splitRows();
@@ -102,11 +102,11 @@ const bench = {
     }
     const read = reader.end();
     if (!read.ok) return read;
-    keep(read.value, wanted, negative);
+    keep(read.value, wanted);
     return { ok: true, samples: read.value.curve.x.length };
   },
   /** Takes the samples of a fixture, in whatever unit it says them. */
-  readSamples(samples: GaugeSample[], wanted: CurveTraits, negative: boolean): CurveRead {
+  readSamples(samples: GaugeSample[], wanted: CurveTraits): CurveRead {
     const first = samples[0];
     if (!first) return refused('The fixture sent no samples. Is the shoe clamped?');
     const mixed = samples.find((one) => one.xUnit !== first.xUnit || one.yUnit !== first.yUnit);
@@ -130,7 +130,6 @@ const bench = {
         },
       },
       wanted,
-      negative,
     );
     return { ok: true, samples: samples.length };
   },
