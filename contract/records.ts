@@ -505,6 +505,17 @@ export const sheet = z.object({
           claims: z.array(claimView),
           reported: z.array(reported),
           grade: z.string().nullable(),
+          loops: z
+            .array(
+              z.object({
+                tag: z.string(),
+                side: z.enum(SIDES),
+                lossJ: z.number(),
+                returnPercent: z.number(),
+                set: z.number().describe('mm or °'),
+              }),
+            )
+            .describe('of the curves behind the figure'),
         }),
       ),
     }),

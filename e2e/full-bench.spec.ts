@@ -128,7 +128,9 @@ test('a full bench, typed and live mixed, by keyboard alone', async ({ page, dem
   await expect(summary).toContainText('Durometer A: calibration due');
   await page.keyboard.press('Enter');
   await expect(slip).toContainText('finished');
+  await expect(slip.getByText('gauge overdue').first()).toBeAttached();
   await page.goto(`${demo.address}/sheets/pelloway-daybreak`);
+  await expect(page.getByText(/PD-01 L: return \d+ %, loss/).first()).toBeVisible();
   await expect(page.getByTestId('sheet-toe-tip-height')).toContainText('41.0');
   await expect(page.getByRole('region', { name: 'By hand' })).toContainText('PD-01 L 4');
 });

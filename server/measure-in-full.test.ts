@@ -379,6 +379,16 @@ describe('a curve', () => {
       reason: 'edges left out',
     });
     expect(again.body).toMatchObject({ trial: 1, curveWindow: [12, 28], supersedes: body.id });
+    const { sections } = (await get('/api/sheets/norrolt-stairwell-mid-cut')).body;
+    const [bend] = sections.find((one: { key: string }) => one.key === 'flex').figures;
+    // The ellipse loses π·20°·0.8 N·m; each of the last three cycles alike.
+    expect(bend.loops).toEqual([
+      expect.objectContaining({
+        tag: 'NS-01',
+        side: 'left',
+        lossJ: expect.closeTo(Math.PI * ((20 * Math.PI) / 180) * 0.8, 2),
+      }),
+    ]);
     const { readings } = (await get('/api/pairs/NS-01')).body.sessions[0];
     expect(readings).toHaveLength(2);
     expect(readings[0].supersededBy).toBe(again.body.id);

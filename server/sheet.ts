@@ -16,6 +16,7 @@ import {
 import type { QuantityDefinition, QuantityGroup } from '#core/quantity.ts';
 import { isSameSize, type SizeLabel } from '#core/size-label.ts';
 import { viewFigure } from './figure-view.ts';
+import { type LoopReader, loopsOf } from './loops.ts';
 import { type LabKnowledge, labRecords, measuredPair } from './measured-pairs.ts';
 import { notFound } from './problems.ts';
 import { distinctSizes } from './store/editions.ts';
@@ -143,6 +144,7 @@ export function buildSheet(
   knowledge: LabKnowledge,
   slug: string,
   wantedLabel: SizeLabel | undefined,
+  loops: LoopReader,
 ): Sheet {
   const edition = stores.editions.bySlug(slug);
   const lab = labRecords(stores);
@@ -174,6 +176,14 @@ export function buildSheet(
       .map((claim) => viewClaim(claim, figure, knowledge)),
     reported: edition.reported.filter((one) => one.quantity === figure.quantity),
     grade: gradeOf(figure),
+    loops: knowledge.catalogue[figure.quantity]?.curve
+      ? atLabel.flatMap((pair) =>
+          loopsOf(stores.sessions.ofPair(pair.id), figure.quantity, loops).map((loop) => ({
+            tag: pair.tag,
+            ...loop,
+          })),
+        )
+      : [],
   });
   const section = (key: string, title: string, basis: Basis, quantities: QuantityId[]) => ({
     key,

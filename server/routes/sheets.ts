@@ -1,6 +1,7 @@
 import { readLabelSlug, type SizeLabel } from '#core/size-label.ts';
 import { buildComparison } from '../comparison.ts';
 import type { Handlers } from '../endpoint.ts';
+import { loopReader } from '../loops.ts';
 import type { LabKnowledge } from '../measured-pairs.ts';
 import { wrongValue } from '../problems.ts';
 import { buildSheet } from '../sheet.ts';
@@ -17,9 +18,10 @@ export function sheetRoutes(
   stores: Stores,
   knowledge: () => LabKnowledge,
 ): Pick<Handlers, 'getSheet' | 'getComparison'> {
+  const loops = loopReader(stores);
   return {
     getSheet: ({ params, query }) =>
-      buildSheet(stores, knowledge(), params.edition, labelFrom(query.label)),
+      buildSheet(stores, knowledge(), params.edition, labelFrom(query.label), loops),
     getComparison: ({ query }) =>
       buildComparison(
         stores,

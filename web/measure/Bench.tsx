@@ -321,7 +321,11 @@ export function Bench({
           <SessionEnd sitting={sitting} protocol={protocol} sides={sides} />
         </footer>
       </section>
-      <Slip sitting={sitting} onVoid={(reading) => setDialog({ kind: 'void', reading })} />
+      <Slip
+        sitting={sitting}
+        instruments={lab.instruments}
+        onVoid={(reading) => setDialog({ kind: 'void', reading })}
+      />
       <Suspense fallback={null}>
         {dialog?.kind === 'void' && (
           <VoidDialog

@@ -1,6 +1,8 @@
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useState } from 'react';
+import type { Instrument } from '#contract/records.ts';
+import { gaugeTraits } from '#core/gauge.ts';
 import { takeBack, tryAgain } from '../api/outbox.ts';
 import { useOutbox } from '../api/queries.ts';
 import { type UnitWords, useUnits } from '../shell/units.ts';
@@ -24,10 +26,13 @@ function asTyped(reading: BenchReading): string {
 
 function SlipLine({
   reading,
+  overdue,
   onUndo,
   onVoid,
 }: {
   reading: BenchReading;
+  /** True where its gauge was due for calibration when it was taken. */
+  overdue: boolean;
   onUndo: () => void;
   onVoid: () => void;
 }) {
@@ -61,6 +66,7 @@ function SlipLine({
               : `typed ${asTyped(reading)}`,
           reading.voided !== null ? `void: ${reading.voided}` : '',
           reading.supersededBy !== null ? 'corrected' : '',
+          overdue && !gone ? 'gauge overdue' : '',
           reading.waiting && !gone ? 'waiting' : '',
         ]
           .filter(Boolean)
@@ -73,14 +79,20 @@ function SlipLine({
 /** The record of what was entered in this sitting, newest first. */
 export function Slip({
   sitting,
+  instruments,
   onVoid,
 }: {
   sitting: Sitting;
+  instruments: readonly Instrument[];
   onVoid: (reading: BenchReading) => void;
 }) {
   const { waiting, status, trouble } = useOutbox();
   const refused = waiting.filter((change) => change.refused);
   const held = waiting.length - refused.length;
+  const isOverdue = ({ instrumentId, takenAt }: BenchReading) => {
+    const gauge = instruments.find((one) => one.id === instrumentId);
+    return gauge !== undefined && gaugeTraits(gauge, takenAt).overdue !== undefined;
+  };
   const [shown, setShown] = useState(FIRST_SHOWN);
   const newestFirst = sitting.readings.slice(-shown).reverse();
   const older = sitting.readings.length - newestFirst.length;
@@ -116,6 +128,7 @@ export function Slip({
           <SlipLine
             key={reading.id}
             reading={reading}
+            overdue={isOverdue(reading)}
             onUndo={() => void sitting.undo(reading)}
             onVoid={() => onVoid(reading)}
           />

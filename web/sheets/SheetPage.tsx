@@ -38,6 +38,21 @@ function ClaimWords({ claim }: { claim: ClaimShown }) {
   );
 }
 
+/** Return and loss of the loops behind a stiffness, shoe by shoe. */
+function Loops({ loops }: { loops: Entry['loops'] }) {
+  return (
+    <span className={classes.pairValues}>
+      {loops.map(({ tag, side, returnPercent, lossJ }) => (
+        <span key={`${tag} ${side}`}>
+          {tag} {side === 'left' ? 'L' : 'R'}: return{' '}
+          <span className="figure">{returnPercent.toFixed(0)} %</span>, loss{' '}
+          <span className="figure">{Number(lossJ.toPrecision(2))} J</span>
+        </span>
+      ))}
+    </span>
+  );
+}
+
 function FigureRow({ entry, also, units }: { entry: Entry; also: boolean; units: UnitWords }) {
   const { figure, pairU, speaksForEdition, claims, reported, grade } = entry;
   const { quantity } = figure;
@@ -97,6 +112,7 @@ function FigureRow({ entry, also, units }: { entry: Entry; also: boolean; units:
               ))}
             </span>
           )}
+          {entry.loops.length > 0 && <Loops loops={entry.loops} />}
           {figure.conversions.length + figure.doubts.length > 0 && (
             <span>
               {[...figure.conversions, ...figure.doubts.map((doubt) => doubt.text)].join('; ')}
