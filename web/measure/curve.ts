@@ -18,6 +18,12 @@ import type { Sitting } from './sitting.ts';
 
 type Window = [number, number];
 
+const UNREADABLE: CurveRead = {
+  ok: false,
+  faults: [{ line: 0, column: '', message: 'The curve could not be read. Choose it again.' }],
+  count: 1,
+};
+
 export interface CurveState {
   window: Window;
   drawn: DrawnCurve | undefined;
@@ -72,7 +78,7 @@ export function useCurve(
     [change],
   );
 
-  const take = useCallback(
+  const show = useCallback(
     async (read: CurveRead, window: Window, stored?: string) => {
       if (!read.ok) {
         change({ faults: read.faults, faultCount: read.count, busy: '', drawn: undefined });
@@ -84,20 +90,38 @@ export function useCurve(
     [analyse, change],
   );
 
+  /** Counts what is looked at: a curve that arrives after a newer one was chosen is dropped. */
+  const turn = useRef(0);
+  const reading = useRef<Promise<unknown>>(Promise.resolve());
+
+  /** Reads a curve in its turn and shows it, unless a newer one was chosen meanwhile. */
+  const take = useCallback(
+    async (read: () => Promise<CurveRead | undefined>, window: Window, stored?: string) => {
+      turn.current += 1;
+      const mine = turn.current;
+      const own = reading.current.then(() => (mine === turn.current ? read() : undefined));
+      reading.current = own.catch(() => undefined);
+      const result = await own.catch(() => UNREADABLE);
+      if (mine === turn.current && result) await show(result, window, stored);
+    },
+    [show],
+  );
+
   // What the book has of this shoe is shown again, with its window.
   useEffect(() => {
-    let left = false;
     setState(fresh());
     if (!storedId) return;
-    const show = async () => {
-      const response = await fetch(pathTo('getCurve', storedId));
-      if (!response.ok || left) return;
-      const read = await curveBench().readFile(await response.blob(), traits);
-      if (!left) await take(read, [from, to], storedId);
-    };
-    void show();
+    const counter = turn;
+    void take(
+      async () => {
+        const response = await fetch(pathTo('getCurve', storedId));
+        return response.ok ? curveBench().readFile(await response.blob(), traits) : undefined;
+      },
+      [from, to],
+      storedId,
+    );
     return () => {
-      left = true;
+      counter.current += 1;
     };
   }, [storedId, traits, fresh, take, from, to]);
 
@@ -111,9 +135,7 @@ export function useCurve(
         change({ busy: `running: ${run.length} samples` });
         if (!ended) return;
         running.current = null;
-        void curveBench()
-          .readSamples(run, traits)
-          .then((read) => take(read, [...traits.window]));
+        void take(() => curveBench().readSamples(run, traits), [...traits.window]);
       },
       [change, traits, take],
     ),
@@ -199,7 +221,7 @@ export function useCurve(
     },
     async readFile(file: File) {
       change({ busy: 'reading the file', faults: [], faultCount: 0 });
-      await take(await curveBench().readFile(file, traits), [...traits.window]);
+      await take(() => curveBench().readFile(file, traits), [...traits.window]);
     },
     async run(basis: string) {
       if (!instrument) return;
