@@ -43,10 +43,8 @@ function Loops({ loops }: { loops: Entry['loops'] }) {
   return (
     <span className={classes.pairValues}>
       {loops.map(({ tag, side, returnPercent, lossJ }) => (
-        <span key={`${tag} ${side}`}>
-          {tag} {side === 'left' ? 'L' : 'R'}: return{' '}
-          <span className="figure">{returnPercent.toFixed(0)} %</span>, loss{' '}
-          <span className="figure">{Number(lossJ.toPrecision(2))} J</span>
+        <span key={`${tag} ${side}`} className="figure">
+          {`${tag} ${side === 'left' ? 'L' : 'R'}: return ${returnPercent.toFixed(0)} %, loss ${lossJ.toPrecision(2)} J`}
         </span>
       ))}
     </span>
@@ -77,7 +75,11 @@ function FigureRow({ entry, also, units }: { entry: Entry; also: boolean; units:
           )}
         </td>
         <td className="figure">± {ofPair.U || '–'}</td>
-        <td className="figure">{speaksForEdition ? `± ${own.U || '–'}` : 'this pair only'}</td>
+        {speaksForEdition ? (
+          <td className="figure">± {own.U || '–'}</td>
+        ) : (
+          <td className={classes.only}>this pair only</td>
+        )}
         <td className="figure">
           {figure.pairs} / {figure.readings}
         </td>
