@@ -140,6 +140,8 @@ describe('the straight line (NIST StRD, Norris, certified values)', () => {
     expect(fit?.intercept).toBeCloseTo(certified.intercept, 10);
     expect(fit?.slope).toBeCloseTo(certified.slope, 12);
     expect(fit?.residualSd).toBeCloseTo(certified.residualSd, 11);
+    // The certified standard deviation of the slope, from memory.
+    expect(fit?.slopeSd).toBeCloseTo(0.429796848199937e-3, 13);
   });
   it('needs two points and an x that varies', () => {
     expect(fitLine([1], [2])).toBeUndefined();

@@ -1,6 +1,6 @@
 /** Stiffness, loss and return of a bend, twist or press curve. */
 import { mean, sampleStandardDeviation } from 'simple-statistics';
-import { type Curve, type Cycle, findCycles } from './curve-cycles.ts';
+import { type Curve, type Cycle, findCycles, rangeOf } from './curve-cycles.ts';
 import { fitLine } from './line-fit.ts';
 import type { CurveTraits } from './quantity.ts';
 
@@ -65,17 +65,19 @@ function work({ x, y }: Curve): number {
   return area;
 }
 
-function rangeOf(values: Float64Array): number {
-  let low = Number.POSITIVE_INFINITY;
-  let high = Number.NEGATIVE_INFINITY;
-  for (const value of values) {
-    if (value < low) low = value;
-    if (value > high) high = value;
-  }
+function reachOf(values: Float64Array): number {
+  const [low, high] = rangeOf(values);
   return high - low;
 }
 
-/** Stiffness of one loading branch in the closed window, or why there is none. */
+/**
+ * Stiffness of one loading branch: least-squares slope of y on x (`fitLine`) over the samples in the
+ * closed window, or why there is none.
+ *
+ * @param window in the unit of the axis it lies on
+ * @returns slope in N·m/° or N/mm
+ * @example a straight branch of 0.2 N·m/° over 0 to 30°, window [5, 25] on x // slope 0.2
+ */
 export function loadingStiffness(
   branch: Curve,
   window: readonly [number, number],
@@ -85,12 +87,9 @@ export function loadingStiffness(
   const along = windowOn === 'x' ? branch.x : branch.y;
   const x: number[] = [];
   const y: number[] = [];
-  let least = Number.POSITIVE_INFINITY;
-  let most = Number.NEGATIVE_INFINITY;
+  const [least, most] = rangeOf(along);
   for (let i = 0; i < along.length; i++) {
     const value = along[i] as number;
-    if (value < least) least = value;
-    if (value > most) most = value;
     if (value < low || value > high) continue;
     x.push(branch.x[i] as number);
     y.push(branch.y[i] as number);
@@ -140,8 +139,8 @@ function cycleFigure(
       lossJ: (loaded + work(unloading) + chord) * JOULES[traits.x],
       returnPercent: loaded === 0 ? 0 : (-100 * work(unloading)) / loaded,
       gap: Math.max(
-        Math.abs(x1 - x0) / (rangeOf(whole.x) || 1),
-        Math.abs(y1 - y0) / (rangeOf(whole.y) || 1),
+        Math.abs(x1 - x0) / (reachOf(whole.x) || 1),
+        Math.abs(y1 - y0) / (reachOf(whole.y) || 1),
       ),
     },
     ...('fault' in fit ? { fault: fit.fault } : {}),
@@ -193,12 +192,8 @@ function averageLoops(curve: Curve, cycles: readonly Cycle[]): AveragedLoop | un
  * one sign is turned to run upward.
  */
 export function orientCurve(curve: Curve, { negative = false }: { negative?: boolean }): Curve {
-  let low = 0;
-  let high = 0;
-  for (const value of curve.x) {
-    if (value < low) low = value;
-    if (value > high) high = value;
-  }
+  const [least, most] = rangeOf(curve.x);
+  const [low, high] = [Math.min(0, least), Math.max(0, most)];
   const bothWays = -low > 0.2 * high && high > 0.2 * -low;
   const sign = bothWays ? (negative ? -1 : 1) : -low > high ? -1 : 1;
   if (!bothWays && sign === 1) return curve;
@@ -213,7 +208,7 @@ export function orientCurve(curve: Curve, { negative = false }: { negative?: boo
  * Analyses a curve: cycles found, conditioning cycles discarded, stiffness by least squares of y on
  * x over the loading samples in the closed window, mean and SD over the last three cycles; loss by
  * trapezoid with the ends closed by a chord (angles in radians), return = unloading work in percent
- * of loading work. Faults say why a figure is missing; they never throw.
+ * of loading work. Work is ∫ M dφ or ∫ F dx (handbook of mechanics). Faults say why a figure is missing; they never throw.
  *
  * @param curve x in ° or mm, y in N·m or N
  * @param traits signals, window axis and conditioning cycles of the quantity
@@ -231,7 +226,7 @@ export function analyseCurve(
     faults: [{ code, message }],
     gaping: 0,
   });
-  if (curve.x.length < 3 || !(rangeOf(curve.x) > 0))
+  if (curve.x.length < 3 || !(reachOf(curve.x) > 0))
     return none('flat', 'The curve does not move: every sample has one angle or displacement.');
   const found = findCycles(curve);
   if (found.cycles.length === 0)

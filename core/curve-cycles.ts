@@ -1,4 +1,5 @@
 /** A curve of two signals, and the cycles in it. */
+import { extent } from 'd3-array';
 
 /** Samples in the order taken: x an angle in ° or a displacement in mm, y a moment in N·m or a force in N. */
 export interface Curve {
@@ -18,13 +19,9 @@ const REVERSAL = 0.1;
 /** A curve whose ends lie this close, in shares of the range of x, is a closed loop. */
 const CLOSED = 0.02;
 
-function extent(x: Float64Array): [number, number] {
-  let low = Number.POSITIVE_INFINITY;
-  let high = Number.NEGATIVE_INFINITY;
-  for (const value of x) {
-    if (value < low) low = value;
-    if (value > high) high = value;
-  }
+/** Least and greatest of a signal; two infinities the wrong way round where it is empty. */
+export function rangeOf(signal: ArrayLike<number> & Iterable<number>): [number, number] {
+  const [low = Number.POSITIVE_INFINITY, high = Number.NEGATIVE_INFINITY] = extent(signal);
   return [low, high];
 }
 
@@ -56,7 +53,7 @@ function turningPoints(x: Float64Array, reach: number): { at: number; high: bool
 function fromLeast(curve: Curve): Curve {
   const { x, y } = curve;
   const n = x.length;
-  const [low, high] = extent(x);
+  const [low, high] = rangeOf(x);
   if (n < 4 || Math.abs((x[0] as number) - (x[n - 1] as number)) > CLOSED * (high - low))
     return curve;
   const turns = turningPoints(x, REVERSAL * (high - low));
@@ -79,7 +76,7 @@ function fromLeast(curve: Curve): Curve {
  */
 export function findCycles(curve: Curve): { curve: Curve; cycles: Cycle[]; unreturned: number } {
   const turned = fromLeast(curve);
-  const [low, high] = extent(turned.x);
+  const [low, high] = rangeOf(turned.x);
   const turns = turningPoints(turned.x, REVERSAL * (high - low));
   const cycles: Cycle[] = [];
   let unreturned = 0;

@@ -1,5 +1,5 @@
 /** Reads the rows of a curve file into samples, with a plain answer for each fault. */
-import type { Curve } from './curve-cycles.ts';
+import { type Curve, rangeOf } from './curve-cycles.ts';
 import { type LineFault, readPlainNumber } from './delimited.ts';
 import type { CurveTraits } from './quantity.ts';
 
@@ -169,12 +169,7 @@ export function curveReader(traits: CurveTraits): CurveReader {
 /** Radians called degrees, degrees called radians, or both in one column. */
 function mixedAngles(x: number[], lines: number[], layout: Layout): LineFault | undefined {
   const column = layout.header[layout.x.index] ?? '';
-  let low = Number.POSITIVE_INFINITY;
-  let high = Number.NEGATIVE_INFINITY;
-  for (const value of x) {
-    if (value < low) low = value;
-    if (value > high) high = value;
-  }
+  const [low, high] = rangeOf(x);
   const reach = Math.max(Math.abs(low), Math.abs(high));
   for (let i = 1; i < x.length; i++) {
     const [a, b] = [Math.abs(x[i - 1] as number), Math.abs(x[i] as number)];

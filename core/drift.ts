@@ -63,7 +63,13 @@ export interface DriftTrend {
   verdict: 'drifting' | 'steady';
 }
 
-/** Straight line through the deviations over time; undefined for fewer than four checks. */
+/**
+ * Straight line through the deviations over time: slope by least squares with U = t(0.975, n − 2)
+ * times its standard uncertainty (NIST/SEMATECH e-Handbook); drifting where the slope exceeds U.
+ * In the gauge's unit per month.
+ *
+ * @returns undefined for fewer than four checks, or all at one moment
+ */
 export function driftTrend(checks: readonly DriftCheck[]): DriftTrend | undefined {
   if (checks.length < LEAST_CHECKS) return undefined;
   const days = checks.map((check) => Date.parse(check.at) / DAY_MS);
@@ -72,9 +78,7 @@ export function driftTrend(checks: readonly DriftCheck[]): DriftTrend | undefine
     checks.map((check) => check.value - check.nominal),
   );
   if (!fit) return undefined;
-  const centre = days.reduce((sum, day) => sum + day, 0) / days.length;
-  const sxx = days.reduce((sum, day) => sum + (day - centre) ** 2, 0);
-  const U = tQuantile(0.975, days.length - 2) * (fit.residualSd / Math.sqrt(sxx)) * DAYS_PER_MONTH;
+  const U = tQuantile(0.975, days.length - 2) * fit.slopeSd * DAYS_PER_MONTH;
   const perMonth = fit.slope * DAYS_PER_MONTH;
   return { perMonth, U, verdict: Math.abs(perMonth) > U ? 'drifting' : 'steady' };
 }

@@ -5,12 +5,15 @@ export interface LineFit {
   slope: number;
   /** Residual standard deviation with n − 2 degrees of freedom; 0 for two points. */
   residualSd: number;
+  /** Standard uncertainty of the slope, residual SD over √Sxx. */
+  slopeSd: number;
   n: number;
 }
 
 /**
  * Least squares of y on x, centred first so that large offsets cost no digits.
- * Formula: any handbook of statistics; checked against NIST's certified Norris values.
+ * Slope Sxy/Sxx, intercept and residual SD: NIST/SEMATECH e-Handbook of Statistical Methods, least
+ * squares; checked against NIST's certified Norris values. Slope in units of y per unit of x.
  *
  * @returns undefined for fewer than two points, or where x does not vary
  * @example fitLine([0, 1, 2], [1, 3, 5]) // intercept 1, slope 2, residualSd 0
@@ -37,5 +40,6 @@ export function fitLine(x: ArrayLike<number>, y: ArrayLike<number>): LineFit | u
   let squares = 0;
   for (let i = 0; i < n; i++)
     squares += ((y[i] as number) - intercept - slope * (x[i] as number)) ** 2;
-  return { intercept, slope, residualSd: n > 2 ? Math.sqrt(squares / (n - 2)) : 0, n };
+  const residualSd = n > 2 ? Math.sqrt(squares / (n - 2)) : 0;
+  return { intercept, slope, residualSd, slopeSd: residualSd / Math.sqrt(sxx), n };
 }

@@ -22,6 +22,23 @@ export const QUANTITY_GROUPS = [
 ] as const;
 export type QuantityGroup = (typeof QUANTITY_GROUPS)[number];
 
+/** Headings of the groups, wherever they are listed. */
+export const GROUP_TITLES: Readonly<Record<QuantityGroup, string>> = {
+  mass: 'Mass',
+  length: 'Length',
+  stack: 'Stack and drop',
+  layers: 'Layers of the sole',
+  sole: 'Sole, outside',
+  inside: 'Inside',
+  toe: 'Toe',
+  upper: 'Upper and shaft',
+  hardness: 'Hardness',
+  flex: 'Bend, twist and press',
+  'by hand': 'By hand',
+  tread: 'Lugs and tread',
+  own: 'This lab’s own',
+};
+
 export const DRAWING_VIEWS = [
   'side',
   'section',

@@ -1,7 +1,6 @@
 /** The API as a client sees it: contract, repeats, refusals, and what a fault leaves behind. */
 import { copyFileSync, existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
-import { request as rawRequest, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import { request as rawRequest } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
@@ -10,44 +9,19 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { ENDPOINTS } from '#contract/api.ts';
 import { CALCULATIONS } from '#contract/calculations.ts';
 import { CHANGE_HEADER, PATHS, type PathName } from '#contract/paths.ts';
-import { createApp } from './app.ts';
-import { type Db, openDatabase } from './store/database.ts';
+import { type Sent, type ServedApp, serveApp } from './served-app.ts';
+import { openDatabase } from './store/database.ts';
 
-let db: Db;
-let server: Server;
-let base: string;
+let served: ServedApp;
 
 beforeEach(async () => {
-  db = openDatabase(':memory:', '2026-03-01');
-  const app = createApp({ db, version: 'test', now: () => '2026-03-01T10:00:00.000Z' });
-  server = await new Promise((resolve) => {
-    const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
-  });
-  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  served = await serveApp(':memory:');
 });
 
-afterEach(async () => {
-  await new Promise((resolve) => server.close(resolve));
-  db.close();
-});
+afterEach(() => served.close());
 
-interface Sent {
-  status: number;
-  body: any;
-}
-
-async function send(method: string, path: string, body?: unknown, change = uuid7()): Promise<Sent> {
-  const response = await fetch(`${base}${path}`, {
-    method,
-    headers: {
-      ...(body === undefined ? {} : { 'content-type': 'application/json' }),
-      ...(method === 'GET' ? {} : { [CHANGE_HEADER]: change }),
-    },
-    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-  });
-  return { status: response.status, body: await response.json() };
-}
-
+const send = (method: string, path: string, body?: unknown, change?: string) =>
+  served.send(method, path, body, change ? { change } : {});
 const post = (path: string, body: unknown, change?: string) => send('POST', path, body, change);
 const get = (path: string) => send('GET', path);
 const calc = (name: string, input: unknown) => post(`/api/calc/${name}`, input);
@@ -172,8 +146,8 @@ describe('receiving and measuring', () => {
   it('never rewrites or deletes a reading, not even by SQL', async () => {
     const { reading } = await bench();
     await post('/api/readings', reading('mass', 'left', '312'));
-    expect(() => db.exec('DELETE FROM reading')).toThrow(/kept/);
-    expect(() => db.exec('UPDATE reading SET value = 1')).toThrow(/not rewritten/);
+    expect(() => served.db.exec('DELETE FROM reading')).toThrow(/kept/);
+    expect(() => served.db.exec('UPDATE reading SET value = 1')).toThrow(/not rewritten/);
   });
   it.each([
     ['31 g', 'wrong unit'],
@@ -246,7 +220,7 @@ describe('bad requests', () => {
     ['GET', '/api/comparison?editions=a,a', undefined, 422],
     ['GET', '/api/sheets/x?label=huge', undefined, 422],
   ])('%s %s answers as problem details', async (method, path, body, status) => {
-    const response = await fetch(`${base}${path}`, {
+    const response = await fetch(`${served.base}${path}`, {
       method,
       headers: { 'content-type': 'application/json', [CHANGE_HEADER]: uuid7() },
       ...(body === undefined ? {} : { body }),
@@ -271,7 +245,7 @@ describe('bad requests', () => {
 describe('only its own pages may drive it', () => {
   const withHeaders = (headers: Record<string, string>) =>
     new Promise<number>((resolve, reject) => {
-      const { port } = server.address() as AddressInfo;
+      const { port } = new URL(served.base);
       rawRequest({ host: '127.0.0.1', port, path: '/api/lab', headers }, (response) => {
         response.resume();
         resolve(response.statusCode ?? 0);
@@ -280,15 +254,16 @@ describe('only its own pages may drive it', () => {
         .end();
     });
   it('refuses another host name, another origin and cross-site requests', async () => {
-    const host = base.slice('http://'.length);
+    const host = served.base.slice('http://'.length);
     expect(await withHeaders({ host })).toBe(200);
-    expect(await withHeaders({ host, origin: base })).toBe(200);
+    expect(await withHeaders({ host, origin: served.base })).toBe(200);
     expect(await withHeaders({ host: 'elsewhere.example' })).toBe(403);
     expect(await withHeaders({ host, origin: 'http://elsewhere.example' })).toBe(403);
     expect(await withHeaders({ host, 'sec-fetch-site': 'cross-site' })).toBe(403);
   });
   it('allows no inline script and nothing from elsewhere', async () => {
-    const policy = (await fetch(`${base}/api/health`)).headers.get('content-security-policy') ?? '';
+    const policy =
+      (await fetch(`${served.base}/api/health`)).headers.get('content-security-policy') ?? '';
     expect(policy).toContain("default-src 'none'");
     expect(policy).toContain("script-src 'self';");
     expect(policy).not.toMatch(/https?:/);
@@ -298,8 +273,8 @@ describe('only its own pages may drive it', () => {
 describe('a full disk', () => {
   it('writes nothing and says so', async () => {
     const { reading } = await bench();
-    const pages = Number(db.pragma('page_count', { simple: true }));
-    db.pragma(`max_page_count = ${pages}`);
+    const pages = Number(served.db.pragma('page_count', { simple: true }));
+    served.db.pragma(`max_page_count = ${pages}`);
     let refused: Sent | undefined;
     let kept = 0;
     for (let i = 0; i < 2000 && !refused; i++) {
@@ -308,9 +283,9 @@ describe('a full disk', () => {
       else refused = sent;
     }
     expect(refused?.status).toBe(507);
-    db.pragma('max_page_count = 1000000');
+    served.db.pragma('max_page_count = 1000000');
     expect((await get('/api/pairs')).body[0].readings).toBe(kept);
-    expect(db.prepare('SELECT count(*) AS n FROM reading').get()).toEqual({ n: kept });
+    expect(served.db.prepare('SELECT count(*) AS n FROM reading').get()).toEqual({ n: kept });
   });
 });
 

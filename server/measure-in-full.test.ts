@@ -1,67 +1,29 @@
 /** Instruments, protocols, curves and files of readings over the API, on a database file. */
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
-import type { Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { v7 as uuid7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { CHANGE_HEADER } from '#contract/paths.ts';
-import { createApp } from './app.ts';
 import { READINGS_HEADER } from './formats/readings-file.ts';
-import { type Db, openDatabase } from './store/database.ts';
+import { type ServedApp, serveApp } from './served-app.ts';
 
-let db: Db;
-let server: Server;
-let base: string;
+let served: ServedApp;
 let folder: string;
-
-async function serve(path: string): Promise<void> {
-  db = openDatabase(path, '2026-03-01');
-  const app = createApp({ db, version: 'test', now: () => '2026-03-01T10:00:00.000Z' });
-  server = await new Promise((resolve) => {
-    const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
-  });
-  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-}
 
 beforeEach(async () => {
   folder = mkdtempSync(join(tmpdir(), 'emvex-measure-'));
-  await serve(join(folder, 'book.db'));
+  served = await serveApp(join(folder, 'book.db'));
 });
 
 afterEach(async () => {
-  await new Promise((resolve) => server.close(resolve));
-  db.close();
+  await served.close();
   rmSync(folder, { recursive: true });
 });
 
-interface Sent {
-  status: number;
-  body: any;
-}
-
-async function send(
-  method: string,
-  path: string,
-  body?: unknown,
-  type = 'application/json',
-): Promise<Sent> {
-  const response = await fetch(`${base}${path}`, {
-    method,
-    headers: {
-      ...(body === undefined ? {} : { 'content-type': type }),
-      ...(method === 'GET' ? {} : { [CHANGE_HEADER]: uuid7() }),
-    },
-    ...(body === undefined
-      ? {}
-      : { body: type === 'application/json' ? JSON.stringify(body) : (body as string) }),
-  });
-  const text = await response.text();
-  const json = response.headers.get('content-type')?.includes('json');
-  return { status: response.status, body: json ? JSON.parse(text) : text };
-}
+const send = (method: string, path: string, body?: unknown, type?: string) =>
+  served.send(method, path, body, type ? { type } : {});
 const post = (path: string, body: unknown) => send('POST', path, body);
 const put = (path: string, body: unknown) => send('PUT', path, body);
 const get = (path: string) => send('GET', path);
@@ -408,7 +370,7 @@ describe('a curve', () => {
     expect(status).toBe(422);
     expect(body.detail).toContain(says);
     expect((await get('/api/pairs')).body[0].readings).toBe(0);
-    expect(db.prepare('SELECT count(*) AS n FROM curve').get()).toEqual({ n: 0 });
+    expect(served.db.prepare('SELECT count(*) AS n FROM curve').get()).toEqual({ n: 0 });
   });
   it('is not taken of a mass, nor in a window that it does not cover', async () => {
     const { address } = await fixture();
@@ -461,9 +423,8 @@ describe('readings from a file', () => {
     expect(first.split('\n')[0]).toBe(HEADER);
     expect(first).toContain('"shoe, held askew"');
     expect((await load(first)).body).toMatchObject({ added: 0, alreadyThere: 3 });
-    await new Promise((resolve) => server.close(resolve));
-    db.close();
-    await serve(join(folder, 'other.db'));
+    await served.close();
+    served = await serveApp(join(folder, 'other.db'));
     await bench();
     await load(first);
     expect(await saved()).toBe(first);
@@ -550,7 +511,7 @@ describe('readings from a file', () => {
   });
   it('are no other encoding than UTF-8', async () => {
     await bench();
-    const response = await fetch(`${base}/api/readings/import`, {
+    const response = await fetch(`${served.base}/api/readings/import`, {
       method: 'POST',
       headers: { 'content-type': 'text/csv', [CHANGE_HEADER]: uuid7() },
       body: Buffer.concat([Buffer.from(`${FILE}\n`), Buffer.from([0x4e, 0xe9, 0x0a])]),
@@ -568,8 +529,8 @@ describe('readings from a file', () => {
       headers: { 'content-type': 'text/csv', [CHANGE_HEADER]: change },
       body: [HEADER, ...lines].join('\n'),
     });
-    const first = fetch(`${base}/api/readings/import`, options(id));
-    const second = fetch(`${base}/api/readings/import`, options(uuid7()));
+    const first = fetch(`${served.base}/api/readings/import`, options(id));
+    const second = fetch(`${served.base}/api/readings/import`, options(uuid7()));
     const statuses = (await Promise.all([first, second])).map((one) => one.status).sort();
     expect(statuses).toEqual([200, 409]);
     const progress = await get(`/api/imports/${id}`);
@@ -584,7 +545,7 @@ describe('readings from a file', () => {
     );
     const controller = new AbortController();
     const id = uuid7();
-    const sent = fetch(`${base}/api/readings/import`, {
+    const sent = fetch(`${served.base}/api/readings/import`, {
       method: 'POST',
       headers: { 'content-type': 'text/csv', [CHANGE_HEADER]: id },
       body: [HEADER, ...lines].join('\n'),
@@ -603,7 +564,7 @@ describe('readings from a file', () => {
       if (again.status !== 409) break;
       await new Promise((resolve) => setTimeout(resolve, 25));
     }
-    const kept = db.prepare('SELECT count(*) AS n FROM reading').get();
+    const kept = served.db.prepare('SELECT count(*) AS n FROM reading').get();
     // Either it was stopped in time, or it had ended before: never a part of it.
     expect([{ n: 0 }, { n: 60_000 }]).toContainEqual(kept);
   }, 30_000);
@@ -633,9 +594,8 @@ describe('a book of the first version', () => {
         '2025-01-02T09:01:00Z', NULL, '', '');
       PRAGMA user_version = 1;`);
     old.close();
-    await new Promise((resolve) => server.close(resolve));
-    db.close();
-    await serve(path);
+    await served.close();
+    served = await serveApp(path);
     expect(readdirSync(join(folder, 'backups'))).toContain('old-2026-03-01-before-v2.db');
     const lab = (await get('/api/lab')).body;
     expect(lab.protocols[0]).toMatchObject({ used: true, retired: false, lineId: 'c' });

@@ -13,7 +13,7 @@ import {
   type MeasuredQuantityId,
   type QuantityId,
 } from '#core/quantities.ts';
-import type { QuantityDefinition, QuantityGroup } from '#core/quantity.ts';
+import { GROUP_TITLES, QUANTITY_GROUPS, type QuantityDefinition } from '#core/quantity.ts';
 import { isSameSize, type SizeLabel } from '#core/size-label.ts';
 import { viewFigure } from './figure-view.ts';
 import { type LoopReader, loopsOf } from './loops.ts';
@@ -26,19 +26,10 @@ type ClaimRecord = EditionRecord['claims'][number];
 
 const STACK_FIGURES: QuantityId[] = ['heel-stack', 'midfoot-stack', 'forefoot-stack', 'drop'];
 
-/** The groups that stand beside mass and stacks, in the order of the sheet. */
-const GROUP_TITLES: Partial<Record<QuantityGroup, string>> = {
-  length: 'Length',
-  layers: 'Layers of the sole',
-  sole: 'Sole, outside',
-  inside: 'Inside',
-  toe: 'Toe',
-  upper: 'Upper and shaft',
-  hardness: 'Hardness',
-  flex: 'Bend, twist and press',
-  tread: 'Lugs and tread',
-  own: 'This lab’s own',
-};
+/** The groups that stand after mass and stacks; scores by hand have their own place. */
+const FURTHER_GROUPS = QUANTITY_GROUPS.filter(
+  (group) => !['mass', 'stack', 'by hand'].includes(group),
+);
 
 /** The set-ups in which a quantity was taken; one empty word where it needs none. */
 function setupsOf(
@@ -208,10 +199,10 @@ export function buildSheet(
         STACK_FIGURES,
       ),
     ),
-    ...Object.entries(GROUP_TITLES).map(([group, title]) =>
+    ...FURTHER_GROUPS.map((group) =>
       section(
         group,
-        title,
+        GROUP_TITLES[group],
         plain,
         read.filter((one) => one.group === group).map((one) => one.id as QuantityId),
       ),

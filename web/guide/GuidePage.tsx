@@ -1,27 +1,11 @@
 import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { QUANTITY_GROUPS, type QuantityDefinition } from '#core/quantity.ts';
+import { GROUP_TITLES, QUANTITY_GROUPS, type QuantityDefinition } from '#core/quantity.ts';
 import { nameTool } from '#core/tools.ts';
 import { canonicalUnit } from '#core/units.ts';
 import { QuantityDrawing } from '../drawing/QuantityDrawing.tsx';
 import { useCatalogue } from '../shell/units.ts';
 import classes from './GuidePage.module.css';
-
-const GROUP_TITLES: Record<(typeof QUANTITY_GROUPS)[number], string> = {
-  mass: 'Mass',
-  length: 'Length',
-  stack: 'Stack and drop',
-  layers: 'Layers of the sole',
-  sole: 'Sole, outside',
-  inside: 'Inside',
-  toe: 'Toe',
-  upper: 'Upper and shaft',
-  hardness: 'Hardness',
-  flex: 'Bend, twist and press',
-  'by hand': 'By hand',
-  tread: 'Lugs and tread',
-  own: 'This lab’s own',
-};
 
 const DEPENDS_WORDS = {
   stack: 'stack basis',

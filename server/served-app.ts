@@ -1,0 +1,59 @@
+/** An app on a port of its own, and a client for it: what the API tests share. */
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { v7 as uuid7 } from 'uuid';
+import { CHANGE_HEADER } from '#contract/paths.ts';
+import { createApp } from './app.ts';
+import { type Db, openDatabase } from './store/database.ts';
+
+export interface Sent {
+  status: number;
+  // Untyped on purpose: tests look into answers of every shape, wrong ones too.
+  body: any;
+}
+
+export interface ServedApp {
+  db: Db;
+  base: string;
+  /** Sends JSON, or text of another type; JSON answers are parsed. */
+  send: (
+    method: string,
+    path: string,
+    body?: unknown,
+    terms?: { change?: string; type?: string },
+  ) => Promise<Sent>;
+  close: () => Promise<void>;
+}
+
+/** Serves a database at a fixed moment, 1 March 2026. */
+export async function serveApp(databasePath: string): Promise<ServedApp> {
+  const db = openDatabase(databasePath, '2026-03-01');
+  const app = createApp({ db, version: 'test', now: () => '2026-03-01T10:00:00.000Z' });
+  const server = await new Promise<Server>((resolve) => {
+    const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
+  });
+  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  return {
+    db,
+    base,
+    async send(method, path, body, { change = uuid7(), type = 'application/json' } = {}) {
+      const response = await fetch(`${base}${path}`, {
+        method,
+        headers: {
+          ...(body === undefined ? {} : { 'content-type': type }),
+          ...(method === 'GET' ? {} : { [CHANGE_HEADER]: change }),
+        },
+        ...(body === undefined
+          ? {}
+          : { body: type === 'application/json' ? JSON.stringify(body) : String(body) }),
+      });
+      const text = await response.text();
+      const json = response.headers.get('content-type')?.includes('json');
+      return { status: response.status, body: json ? JSON.parse(text) : text };
+    },
+    async close() {
+      await new Promise((resolve) => server.close(resolve));
+      db.close();
+    },
+  };
+}
