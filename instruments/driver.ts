@@ -58,7 +58,6 @@ export function createGaugeDriver(options: DriverOptions = {}): GaugeFeed {
   const heard = new Map<string, Map<string, Heard>>();
   const samples = new Map<string, { quantity: string; samples: GaugeSample[]; ended: boolean }>();
   const listeners = new Set<(event: GaugeEvent) => void>();
-  let changed = false;
   let closed = false;
 
   function addressOf({ name, connection }: WatchedInstrument): string {
@@ -72,7 +71,6 @@ export function createGaugeDriver(options: DriverOptions = {}): GaugeFeed {
     line.connected = false;
     line.rest = '';
     line.fault = fault;
-    changed = true;
     if (closed || lines.get(line.address) !== line) return;
     clearTimeout(line.timer);
     line.timer = setTimeout(
@@ -96,7 +94,6 @@ export function createGaugeDriver(options: DriverOptions = {}): GaugeFeed {
       line.connected = true;
       line.failures = 0;
       line.fault = '';
-      changed = true;
     });
     socket.on('data', (text: string) => hear(line, text));
     socket.on('error', () => undefined);
@@ -114,15 +111,12 @@ export function createGaugeDriver(options: DriverOptions = {}): GaugeFeed {
     for (const piece of pieces) {
       const said = readGaugeLine(piece);
       if (!said) continue;
-      if (said.kind === 'fault') {
-        line.fault = `it says what is no reading: ${said.message}`;
-        changed = true;
-      } else take(line.address, said);
+      if (said.kind === 'fault') line.fault = `it says what is no reading: ${said.message}`;
+      else take(line.address, said);
     }
   }
 
   function take(address: string, said: GaugeLine): void {
-    changed = true;
     const key = keyOf(said.instrument);
     if (said.kind === 'reading') {
       const byAddress = heard.get(key) ?? new Map<string, Heard>();
@@ -219,8 +213,6 @@ export function createGaugeDriver(options: DriverOptions = {}): GaugeFeed {
     // Silence is a change that no line announces, so the state is looked at each time.
     const state = present();
     const text = JSON.stringify(state);
-    if (!changed && text === told) return;
-    changed = false;
     if (text === told) return;
     told = text;
     for (const listener of listeners) listener(state);
@@ -259,7 +251,6 @@ export function createGaugeDriver(options: DriverOptions = {}): GaugeFeed {
         lines.set(address, line);
         reach(line);
       }
-      changed = true;
     },
     place: ({ instrumentId, ...held }) => send(instrumentId, { kind: 'place', ...held }),
     run: ({ instrumentId, ...held }) => send(instrumentId, { kind: 'run', ...held }),
