@@ -57,7 +57,7 @@ function fixedCentre(
   const value = median(values);
   if (!repeatability) {
     const scatter = scatterOfMean(values);
-    return scatter && { value, u: (medianFactor(n) * (scatter.sd ?? 0)) as number, df: scatter.df };
+    return scatter && { value, u: medianFactor(n) * (scatter.sd ?? 0), df: scatter.df };
   }
   const wide =
     n >= 2 && n <= MOST_JUDGED && decideRepeats(values, repeatability.sd).action !== 'mean';

@@ -69,7 +69,7 @@ export function exportReadings(
     row.note,
   ];
   function* pieces() {
-    yield stringify([READINGS_HEADER as unknown as string[]], { delimiter });
+    yield stringify([[...READINGS_HEADER]], { delimiter });
     let batch: ReturnType<typeof rowOf>[] = [];
     try {
       const select = reader.prepare<[{ tag: string | null }], ExportRow>(SELECT);
