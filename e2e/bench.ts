@@ -6,16 +6,18 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test as base, expect, type Page } from '@playwright/test';
 
-/** A port that is free now. */
+/**
+ * A port that is free now, below those that the system lends to outgoing connections: the browser
+ * opens many, and one of them could take a lent port between this look and the server's start.
+ */
 async function freePort(): Promise<number> {
-  return new Promise((resolve, reject) => {
+  const port = 20_000 + Math.floor(Math.random() * 12_000);
+  const free = await new Promise<boolean>((resolve) => {
     const probe = createServer();
-    probe.on('error', reject);
-    probe.listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
-    });
+    probe.on('error', () => resolve(false));
+    probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
   });
+  return free ? port : freePort();
 }
 
 export class Bench {
