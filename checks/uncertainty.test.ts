@@ -3,10 +3,10 @@ import { readFileSync } from 'node:fs';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
 import { differenceOf } from '#core/difference.ts';
+import { tProbability, tQuantile } from '#core/distributions.ts';
 import { findOutlier, grubbsCritical } from '#core/outlier.ts';
 import { scatterOfMean, summariseReadings } from '#core/repeated-readings.ts';
 import { decideRepeats } from '#core/repeats.ts';
-import { tProbability, tQuantile } from '#core/student-t.ts';
 import { coverageFactor, effectiveDf, standardUncertainty } from '#core/uncertainty.ts';
 
 const published = JSON.parse(readFileSync(new URL('./published.json', import.meta.url), 'utf8'));

@@ -1,6 +1,7 @@
 /** Is a difference real, and would anyone notice it? */
+
+import { tQuantile } from './distributions.ts';
 import { combineFigures, type Figure, figureDf, figureUncertainty } from './figure.ts';
-import { tQuantile } from './student-t.ts';
 import { effectiveDf, expand, standardUncertainty } from './uncertainty.ts';
 
 export type DifferenceVerdict = 'real' | 'not shown' | 'cannot tell';

@@ -1,6 +1,7 @@
 /** Drift checks of a gauge against a reference piece. */
+
+import { tQuantile } from './distributions.ts';
 import { fitLine } from './line-fit.ts';
-import { tQuantile } from './student-t.ts';
 
 export interface DriftCheck {
   /** ISO time. */

@@ -7,7 +7,9 @@ declare module 'jstat' {
   const jStat: {
     normal: Distribution<[mean: number, sd: number]>;
     studentt: Distribution<[df: number]>;
+    noncentralt: { cdf(x: number, df: number, noncentrality: number): number };
     centralF: Distribution<[over: number, under: number]>;
+    chisquare: Distribution<[df: number]>;
   };
   export default jStat;
 }

@@ -1,6 +1,6 @@
 /** Grubbs' test for one doubtful reading (ISO 5725-2), with a guard against ties. */
 import { mean, median, sampleStandardDeviation } from 'simple-statistics';
-import { tQuantile } from './student-t.ts';
+import { tQuantile } from './distributions.ts';
 
 export interface OutlierTest {
   /** Index of the reading that lies too far off; absent where none does. */

@@ -1,7 +1,7 @@
 /** The mean of repeated readings at one station of one shoe and the scatter behind it. */
 import { mean, sampleStandardDeviation } from 'simple-statistics';
+import { fQuantileAt } from './distributions.ts';
 import { roundToUncertainty, type Shown } from './rounding.ts';
-import { fQuantileAt } from './student-t.ts';
 import {
   coverageFactor,
   effectiveDf,

@@ -6,7 +6,7 @@
  * zero error of a gauge cancels in a drop, doubles in a sum, and enters a mean of two shoes once,
  * without a rule of its own for each.
  */
-import { tQuantile } from './student-t.ts';
+import { tQuantile } from './distributions.ts';
 
 export const TERM_KINDS = [
   'readings',

@@ -23,6 +23,8 @@ import type { Db } from './store/database.ts';
 import { openStores } from './stores.ts';
 
 const LARGEST_BODY = '1mb';
+/** A study of 100,000 readings, for a calculation without a record. */
+const LARGEST_CALCULATION = '16mb';
 
 export interface AppOptions {
   db: Db;
@@ -82,6 +84,7 @@ export function createApp(options: AppOptions): Express {
   app.disable('x-powered-by');
   app.set('etag', 'weak');
   app.use(guardHost, protection, compression());
+  app.use('/api/calc', express.json({ limit: LARGEST_CALCULATION }));
   app.use('/api', express.json({ limit: LARGEST_BODY }), (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();

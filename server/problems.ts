@@ -2,7 +2,7 @@
 import Database from 'better-sqlite3';
 import type { ErrorRequestHandler, Response } from 'express';
 import { z } from 'zod';
-import { CalculationFault } from '#contract/calculations.ts';
+import { CalculationFault } from '#contract/calculation.ts';
 import { PROBLEM_TYPE } from '#contract/paths.ts';
 import type { Problem } from '#contract/records.ts';
 

@@ -1,4 +1,4 @@
-/** Quantiles of Student's t and Fisher's F, from the jstat distributions (to about eight digits). */
+/** Quantiles and probabilities of the usual distributions, from jstat (to about eight digits). */
 import jStat from 'jstat';
 
 /** Beyond this many degrees of freedom t is the normal distribution to all printed digits. */
@@ -18,7 +18,27 @@ export function tProbability(t: number, df: number): number {
   return df > PRACTICALLY_NORMAL ? jStat.normal.cdf(t, 0, 1) : jStat.studentt.cdf(t, df);
 }
 
+/** P(T ≤ t) for the noncentral t with noncentrality `shift`: what the power of a t test is made of. */
+export function noncentralTProbability(t: number, df: number, shift: number): number {
+  return jStat.noncentralt.cdf(t, df, shift);
+}
+
+/** The p-quantile of the standard normal distribution. */
+export function normalQuantile(p: number): number {
+  return jStat.normal.inv(p, 0, 1);
+}
+
 /** The p-quantile of F with `over` and `under` degrees of freedom. */
 export function fQuantileAt(p: number, over: number, under: number): number {
   return jStat.centralF.inv(p, over, Math.min(under, PRACTICALLY_NORMAL));
+}
+
+/** P(F > f): the p-value of an analysis of variance. */
+export function fExceeds(f: number, over: number, under: number): number {
+  return 1 - jStat.centralF.cdf(f, over, Math.min(under, PRACTICALLY_NORMAL));
+}
+
+/** The p-quantile of chi-square with `df` degrees of freedom. */
+export function chiSquareQuantile(p: number, df: number): number {
+  return jStat.chisquare.inv(p, df);
 }

@@ -1,0 +1,67 @@
+/** What a named calculation is, and the shapes that several of them share. */
+import { z } from 'zod';
+import { LABEL_SYSTEMS, labelFault } from '#core/size-label.ts';
+
+/** A value that a calculation cannot work with: answered as 422 with the field it concerns. */
+export class CalculationFault extends Error {
+  readonly field: string;
+  readonly choices: string[] | undefined;
+  constructor(field: string, message: string, choices?: string[]) {
+    super(message);
+    this.field = field;
+    this.choices = choices;
+  }
+}
+
+export interface Calculation<In extends z.ZodType = z.ZodType, Out extends z.ZodType = z.ZodType> {
+  name: string;
+  summary: string;
+  /** Where the formula comes from. */
+  source: string;
+  input: In;
+  output: Out;
+  /** A worked input, used in the docs and tried in the tests. */
+  example: z.input<In>;
+  calculate: (input: z.output<In>) => z.input<Out>;
+}
+
+export function calculation<In extends z.ZodType, Out extends z.ZodType>(
+  entry: Calculation<In, Out>,
+): Calculation {
+  return entry as unknown as Calculation;
+}
+
+export const MOST_VALUES = 100_000;
+export const finite = z.number();
+export const positive = z.number().positive();
+export const standardU = z.number().nonnegative();
+/** Degrees of freedom; null stands for unlimited, which JSON cannot write. */
+export const dfIn = z
+  .number()
+  .positive()
+  .nullable()
+  .optional()
+  .describe('degrees of freedom; null or left out: unlimited');
+export const dfOut = z
+  .number()
+  .nullable()
+  .describe('effective degrees of freedom; null: unlimited');
+export const writeDf = (df: number) => (Number.isFinite(df) ? df : null);
+export const unlimited = (df: number | null | undefined) => df ?? Number.POSITIVE_INFINITY;
+
+export const label = z
+  .object({ system: z.enum(LABEL_SYSTEMS), size: finite })
+  .superRefine((value, context) => {
+    const fault = labelFault(value);
+    if (fault) context.addIssue({ code: 'custom', path: ['size'], message: fault });
+  });
+
+/** Turns a range fault of the core into an answer that names the field. */
+export function guarded<T>(field: string, work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    if (error instanceof RangeError) throw new CalculationFault(field, error.message);
+    throw error;
+  }
+}
