@@ -1,6 +1,7 @@
 /** What each address takes and answers. The server, its OpenAPI page and the web client read this. */
 import { z } from 'zod';
 import { TOOL_NAMES } from '#core/tools.ts';
+import * as match from './match-records.ts';
 import type { PathName } from './paths.ts';
 import * as records from './records.ts';
 
@@ -14,6 +15,7 @@ export interface Endpoint {
 
 const byId = z.object({ id: records.id });
 const done = z.object({ id: records.id });
+const reasonGiven = z.object({ reason: z.string().trim().min(1, 'a reason is missing').max(200) });
 
 export const ENDPOINTS = {
   health: {
@@ -136,7 +138,7 @@ export const ENDPOINTS = {
   withdrawClaim: {
     summary: 'Withdraws a claim, with a reason; it stays in the record.',
     params: byId,
-    body: z.object({ reason: z.string().trim().min(1, 'a reason is missing').max(200) }),
+    body: reasonGiven,
     answer: done,
   },
   addReported: {
@@ -176,7 +178,7 @@ export const ENDPOINTS = {
   voidReading: {
     summary: 'Voids a reading, with a reason; it stays in the record.',
     params: byId,
-    body: z.object({ reason: z.string().trim().min(1, 'a reason is missing').max(200) }),
+    body: reasonGiven,
     answer: done,
   },
   windowCurve: {
@@ -189,6 +191,89 @@ export const ENDPOINTS = {
       reason: z.string().trim().min(1, 'a reason is missing').max(200),
     }),
     answer: records.reading,
+  },
+  getMatch: {
+    summary: 'The match checks of a pair, and the terms they are judged by.',
+    params: z.object({ tag: z.string().max(16) }),
+    answer: match.matchRecord,
+  },
+  startMatch: {
+    summary: 'Begins a check of left against right.',
+    body: match.matchStart,
+    answer: done,
+  },
+  seeMatch: {
+    summary: 'Says what was seen: labels, footbed marks, looks, features left out.',
+    params: byId,
+    body: match.matchSeen,
+    answer: done,
+  },
+  decideMatch: {
+    summary: 'Decides a check: keep, keep and note, or return.',
+    params: byId,
+    body: match.matchDecision,
+    answer: z.object({ id: records.id, words: z.string() }),
+  },
+  recordMatchReading: {
+    summary: 'Records a reading of a feature of one shoe, as typed.',
+    params: byId,
+    body: match.newMatchReading,
+    answer: z.object({ id: records.id, value: z.number() }),
+  },
+  voidMatchReading: {
+    summary: 'Voids a reading of a check, with a reason; it stays in the record.',
+    params: byId,
+    body: reasonGiven,
+    answer: done,
+  },
+  nameMatchFeature: {
+    summary: 'Names the outsole feature of a model that is compared.',
+    params: byId,
+    body: z.object({
+      feature: match.matchFeatureId,
+      name: z.string().trim().min(1, 'a name is missing').max(60),
+    }),
+    answer: done,
+  },
+  countPair: {
+    summary: 'Includes a rejected pair in the figures of its model, or leaves it out again.',
+    params: byId,
+    body: z.object({
+      reason: z.string().trim().max(200).describe('why it counts all the same; empty: left out'),
+    }),
+    answer: done,
+  },
+  setDiscipline: {
+    summary: 'Says what an edition is made for: its tolerances follow.',
+    params: byId,
+    body: z.object({ discipline: match.anyDiscipline }),
+    answer: done,
+  },
+  listTolerances: {
+    summary: 'Left-right tolerances by feature and discipline, with every change.',
+    answer: match.toleranceHistory,
+  },
+  setTolerance: {
+    summary: 'Changes a left-right tolerance, with a reason; the change is kept.',
+    body: match.toleranceChange,
+    answer: done,
+  },
+  listPhotographs: {
+    summary: 'The photographs of a pair, a check or a note.',
+    query: match.photographFields.pick({ subjectKind: true, subjectId: true }),
+    answer: z.array(match.photograph),
+  },
+  captionPhotograph: {
+    summary: 'Changes the side and caption of a photograph.',
+    params: byId,
+    body: match.photographFields.pick({ side: true, caption: true }),
+    answer: done,
+  },
+  removePhotograph: {
+    summary: 'Removes a photograph and its file; copies in earlier backups stay.',
+    params: byId,
+    body: reasonGiven,
+    answer: done,
   },
   getSheet: {
     summary: 'The sheet of an edition at a label.',

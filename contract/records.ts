@@ -18,13 +18,13 @@ import { QUANTITY_KINDS } from '#core/units.ts';
 /** Identifiers are UUIDv7, made by whoever creates the thing. */
 export const id = z.uuidv7('an id is a UUID of version 7');
 
-const words = (most: number, what: string) =>
+export const words = (most: number, what: string) =>
   z
     .string()
     .trim()
     .min(1, `${what} is missing`)
     .max(most, `${what} is longer than ${most} characters`);
-const remark = (most = 500) => z.string().trim().max(most).default('');
+export const remark = (most = 500) => z.string().trim().max(most).default('');
 const day = z.iso.date('a date is written 2026-03-14').nullable().default(null);
 export const moment = z.iso.datetime({
   offset: true,
@@ -105,6 +105,8 @@ export const pairFields = z.object({
     .default(0),
   note: remark(2000),
   shelved: z.boolean().default(false),
+  lot: remark(40).describe('lot or batch, as on the box'),
+  replaces: id.nullable().default(null).describe('the pair that this one was sent for'),
 });
 export type PairFields = z.infer<typeof pairFields>;
 
@@ -407,6 +409,13 @@ export const pairRow = z.object({
   forefootMm: z.number().nullable(),
   massG: z.number().nullable(),
   openSession: z.string().nullable().describe('when the sitting that is still open was begun'),
+  match: z
+    .object({
+      decision: z.enum(['keep', 'keep and note', 'return']).nullable().describe('null: begun'),
+      words: z.string(),
+    })
+    .nullable()
+    .describe('null: not checked'),
 });
 export type PairRow = z.infer<typeof pairRow>;
 
@@ -415,6 +424,8 @@ const editionRecord = editionFields.extend({
   slug: z.string(),
   maker: z.string(),
   model: z.string(),
+  modelId: id,
+  discipline: z.string(),
   claims: z.array(claim),
   reported: z.array(reported),
 });
@@ -436,6 +447,7 @@ export const editionRow = z.object({
   madeIn: madeIn.nullable(),
   widths: z.array(z.string()),
   colours: z.array(z.string()),
+  discipline: z.string(),
   pairs: z.array(z.object({ tag: z.string(), label: sizeLabel, readings: z.number().int() })),
   claims: z.number().int(),
 });
@@ -552,6 +564,16 @@ export const sheet = z.object({
       })
       .extend({ readings: z.number().int() }),
   ),
+  leftOut: z
+    .array(z.object({ tag: z.string(), words: z.string() }))
+    .describe('rejected pairs, whose figures are not in'),
+  included: z
+    .array(z.object({ tag: z.string(), reason: z.string() }))
+    .describe('rejected pairs that are in all the same, by hand'),
+  matched: z
+    .array(z.object({ tag: z.string(), decision: z.string(), words: z.string() }))
+    .describe('how the pairs stood when left was held against right'),
+  studies: z.array(z.string()).describe('gauge studies that the uncertainties lean on'),
   protocols: z.array(z.string()),
   instruments: z.array(z.string()),
   measuredBy: z.array(z.string()),

@@ -11,12 +11,15 @@ import { guardHost } from './guard.ts';
 import { importJobs } from './imports.ts';
 import { labKnowledge, refreshStale } from './measured-pairs.ts';
 import { describeApi } from './openapi.ts';
+import { photographFiles, photographFolder } from './photographs.ts';
 import { problemHandler, Refusal } from './problems.ts';
 import { mountCalculations } from './routes/calculations.ts';
 import { mountFiles } from './routes/files.ts';
 import { mountGauges } from './routes/gauges.ts';
 import { labRoutes } from './routes/lab.ts';
+import { matchRoutes, mountReturnNote } from './routes/matches.ts';
 import { pairRoutes } from './routes/pairs.ts';
+import { mountPhotographs, photographRoutes } from './routes/photographs.ts';
 import { sessionRoutes } from './routes/sessions.ts';
 import { sheetRoutes } from './routes/sheets.ts';
 import type { Db } from './store/database.ts';
@@ -77,6 +80,7 @@ export function createApp(options: AppOptions): Express {
   const stores = openStores(db);
   const knowledge = labKnowledge(stores);
   const imports = importJobs(db);
+  const pictures = photographFiles(photographFolder(db.name));
   const watchInstruments = () => gauges?.watch(stores.instruments.all());
   watchInstruments();
   refreshStale(stores).catch(log);
@@ -102,10 +106,14 @@ export function createApp(options: AppOptions): Express {
       ...labRoutes(stores, knowledge, newId, watchInstruments),
       ...pairRoutes(stores),
       ...sessionRoutes(stores),
+      ...matchRoutes(stores),
+      ...photographRoutes(stores, pictures),
       ...sheetRoutes(stores, knowledge),
     },
   );
   mountFiles(app, db, stores, imports, now, log);
+  mountPhotographs(app, stores, pictures, now);
+  mountReturnNote(app, stores);
   mountGauges(app, gauges);
   app.use('/api', (request) => {
     throw new Refusal(404, `There is nothing at ${request.method} /api${request.path}.`);

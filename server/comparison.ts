@@ -31,7 +31,7 @@ export function buildComparison(
   const lab = labRecords(stores);
   const editions = slugs.map((slug) => {
     const edition = stores.editions.bySlug(slug);
-    const stored = stores.pairs.ofEdition(edition.id);
+    const stored = stores.pairs.ofEdition(edition.id).filter((pair) => pair.leftOut === null);
     const pairs = stored.map((pair) => measuredPair(stores, lab, pair));
     return {
       edition,

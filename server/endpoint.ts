@@ -19,6 +19,8 @@ export interface Call<N extends PathName> {
   body: BodyOut<N>;
   /** ISO time of the request. */
   now: string;
+  /** Code of the person who makes the change. */
+  person: string;
 }
 
 export type Handlers = { [N in PathName]: (call: Call<N>) => AnswerOf<N> };
@@ -62,7 +64,8 @@ function respond(wiring: Wiring, name: PathName, handler: (call: never) => unkno
     const now = wiring.now();
     if (writes && wiring.busy())
       throw new Refusal(503, 'A file of readings is being written. Try again in a moment.');
-    const work = () => handler({ params, query, body, now } as never);
+    const person = personCode(request);
+    const work = () => handler({ params, query, body, now, person } as never);
     if (!writes) {
       response.json(work());
       return;
@@ -71,7 +74,7 @@ function respond(wiring: Wiring, name: PathName, handler: (call: never) => unkno
       {
         id,
         at: now,
-        person: personCode(request),
+        person,
         action: name,
         subject: subjectOf(name, params, body),
         request: body,

@@ -8,6 +8,7 @@ import { z } from 'zod';
 import { ENDPOINTS, type Endpoint } from '#contract/api.ts';
 import { CALCULATIONS } from '#contract/calculations.ts';
 import { placement } from '#contract/live-gauges.ts';
+import { photograph } from '#contract/match-records.ts';
 import {
   CHANGE_HEADER,
   FILE_PATHS,
@@ -84,6 +85,23 @@ const FILE_ROUTES: Record<keyof typeof FILE_PATHS, FileRoute> = {
     summary: 'Says to a gauge which shoe and station it is held to.',
     body: { type: JSON_TYPE, schema: placement },
     answer: { type: JSON_TYPE, schema: z.object({ placed: z.literal(true) }) },
+  },
+  getReturnNote: {
+    summary: 'The return note of a check that was decided: return.',
+    answer: { type: 'application/pdf', schema: z.string() },
+  },
+  addPhotograph: {
+    summary: 'Keeps a photograph, JPEG, PNG or WebP; its subject stands in the query.',
+    body: { type: 'image/*', schema: z.string() },
+    answer: { type: JSON_TYPE, schema: photograph },
+  },
+  getPhotograph: {
+    summary: 'A photograph, re-encoded without metadata.',
+    answer: { type: 'image/webp', schema: z.string() },
+  },
+  getThumbnail: {
+    summary: 'A photograph, small.',
+    answer: { type: 'image/webp', schema: z.string() },
   },
   runFixture: {
     summary: 'Starts a fixture.',

@@ -146,7 +146,8 @@ export function buildSheet(
   if (wantedLabel && !isSameSize(label, wantedLabel))
     throw notFound(`A pair of ${edition.model} in that size`);
   const atLabel = stored.filter((pair) => isSameSize(pair.label, label));
-  const measured = atLabel.map((pair) => measuredPair(stores, lab, pair));
+  const counted = atLabel.filter((pair) => pair.leftOut === null);
+  const measured = counted.map((pair) => measuredPair(stores, lab, pair));
   const claims = edition.claims.filter((claim) => claim.withdrawn === null);
 
   const figureOf = (quantity: QuantityId, basis: Basis): EditionFigure | undefined => {
@@ -168,7 +169,7 @@ export function buildSheet(
     reported: edition.reported.filter((one) => one.quantity === figure.quantity),
     grade: gradeOf(figure),
     loops: knowledge.catalogue[figure.quantity]?.curve
-      ? atLabel.flatMap((pair) =>
+      ? counted.flatMap((pair) =>
           loopsOf(stores.sessions.ofPair(pair.id), figure.quantity, loops).map((loop) => ({
             tag: pair.tag,
             ...loop,
@@ -209,7 +210,7 @@ export function buildSheet(
     ),
   ].filter((one) => one.figures.length > 0);
   const shown = new Set(sections.flatMap((one) => one.figures.map((f) => f.figure.quantity)));
-  const sessions = atLabel
+  const sessions = counted
     .flatMap((pair) => stores.sessions.ofPair(pair.id))
     .filter((session) => session.readings.length > 0);
   const used = (ids: Set<string>, records: readonly { id: string; name: string }[]) =>
@@ -231,6 +232,18 @@ export function buildSheet(
       readings:
         measured.find((m) => m.id === pair.id)?.sessions.flatMap((s) => s.readings).length ?? 0,
     })),
+    leftOut: atLabel.flatMap((pair) =>
+      pair.leftOut === null ? [] : [{ tag: pair.tag, words: pair.leftOut }],
+    ),
+    included: atLabel.flatMap((pair) =>
+      pair.decision?.decision === 'return' && pair.countsAnyway
+        ? [{ tag: pair.tag, reason: pair.countsAnyway }]
+        : [],
+    ),
+    matched: atLabel.flatMap((pair) =>
+      pair.decision ? [{ tag: pair.tag, ...pair.decision }] : [],
+    ),
+    studies: [],
     protocols: used(new Set(sessions.map((s) => s.protocolId)), lab.protocols),
     instruments: used(
       new Set(sessions.flatMap((s) => s.readings.map((r) => r.instrumentId))),

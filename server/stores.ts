@@ -5,7 +5,9 @@ import type { Db } from './store/database.ts';
 import { editionStore } from './store/editions.ts';
 import { instrumentStore } from './store/instruments.ts';
 import { labStore } from './store/lab.ts';
+import { matchStore } from './store/matches.ts';
 import { pairStore } from './store/pairs.ts';
+import { photographStore } from './store/photographs.ts';
 import { protocolStore } from './store/protocols.ts';
 import { sessionFigureStore } from './store/session-figures.ts';
 import { sessionStore } from './store/sessions.ts';
@@ -19,6 +21,8 @@ export function openStores(db: Db) {
     protocols: protocolStore(db),
     editions: editionStore(db, lab.catalogue),
     pairs: pairStore(db),
+    matches: matchStore(db),
+    photographs: photographStore(db),
     sessions: sessionStore(db, lab.catalogue),
     curves: curveStore(db),
     figures: sessionFigureStore(db),

@@ -3,7 +3,6 @@ import { createWriteStream } from 'node:fs';
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { Express, Request, Response } from 'express';
 import { z } from 'zod';
@@ -17,24 +16,13 @@ import { readCurveStream, writeCurve } from '../formats/curve-csv.ts';
 import { exportReadings } from '../formats/export-readings.ts';
 import { MOST_IMPORT_BYTES } from '../formats/import-readings.ts';
 import type { ImportJobs } from '../imports.ts';
+import { limitBytes } from '../limit-bytes.ts';
 import { refreshStale, summarisePair } from '../measured-pairs.ts';
 import { notFound, Refusal } from '../problems.ts';
 import type { Db } from '../store/database.ts';
 import type { Stores } from '../stores.ts';
 
 const CSV = 'text/csv; charset=utf-8';
-
-/** Counts bytes as they pass and stops a stream that grows over its limit. */
-function limitBytes(most: number, says: () => string): Transform & { seen: number } {
-  const limiter = new Transform({
-    transform(chunk: Buffer, _encoding, done) {
-      limiter.seen += chunk.length;
-      done(limiter.seen > most ? new Refusal(413, says()) : null, chunk);
-    },
-  }) as Transform & { seen: number };
-  limiter.seen = 0;
-  return limiter;
-}
 
 /** True once the client has gone away before its answer. */
 function abortOf(request: Request, response: Response): AbortSignal {

@@ -2,6 +2,7 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
+import { backUpPhotographs } from '../photographs.ts';
 
 export type Db = Database.Database;
 
@@ -39,6 +40,7 @@ function backups(path: string): string[] {
 function backUp(db: Db, path: string, name: string): string {
   const folder = backupFolder(path);
   mkdirSync(folder, { recursive: true });
+  backUpPhotographs(path, folder);
   const copy = join(folder, `${basename(path, '.db')}-${name}.db`);
   if (existsSync(copy)) return copy;
   db.prepare('VACUUM INTO ?').run(copy);

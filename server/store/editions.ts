@@ -20,6 +20,8 @@ interface EditionDbRow {
   name: string;
   maker: string;
   model: string;
+  model_id: string;
+  discipline: string;
   made_system: LabelSystem | null;
   made_from: number | null;
   made_to: number | null;
@@ -46,7 +48,7 @@ function slugOf(...names: string[]): string {
 }
 
 const EDITION = `SELECT e.id, e.slug, e.name, m.name AS model, k.name AS maker,
-    e.made_system, e.made_from, e.made_to, e.half_sizes
+    e.model_id, e.discipline, e.made_system, e.made_from, e.made_to, e.half_sizes
   FROM edition e JOIN model m ON m.id = e.model_id JOIN maker k ON k.id = m.maker_id`;
 
 export function editionStore(db: Db, catalogue: () => Catalogue) {
@@ -112,6 +114,7 @@ export function editionStore(db: Db, catalogue: () => Catalogue) {
     `SELECT p.edition_id, p.tag, p.label_system, p.label_size, coalesce(s.readings, 0) AS readings
      FROM pair p LEFT JOIN pair_summary s ON s.pair_id = p.id ORDER BY p.tag`,
   );
+  const writeDiscipline = db.prepare('UPDATE edition SET discipline = ? WHERE id = ?');
   const countClaims = db.prepare<[string], { n: number }>(
     'SELECT count(*) AS n FROM claim WHERE edition_id = ? AND withdrawn IS NULL',
   );
@@ -134,13 +137,15 @@ export function editionStore(db: Db, catalogue: () => Catalogue) {
   const coloursOf = (id: string) => selectColours.all(id).map((row) => row.colour);
 
   function complete(row: EditionDbRow): EditionRecord {
-    const { id, slug, name, maker, model } = row;
+    const { id, slug, name, maker, model, model_id: modelId, discipline } = row;
     return {
       id,
       slug,
       name,
       maker,
       model,
+      modelId,
+      discipline,
       madeIn: made(row),
       widths: widthsOf(id),
       colours: coloursOf(id),
@@ -216,6 +221,7 @@ export function editionStore(db: Db, catalogue: () => Catalogue) {
         maker: row.maker,
         model: row.model,
         name: row.name,
+        discipline: row.discipline,
         madeIn: made(row),
         widths: widthsOf(row.id),
         colours: coloursOf(row.id),
@@ -229,6 +235,7 @@ export function editionStore(db: Db, catalogue: () => Catalogue) {
         claims: countClaims.get(row.id)?.n ?? 0,
       }));
     },
+    setDiscipline: (id: string, discipline: string) => writeDiscipline.run(discipline, id),
     addClaim(editionId: string, claim: z.output<typeof claimFields>): void {
       const { id, quantity, typed, value, halfWidth, label, statedBasis, source } = claim;
       insertClaim.run({

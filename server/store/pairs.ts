@@ -25,23 +25,47 @@ interface PairDbRow {
   worn_km: number;
   note: string;
   shelved: number;
+  lot: string;
+  replaces_id: string | null;
+  counts_anyway: string;
+  left_out: string | null;
+  decision: string | null;
+  decided_words: string | null;
   version: number;
 }
 
-export type StoredPair = PairFields & { id: string; editionId: string; version: number };
+export type StoredPair = PairFields & {
+  id: string;
+  editionId: string;
+  version: number;
+  /** Why a rejected pair counts all the same; empty where nobody said so. */
+  countsAnyway: string;
+  /** Set where the pair was rejected and does not speak for its model: why. */
+  leftOut: string | null;
+  /** What its latest decided check said. */
+  decision: { decision: string; words: string } | null;
+};
 
 /** The columns of a row of the list, also what a bare query of the same list would read. */
 export const LIST_PAIRS = `SELECT p.id, p.tag, k.name AS maker, m.name AS model, e.name AS edition,
     e.slug, p.label_system, p.label_size, p.shelved, p.received_on, p.return_by,
     s.readings, s.stations_done, s.stations, s.heel_mm, s.forefoot_mm, s.mass_g,
     (SELECT max(o.started_at) FROM session o
-     WHERE o.pair_id = p.id AND o.finished_at IS NULL) AS open_session
+     WHERE o.pair_id = p.id AND o.finished_at IS NULL) AS open_session,
+    EXISTS (SELECT 1 FROM match_check c WHERE c.pair_id = p.id) AS checked,
+    d.decision, d.decided_words
   FROM pair p
   JOIN edition e ON e.id = p.edition_id
   JOIN model m ON m.id = e.model_id
   JOIN maker k ON k.id = m.maker_id
   LEFT JOIN pair_summary s ON s.pair_id = p.id
+  LEFT JOIN pair_decision d ON d.pair_id = p.id
   ORDER BY p.tag`;
+
+const PAIR = `SELECT p.*, o.words AS left_out, d.decision, d.decided_words
+  FROM pair p
+  LEFT JOIN left_out_pair o ON o.pair_id = p.id
+  LEFT JOIN pair_decision d ON d.pair_id = p.id`;
 
 interface ListRow {
   id: string;
@@ -62,13 +86,17 @@ interface ListRow {
   forefoot_mm: number | null;
   mass_g: number | null;
   open_session: string | null;
+  checked: number;
+  decision: 'keep' | 'keep and note' | 'return' | null;
+  decided_words: string | null;
 }
 
 const FIELDS = `tag = @tag, label_system = @system, label_size = @size, width = @width,
   colour = @colour, shoes = @shoes, acquisition = @acquisition, obtained_from = @from,
   links_pay = @linksPay, maker_saw_text = @makerSawText, currency = @currency,
   list_price = @listPrice, paid_price = @paidPrice, received_on = @receivedOn,
-  return_by = @returnBy, worn_km = @wornKm, note = @note, shelved = @shelved`;
+  return_by = @returnBy, worn_km = @wornKm, note = @note, shelved = @shelved, lot = @lot,
+  replaces_id = @replaces`;
 
 function readPair(row: PairDbRow): StoredPair {
   return {
@@ -92,6 +120,11 @@ function readPair(row: PairDbRow): StoredPair {
     wornKm: row.worn_km,
     note: row.note,
     shelved: row.shelved === 1,
+    lot: row.lot,
+    replaces: row.replaces_id,
+    countsAnyway: row.counts_anyway,
+    leftOut: row.left_out,
+    decision: row.decision ? { decision: row.decision, words: row.decided_words ?? '' } : null,
   };
 }
 
@@ -107,21 +140,21 @@ function writePair(fields: PairFields) {
 }
 
 export function pairStore(db: Db) {
-  const selectByTag = db.prepare<[string], PairDbRow>('SELECT * FROM pair WHERE tag = ?');
-  const selectById = db.prepare<[string], PairDbRow>('SELECT * FROM pair WHERE id = ?');
+  const selectByTag = db.prepare<[string], PairDbRow>(`${PAIR} WHERE p.tag = ?`);
+  const selectById = db.prepare<[string], PairDbRow>(`${PAIR} WHERE p.id = ?`);
   const selectOfEdition = db.prepare<[string], PairDbRow>(
-    'SELECT * FROM pair WHERE edition_id = ? ORDER BY tag',
+    `${PAIR} WHERE p.edition_id = ? ORDER BY p.tag`,
   );
   const selectList = db.prepare<[], ListRow>(LIST_PAIRS);
   const insert = db.prepare(
     `INSERT INTO pair
        (id, edition_id, tag, label_system, label_size, width, colour, shoes, acquisition,
         obtained_from, links_pay, maker_saw_text, currency, list_price, paid_price, received_on,
-        return_by, worn_km, note, shelved)
+        return_by, worn_km, note, shelved, lot, replaces_id)
      VALUES
        (@id, @editionId, @tag, @system, @size, @width, @colour, @shoes, @acquisition,
         @from, @linksPay, @makerSawText, @currency, @listPrice, @paidPrice, @receivedOn,
-        @returnBy, @wornKm, @note, @shelved)`,
+        @returnBy, @wornKm, @note, @shelved, @lot, @replaces)`,
   );
   const update = db.prepare(
     `UPDATE pair SET ${FIELDS}, version = version + 1 WHERE id = @id AND version = @version`,
@@ -138,6 +171,18 @@ export function pairStore(db: Db) {
   const selectStale = db.prepare<[], { pairId: string }>(
     'SELECT pair_id AS pairId FROM pair_summary WHERE stale = 1 ORDER BY pair_id',
   );
+
+  const writeCounts = db.prepare('UPDATE pair SET counts_anyway = @reason WHERE id = @id');
+  const selectReplacing = db.prepare<[string], { tag: string }>(
+    'SELECT tag FROM pair WHERE replaces_id = ? ORDER BY tag',
+  );
+
+  /** A pair replaces another one that is there, and never itself. */
+  function refuseOddReplacement(id: string, replaces: string | null): void {
+    if (replaces === null) return;
+    if (replaces === id) throw wrongValue('replaces', 'A pair does not replace itself.');
+    if (!selectById.get(replaces)) throw notFound('The pair that this one replaces');
+  }
 
   function refuseTakenTag(tag: string, id: string): void {
     const holder = selectByTag.get(tag);
@@ -176,14 +221,18 @@ export function pairStore(db: Db) {
         forefootMm: row.forefoot_mm,
         massG: row.mass_g,
         openSession: row.open_session,
+        match:
+          row.checked === 1 ? { decision: row.decision, words: row.decided_words ?? '' } : null,
       })),
     add(id: string, editionId: string, fields: PairFields): void {
       refuseTakenTag(fields.tag, id);
+      refuseOddReplacement(id, fields.replaces);
       insert.run({ id, editionId, ...writePair(fields) });
     },
     /** Writes a pair only where nobody changed it since `version` was read. */
     edit(id: string, version: number, fields: PairFields): number {
       refuseTakenTag(fields.tag, id);
+      refuseOddReplacement(id, fields.replaces);
       if (update.run({ id, version, ...writePair(fields) }).changes === 1) return version + 1;
       const current = this.byId(id);
       throw new Refusal(
@@ -191,6 +240,9 @@ export function pairStore(db: Db) {
         `${current.tag} was changed meanwhile, in another tab or by someone else. Nothing was overwritten: look at the pair as it is now, then make your change again.`,
       );
     },
+    /** Says why a rejected pair counts all the same, or that it does not. */
+    setCounts: (id: string, reason: string) => writeCounts.run({ id, reason }),
+    replacing: (id: string): string[] => selectReplacing.all(id).map((row) => row.tag),
     /** Pairs whose cached row is to be worked out again. */
     stale: (): string[] => selectStale.all().map((row) => row.pairId),
     writeSummary: (summary: {

@@ -40,6 +40,7 @@ export function sessionFigureStore(db: Db) {
        JOIN pair p ON p.id = s.pair_id
        JOIN session_figure f ON f.session_id = s.id
        WHERE s.configuration = 'as sold' AND s.removed = '' AND s.worn_km <= @wornKm
+         AND p.id NOT IN (SELECT pair_id FROM left_out_pair)
      )
      WHERE nth = 1`,
   );

@@ -1,0 +1,165 @@
+/** Schemas of match checks, tolerances and photographs. */
+import { z } from 'zod';
+import { DISCIPLINES, MATCH_FEATURES, SIGHT_IDS } from '#core/match-features.ts';
+import { SIDES } from '#core/quantities.ts';
+import { readLabel } from '#core/size-label.ts';
+import { LONGEST_TYPED } from '#core/typed-quantity.ts';
+import { id, moment, remark, sizeLabel, words } from './records.ts';
+
+export const matchFeatureId = z.enum(MATCH_FEATURES);
+const side = z.enum(SIDES);
+
+/** A label as read; empty: not looked at. */
+const labelAsRead = z
+  .string()
+  .trim()
+  .max(40, 'a size label is shorter: UK 8, EU 42')
+  .default('')
+  .superRefine((text, context) => {
+    if (text === '') return;
+    const read = readLabel(text);
+    if (!read.ok) context.addIssue({ code: 'custom', message: read.fault.message });
+  });
+
+const sight = z.object({
+  state: z.enum(['sound', 'fault']),
+  side: z.enum([...SIDES, 'both']).optional(),
+  note: remark(200),
+});
+
+/** What was seen in a check, beside what was measured. */
+export const matchSeen = z.object({
+  labels: z
+    .object({ left: labelAsRead, right: labelAsRead, box: labelAsRead })
+    .default({ left: '', right: '', box: '' }),
+  marks: z
+    .object({ left: remark(40), right: remark(40) })
+    .default({ left: '', right: '' })
+    .describe('marks on the underside of the footbeds'),
+  sights: z.partialRecord(z.enum(SIGHT_IDS), sight).default({}),
+  skipped: z.array(matchFeatureId).max(MATCH_FEATURES.length).default([]),
+});
+export type MatchSeen = z.output<typeof matchSeen>;
+
+export const matchStart = z.object({
+  id,
+  pairId: id,
+  person: remark(20),
+  kind: z.enum(['full', 'short']),
+  startedAt: moment,
+});
+
+export const newMatchReading = z.object({
+  id,
+  feature: matchFeatureId,
+  side,
+  typed: words(LONGEST_TYPED, 'the reading'),
+  unit: z.string().max(12).describe('what a bare number in typed means'),
+  instrumentId: id.nullable().default(null),
+  takenAt: moment,
+});
+export type NewMatchReading = z.input<typeof newMatchReading>;
+
+const matchReading = newMatchReading.extend({
+  value: z.number(),
+  voided: z.string().nullable().describe('reason; null: the reading stands'),
+});
+export type MatchReading = z.output<typeof matchReading>;
+
+export const MATCH_DECISIONS = ['keep', 'keep and note', 'return'] as const;
+
+export const matchDecision = z.object({
+  decision: z.enum(MATCH_DECISIONS),
+  note: remark(1000),
+  unworn: z.boolean().nullable().default(null),
+  decidedAt: moment,
+});
+
+export const matchCheck = matchStart.extend({
+  seen: matchSeen,
+  readings: z.array(matchReading),
+  decision: matchDecision.extend({ words: z.string() }).nullable(),
+});
+export type MatchCheck = z.output<typeof matchCheck>;
+
+export const toleranceRule = z.object({
+  absolute: z.number().nonnegative('a tolerance is not negative').max(1000),
+  share: z.number().nonnegative('a share is not negative').max(1, 'a share is 0.02 for 2 %'),
+});
+
+export const discipline = z.enum(DISCIPLINES);
+/** Empty: not said, so the general tolerances stand. */
+export const anyDiscipline = z.union([discipline, z.literal('')]);
+
+export const toleranceChange = toleranceRule.extend({
+  id,
+  feature: matchFeatureId,
+  discipline: anyDiscipline.describe('empty: in every discipline that has none of its own'),
+  reason: words(200, 'a reason'),
+});
+
+export const toleranceHistory = z.object({
+  rules: z.array(
+    toleranceRule.extend({
+      feature: matchFeatureId,
+      discipline: anyDiscipline,
+      changed: z.boolean().describe('by this lab'),
+    }),
+  ),
+  history: z.array(toleranceChange.extend({ at: z.string(), person: z.string() })),
+});
+
+export const PHOTOGRAPH_SUBJECTS = ['pair', 'match', 'note'] as const;
+
+export const photographFields = z.object({
+  subjectKind: z.enum(PHOTOGRAPH_SUBJECTS),
+  subjectId: id,
+  side: z.enum(['', ...SIDES]).default(''),
+  caption: remark(200),
+});
+
+export const photograph = photographFields.extend({
+  id,
+  width: z.number().int(),
+  height: z.number().int(),
+  bytes: z.number().int(),
+  addedAt: z.string(),
+  person: z.string(),
+});
+export type Photograph = z.output<typeof photograph>;
+
+/** What the check of a pair needs: its checks, and the terms they are judged by. */
+export const matchRecord = z.object({
+  pair: z.object({
+    id,
+    tag: z.string(),
+    label: sizeLabel,
+    shoes: z.string(),
+    wornKm: z.number(),
+    receivedOn: z.string(),
+    returnBy: z.string().nullable(),
+    from: z.string(),
+    replaces: z.string().nullable().describe('tag of the pair that this one replaces'),
+    replacedBy: z.array(z.string()),
+    countsAnyway: z
+      .string()
+      .describe('why a rejected pair counts all the same; empty: it does not'),
+  }),
+  edition: z.object({
+    id,
+    slug: z.string(),
+    maker: z.string(),
+    model: z.string(),
+    name: z.string(),
+    modelId: id,
+    discipline: anyDiscipline,
+  }),
+  checks: z.array(matchCheck),
+  names: z.partialRecord(matchFeatureId, z.string()),
+  tolerances: z.partialRecord(matchFeatureId, toleranceRule),
+  siblings: z.partialRecord(
+    matchFeatureId,
+    z.object({ value: z.number(), pairs: z.number().int() }),
+  ),
+});
+export type MatchRecord = z.output<typeof matchRecord>;

@@ -1,0 +1,77 @@
+/** What is kept of photographs; the pictures themselves lie beside the database. */
+import type { z } from 'zod';
+import type { Photograph, photographFields } from '#contract/match-records.ts';
+import { notFound } from '../problems.ts';
+import type { Db } from './database.ts';
+
+type Fields = z.output<typeof photographFields>;
+export type StoredPhotograph = Photograph & { hash: string };
+
+const PHOTOGRAPH = `SELECT id, subject_kind AS subjectKind, subject_id AS subjectId, side, caption,
+    hash, width, height, bytes, added_at AS addedAt, person
+  FROM photograph`;
+
+/** The table in which the subject of a photograph stands. */
+const SUBJECT_TABLES: Record<Fields['subjectKind'], string> = {
+  pair: 'pair',
+  match: 'match_check',
+  note: 'session_note',
+};
+
+export function photographStore(db: Db) {
+  const select = db.prepare<[string], StoredPhotograph>(`${PHOTOGRAPH} WHERE id = ?`);
+  const selectOf = db.prepare<[{ subjectKind: string; subjectId: string }], StoredPhotograph>(
+    `${PHOTOGRAPH} WHERE subject_kind = @subjectKind AND subject_id = @subjectId
+     ORDER BY added_at, id`,
+  );
+  const insert = db.prepare(
+    `INSERT INTO photograph
+       (id, subject_kind, subject_id, side, caption, hash, width, height, bytes, added_at, person)
+     VALUES
+       (@id, @subjectKind, @subjectId, @side, @caption, @hash, @width, @height, @bytes, @addedAt,
+        @person)`,
+  );
+  const describe = db.prepare(
+    'UPDATE photograph SET side = @side, caption = @caption WHERE id = @id',
+  );
+  const remove = db.prepare('DELETE FROM photograph WHERE id = ?');
+  const selectHash = db.prepare<[string], unknown>('SELECT 1 FROM photograph WHERE hash = ?');
+  const selectHashes = db.prepare<[], { hash: string }>('SELECT DISTINCT hash FROM photograph');
+  const subjects = Object.fromEntries(
+    Object.entries(SUBJECT_TABLES).map(([kind, table]) => [
+      kind,
+      db.prepare<[string], unknown>(`SELECT 1 FROM ${table} WHERE id = ?`),
+    ]),
+  );
+
+  function byId(id: string): StoredPhotograph {
+    const row = select.get(id);
+    if (!row) throw notFound('This photograph');
+    return row;
+  }
+
+  return {
+    byId,
+    of: (subject: Pick<Fields, 'subjectKind' | 'subjectId'>): StoredPhotograph[] =>
+      selectOf.all(subject),
+    requireSubject({ subjectKind, subjectId }: Pick<Fields, 'subjectKind' | 'subjectId'>): void {
+      if (!subjects[subjectKind]?.get(subjectId)) throw notFound(`This ${subjectKind}`);
+    },
+    add: (photograph: StoredPhotograph): void => {
+      insert.run(photograph);
+    },
+    describe(id: string, fields: Pick<Fields, 'side' | 'caption'>): void {
+      byId(id);
+      describe.run({ id, ...fields });
+    },
+    /** Forgets a photograph; true where its picture is no other's. */
+    remove(id: string): { hash: string; alone: boolean } {
+      const { hash } = byId(id);
+      remove.run(id);
+      return { hash, alone: !selectHash.get(hash) };
+    },
+    hashes: (): string[] => selectHashes.all().map((row) => row.hash),
+  };
+}
+
+export type PhotographStore = ReturnType<typeof photographStore>;
