@@ -16,7 +16,11 @@ export type WaitingName =
   | 'finishSession'
   | 'addNote'
   | 'recordReading'
-  | 'voidReading';
+  | 'voidReading'
+  | 'startMatch'
+  | 'seeMatch'
+  | 'recordMatchReading'
+  | 'voidMatchReading';
 
 export interface WaitingChange<N extends WaitingName = WaitingName> {
   /** UUIDv7: the order of sending, and the change's id. */

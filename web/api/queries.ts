@@ -34,6 +34,7 @@ function refetchAll(): void {
 export function startRefetching(): void {
   onArrival((change) => {
     void queryClient.invalidateQueries({ queryKey: ['pair', change.tag] });
+    void queryClient.invalidateQueries({ queryKey: ['match', change.tag] });
     void queryClient.invalidateQueries({ queryKey: ['pairs'] });
     void queryClient.invalidateQueries({ queryKey: ['editions'] });
     void queryClient.invalidateQueries({ queryKey: ['sheet'] });
@@ -54,10 +55,23 @@ export const useLab = () =>
 export const usePairs = () =>
   useQuery({ queryKey: ['pairs'], queryFn: ({ signal }) => request('listPairs', { signal }) });
 
-export const usePair = (tag: string) =>
+export const usePair = (tag: string, wanted = true) =>
   useQuery({
     queryKey: ['pair', tag],
     queryFn: ({ signal }) => request('getPair', { params: { tag }, signal }),
+    enabled: wanted,
+  });
+
+export const useMatch = (tag: string) =>
+  useQuery({
+    queryKey: ['match', tag],
+    queryFn: ({ signal }) => request('getMatch', { params: { tag }, signal }),
+  });
+
+export const useTolerances = () =>
+  useQuery({
+    queryKey: ['tolerances'],
+    queryFn: ({ signal }) => request('listTolerances', { signal }),
   });
 
 export const useEditions = () =>

@@ -5,6 +5,7 @@ const PLACES = [
   { to: '/lab', name: 'Instruments' },
   { to: '/lab/protocols', name: 'Protocols' },
   { to: '/lab/quantities', name: 'Quantities and steps' },
+  { to: '/lab/tolerances', name: 'Tolerances' },
   { to: '/lab/people', name: 'People and sizes' },
   { to: '/lab/files', name: 'Readings in and out' },
 ];

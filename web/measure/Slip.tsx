@@ -1,14 +1,18 @@
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { Instrument } from '#contract/records.ts';
 import { gaugeTraits } from '#core/gauge.ts';
-import { takeBack, tryAgain } from '../api/outbox.ts';
 import { useOutbox } from '../api/queries.ts';
+import { RefusedChanges } from '../shell/RefusedChanges.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import classes from './Slip.module.css';
 import type { Sitting } from './sitting.ts';
 import type { BenchReading } from './waiting-readings.ts';
+
+const Photographs = lazy(async () => ({
+  default: (await import('../photographs/Photographs.tsx')).Photographs,
+}));
 
 function nameOf(reading: BenchReading, units: UnitWords): string {
   const side = reading.side === 'left' ? 'L' : 'R';
@@ -76,6 +80,29 @@ function SlipLine({
   );
 }
 
+/** A note, and its photographs once they are asked for. */
+function NoteLine({ id, text }: { id: string; text: string }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <div className={classes.note}>
+      Note: {text}{' '}
+      <button
+        type="button"
+        className="plain-link"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+      >
+        photographs
+      </button>
+      {open && (
+        <Suspense fallback={null}>
+          <Photographs subject={{ subjectKind: 'note', subjectId: id }} />
+        </Suspense>
+      )}
+    </div>
+  );
+}
+
 /** The record of what was entered in this sitting, newest first. */
 export function Slip({
   sitting,
@@ -87,8 +114,7 @@ export function Slip({
   onVoid: (reading: BenchReading) => void;
 }) {
   const { waiting, status, trouble } = useOutbox();
-  const refused = waiting.filter((change) => change.refused);
-  const held = waiting.length - refused.length;
+  const held = waiting.filter((change) => !change.refused).length;
   const isOverdue = ({ instrumentId, takenAt }: BenchReading) => {
     const gauge = instruments.find((one) => one.id === instrumentId);
     return gauge !== undefined && gaugeTraits(gauge, takenAt).overdue !== undefined;
@@ -108,18 +134,7 @@ export function Slip({
         {held === 0 ? 'All saved' : `${held} waiting to be saved`}
         {status === 'waiting' && held > 0 && <span className={classes.remark}>{trouble}</span>}
       </p>
-      {refused.map((change) => (
-        <div key={change.id} className={classes.refused} role="alert">
-          <p>Refused: {change.refused?.detail}</p>
-          <p className="figure">{(change.body as { typed?: string }).typed ?? change.name}</p>
-          <Button size="compact-xs" variant="default" onClick={() => void tryAgain(change.id)}>
-            Try again
-          </Button>{' '}
-          <Button size="compact-xs" variant="default" onClick={() => void takeBack(change.id)}>
-            Drop it
-          </Button>
-        </div>
-      ))}
+      <RefusedChanges />
       {newestFirst.length === 0 && (
         <p className="soft">Each reading stands here as it is entered, newest first.</p>
       )}
@@ -140,9 +155,7 @@ export function Slip({
         </Button>
       )}
       {sitting.session?.notes.map((note) => (
-        <p key={note.id} className={classes.note}>
-          Note: {note.text}
-        </p>
+        <NoteLine key={note.id} id={note.id} text={note.text} />
       ))}
       {sitting.session && !sitting.open && (
         <p className={`soft ${classes.earlier}`}>The next reading starts a new session.</p>

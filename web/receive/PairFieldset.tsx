@@ -46,16 +46,18 @@ export function PairFieldset({ form }: { form: Form }) {
   );
   return (
     <>
-      <SimpleGrid cols={{ base: 2, sm: 4 }} spacing="sm">
+      <SimpleGrid cols={{ base: 2, sm: 3, lg: 6 }} spacing="xs">
         <TextInput
           label="Label"
-          placeholder="UK 8, men's 9, EU 42"
+          placeholder="UK 8, EU 42"
           required
           {...form.getInputProps('label')}
         />
         <TextInput label="Tag" required {...form.getInputProps('tag')} />
         <TextInput label="Width" placeholder="regular" {...form.getInputProps('width')} />
         <TextInput label="Colour" {...form.getInputProps('colour')} />
+        <TextInput label="Lot" placeholder="as on the box" {...form.getInputProps('lot')} />
+        <TextInput label="Sent for" placeholder="tag" {...form.getInputProps('replaces')} />
       </SimpleGrid>
       <LabelLine text={form.values.label} />
       <SimpleGrid cols={{ base: 1, sm: 3 }} spacing="sm">

@@ -10,7 +10,8 @@ import { claimTerms } from '#core/claim.ts';
 import { readClaims } from '#core/claim-text.ts';
 import { QUANTITIES } from '#core/quantities.ts';
 import { nameLabel } from '#core/size-label.ts';
-import { useChange, usePair } from '../api/queries.ts';
+import { useChange, usePair, usePairs } from '../api/queries.ts';
+import { Photographs } from '../photographs/Photographs.tsx';
 import { putOnBench } from '../shell/bench.ts';
 import { editionName } from '../shell/names.ts';
 import { PageFault } from '../shell/PageFault.tsx';
@@ -22,6 +23,7 @@ import {
   emptyForm,
   faultsOfPaths,
   formOfPair,
+  type KnownPairs,
   type ReceiptForm,
   readEdit,
 } from './receipt-form.ts';
@@ -118,11 +120,13 @@ function AddClaims({ record }: { record: PairRecord }) {
 
 function RecordForm({
   record,
+  pairs,
   saved,
   onSaved,
   onReread,
 }: {
   record: PairRecord;
+  pairs: KnownPairs;
   saved: boolean;
   onSaved: () => void;
   onReread: () => void;
@@ -131,11 +135,11 @@ function RecordForm({
   const units = useUnits();
   const navigate = useNavigate();
   const edit = useChange('editPair');
-  const form = useForm<ReceiptForm>({ initialValues: formOfPair(record) });
+  const form = useForm<ReceiptForm>({ initialValues: formOfPair(record, pairs) });
   const [version] = useState(pair.version);
 
   function save(shelved: boolean): void {
-    const read = readEdit(form.values, units.distanceUnit.symbol, version, shelved);
+    const read = readEdit(form.values, units.distanceUnit.symbol, version, shelved, pairs);
     if ('faults' in read) {
       form.setErrors(read.faults);
       return;
@@ -222,6 +226,7 @@ function RecordForm({
 export function PairRecordPage() {
   const { tag = '' } = useParams();
   const pair = usePair(tag);
+  const pairs = usePairs();
   const [shown, setShown] = useState({ times: 0, saved: false });
   useEffect(() => {
     if (pair.data) putOnBench(pair.data.pair.tag);
@@ -229,14 +234,20 @@ export function PairRecordPage() {
   const show = (saved: boolean) =>
     void pair.refetch().then(() => setShown(({ times }) => ({ times: times + 1, saved })));
   if (pair.isError && !pair.data) return <PageFault error={pair.error} />;
-  if (!pair.data) return null;
+  if (!pair.data || !pairs.data) return null;
   return (
-    <RecordForm
-      key={`${pair.data.pair.id} ${shown.times}`}
-      record={pair.data}
-      saved={shown.saved}
-      onSaved={() => show(true)}
-      onReread={() => show(false)}
-    />
+    <>
+      <RecordForm
+        key={`${pair.data.pair.id} ${shown.times}`}
+        record={pair.data}
+        pairs={pairs.data}
+        saved={shown.saved}
+        onSaved={() => show(true)}
+        onReread={() => show(false)}
+      />
+      <div className={classes.below}>
+        <Photographs subject={{ subjectKind: 'pair', subjectId: pair.data.pair.id }} />
+      </div>
+    </>
   );
 }

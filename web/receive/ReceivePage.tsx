@@ -2,9 +2,9 @@ import { Autocomplete, Button, Checkbox, Kbd, Select, SimpleGrid, TextInput } fr
 import { useForm } from '@mantine/form';
 import { useHotkeys, useLocalStorage } from '@mantine/hooks';
 import { useEffect, useRef } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { suggestTag } from '#core/pair-tag.ts';
-import { useChange, useEditions, usePairs } from '../api/queries.ts';
+import { useChange, useEditions, usePair, usePairs } from '../api/queries.ts';
 import { putOnBench } from '../shell/bench.ts';
 import { useUnits } from '../shell/units.ts';
 import { ClaimCheck } from './ClaimCheck.tsx';
@@ -14,6 +14,7 @@ import {
   emptyForm,
   faultsOfPaths,
   findEdition,
+  formOfReplacement,
   type ReceiptForm,
   readReceipt,
 } from './receipt-form.ts';
@@ -115,6 +116,19 @@ function useTagSuggestion(form: Form): void {
   }, [pairs.data, maker, model, tag, setFieldValue]);
 }
 
+/** A replacement begins with what it has in common with the pair it was sent for. */
+function useReplacement(form: Form): void {
+  const [search, setSearch] = useSearchParams();
+  const wanted = search.get('replaces') ?? '';
+  const replaced = usePair(wanted, wanted !== '');
+  const { setValues } = form;
+  useEffect(() => {
+    if (!replaced.data || wanted === '') return;
+    setValues(formOfReplacement(replaced.data));
+    setSearch({}, { replace: true });
+  }, [replaced.data, wanted, setValues, setSearch]);
+}
+
 /** Receive: a pair on the bench in under a minute, from the keyboard. */
 export function ReceivePage() {
   const navigate = useNavigate();
@@ -130,13 +144,18 @@ export function ReceivePage() {
     onValuesChange: (values) => setDraft(values),
   });
   useTagSuggestion(form);
+  useReplacement(form);
+  const pairs = usePairs();
   // The ids of a receipt are made once for what is typed, so that a second press sends the same.
   const made = useRef<{ typed: string; read: ReturnType<typeof readReceipt> } | null>(null);
 
   function submit(): void {
     const typed = JSON.stringify(form.values);
     if (made.current?.typed !== typed)
-      made.current = { typed, read: readReceipt(form.values, units.distanceUnit.symbol) };
+      made.current = {
+        typed,
+        read: readReceipt(form.values, units.distanceUnit.symbol, pairs.data),
+      };
     const { read } = made.current;
     if ('faults' in read) {
       form.setErrors(read.faults);
@@ -150,7 +169,8 @@ export function ReceivePage() {
         onSuccess: ({ tag }) => {
           dropDraft();
           putOnBench(tag);
-          navigate(`/pairs/${tag}/measure`);
+          // Before the first wear the shoes are held against each other, where there are two.
+          navigate(`/pairs/${tag}/${form.values.shoes === 'both' ? 'match' : 'measure'}`);
         },
         onError: (error) => form.setErrors(faultsOfPaths(error.problem?.errors ?? [])),
       },

@@ -41,6 +41,9 @@ export interface ReceiptForm {
   returnBy: string;
   worn: string;
   note: string;
+  lot: string;
+  /** Tag of the pair that this one was sent for. */
+  replaces: string;
   claims: string;
   claimSource: string;
 }
@@ -74,12 +77,17 @@ export function emptyForm(): ReceiptForm {
     returnBy: '',
     worn: '',
     note: '',
+    lot: '',
+    replaces: '',
     claims: '',
     claimSource: '',
   };
 }
 
-export function formOfPair({ pair, edition }: PairRecord): ReceiptForm {
+/** Pairs that are known, to find one by its tag. */
+export type KnownPairs = readonly { id: string; tag: string }[];
+
+export function formOfPair({ pair, edition }: PairRecord, known: KnownPairs = []): ReceiptForm {
   return {
     ...emptyForm(),
     maker: edition.maker,
@@ -101,6 +109,19 @@ export function formOfPair({ pair, edition }: PairRecord): ReceiptForm {
     returnBy: pair.returnBy ?? '',
     worn: pair.wornKm === 0 ? '' : `${pair.wornKm} km`,
     note: pair.note,
+    lot: pair.lot,
+    replaces: known.find((one) => one.id === pair.replaces)?.tag ?? '',
+  };
+}
+
+/** What a pair that is sent for another has in common with it. */
+export function formOfReplacement(record: PairRecord): ReceiptForm {
+  const { maker, model, edition, label, width, colour, from, currency, listPrice } =
+    formOfPair(record);
+  return {
+    ...emptyForm(),
+    ...{ maker, model, edition, label, width, colour, from, currency, listPrice },
+    replaces: record.pair.tag,
   };
 }
 
@@ -127,6 +148,7 @@ function readPairPart(
   form: ReceiptForm,
   distanceUnit: string,
   faults: FormFaults,
+  known: KnownPairs,
 ): PairPart | null {
   const label = readLabel(form.label);
   if (!label.ok) faults.label = label.fault.message;
@@ -138,6 +160,9 @@ function readPairPart(
   if (paidPrice === undefined) faults.paidPrice = 'A price is a number, such as 99.';
   if (form.returnBy && form.returnBy < form.receivedOn)
     faults.returnBy = 'The return date lies before the day it was received.';
+  const wanted = form.replaces.trim().toUpperCase();
+  const replaced = known.find((one) => one.tag === wanted);
+  if (wanted && !replaced) faults.replaces = `There is no pair ${wanted}.`;
   if (!label.ok || (worn && !worn.ok)) return null;
   return {
     tag: form.tag,
@@ -156,6 +181,8 @@ function readPairPart(
     returnBy: form.returnBy || null,
     wornKm: worn ? worn.value.value / 1000 : 0,
     note: form.note,
+    lot: form.lot,
+    replaces: replaced?.id ?? null,
   };
 }
 
@@ -190,9 +217,10 @@ const issuesOf = (issues: readonly { path: PropertyKey[]; message: string }[]) =
 export function readReceipt(
   form: ReceiptForm,
   distanceUnit: string,
+  known: KnownPairs = [],
 ): { receipt: BodyIn<'receivePair'> } | { faults: FormFaults } {
   const faults: FormFaults = {};
-  const pair = readPairPart(form, distanceUnit, faults);
+  const pair = readPairPart(form, distanceUnit, faults, known);
   const claims = readClaims(form.claims);
   const [unread] = claims.unread;
   if (unread) faults.claims = `“${unread.text}” was not understood. ${unread.help}`;
@@ -233,9 +261,10 @@ export function readEdit(
   distanceUnit: string,
   version: number,
   shelved: boolean,
+  known: KnownPairs = [],
 ): { edit: BodyIn<'editPair'> } | { faults: FormFaults } {
   const faults: FormFaults = {};
-  const pair = readPairPart(form, distanceUnit, faults);
+  const pair = readPairPart(form, distanceUnit, faults, known);
   if (!pair) return { faults };
   const edit = { ...pair, version, shelved };
   const checked = pairEdit.safeParse(edit);

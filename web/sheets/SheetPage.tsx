@@ -157,6 +157,24 @@ function Disclosure({ sheet }: { sheet: Sheet }) {
           </li>
         ))}
       </ul>
+      {sheet.leftOut.map((pair) => (
+        <p key={pair.tag}>
+          <span className="figure">{pair.tag}</span> is left out of these figures: {pair.words}
+        </p>
+      ))}
+      {sheet.included.map((pair) => (
+        <p key={pair.tag}>
+          <span className="figure">{pair.tag}</span> was rejected and is in these figures all the
+          same: {pair.reason}.
+        </p>
+      ))}
+      <p>
+        {sheet.matched.length === 0
+          ? 'Left was not held against right.'
+          : `Left held against right: ${sheet.matched
+              .map((pair) => `${pair.tag} ${MATCHED[pair.decision] ?? pair.decision}`)
+              .join(', ')}.`}
+      </p>
       <p>
         {anyLinks ? 'Links on this sheet pay the reviewer.' : 'No links that pay.'}{' '}
         {anySeen ? 'The maker saw the text.' : 'The maker did not see the text.'}
@@ -164,6 +182,12 @@ function Disclosure({ sheet }: { sheet: Sheet }) {
     </section>
   );
 }
+
+const MATCHED: Record<string, string> = {
+  keep: 'matches',
+  'keep and note': 'kept with a note',
+  return: 'rejected',
+};
 
 function madeWords({ madeIn, widths, colours }: Sheet['edition']): string {
   const sizes =
@@ -264,7 +288,8 @@ function SheetPaper({ sheet, also }: { sheet: Sheet; also: boolean }) {
           {sheet.measuredBy.length > 0 && ` by ${sheet.measuredBy.join(', ')}`}
           {sheet.instruments.length > 0 &&
             ` with ${sheet.instruments.map((name) => name.toLowerCase()).join(', ')}`}
-          {sheet.protocols.length > 0 && `. Protocols: ${sheet.protocols.join('; ')}`}. Not issued:
+          {sheet.protocols.length > 0 && `. Protocols: ${sheet.protocols.join('; ')}`}
+          {sheet.studies.length > 0 && `. Gauge studies: ${sheet.studies.join('; ')}`}. Not issued:
           a working sheet.
         </p>
         <p>

@@ -22,8 +22,15 @@ export function GoTo({ onClose, onHelp }: { onClose: () => void; onHelp: () => v
     { id: 'files', label: 'Lab: readings in and out', onClick: () => navigate('/lab/files') },
     { id: 'guide', label: 'Guide: quantities', onClick: () => navigate('/guide') },
     { id: 'keys', label: 'Keys that work here', onClick: onHelp },
+    { id: 'studies', label: 'Studies', onClick: () => navigate('/studies') },
+    { id: 'tolerances', label: 'Lab: tolerances', onClick: () => navigate('/lab/tolerances') },
     ...(tag
       ? [
+          {
+            id: 'match',
+            label: `Match ${tag}`,
+            onClick: () => navigate(`/pairs/${tag}/match`),
+          },
           {
             id: 'measure',
             label: `Measure ${tag}`,

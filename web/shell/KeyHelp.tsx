@@ -22,6 +22,17 @@ const MEASURE: Keys = [
   [['v'], 'void the last reading here, with a reason'],
 ];
 
+const MATCH: Keys = [
+  [['Enter'], 'record the figure and go on; empty: pass over'],
+  [['Backspace'], 'in the empty field: bring the last reading back to correct it'],
+  [['['], 'previous feature'],
+  [[']'], 'next feature'],
+  [['\\'], 'other shoe'],
+  [['v'], 'void the last reading here'],
+  [['e'], 'to what is looked at, by eye'],
+  [['d'], 'to the decision'],
+];
+
 const RECEIVE: Keys = [[['Ctrl', 'Enter'], 'put the pair on the bench']];
 
 function KeyTable({ title, keys }: { title: string; keys: Keys }) {
@@ -54,6 +65,7 @@ export function KeyHelp({ onClose }: { onClose: () => void }) {
   return (
     <Modal opened onClose={onClose} title="Keys that work here" size="lg">
       {pathname.endsWith('/measure') && <KeyTable title="At the entry field" keys={MEASURE} />}
+      {pathname.endsWith('/match') && <KeyTable title="On the ladder" keys={MATCH} />}
       {pathname.endsWith('/receive') && <KeyTable title="Receiving" keys={RECEIVE} />}
       <KeyTable title="Everywhere" keys={EVERYWHERE} />
     </Modal>

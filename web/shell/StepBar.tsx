@@ -2,6 +2,7 @@ import { useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
 import { IconKeyboard, IconMoon, IconRulerMeasure, IconSearch, IconSun } from '@tabler/icons-react';
 import { type DragEvent, lazy, type ReactNode, Suspense, useState } from 'react';
 import { Link, NavLink, useLocation, useNavigate, useSearchParams } from 'react-router';
+import type { PairRow } from '#contract/records.ts';
 import { usePairs } from '../api/queries.ts';
 import { useBenchTag } from './bench.ts';
 import classes from './StepBar.module.css';
@@ -13,7 +14,19 @@ interface Step {
   name: string;
   to: string;
   state: string;
+  /** Something here wants a look. */
+  attention?: boolean;
   active: boolean;
+}
+
+/** What the check of left against right came to. */
+function matchState(row: PairRow | undefined): { state: string; attention: boolean } {
+  if (!row) return { state: 'no pair', attention: false };
+  if (!row.match) return { state: 'not yet', attention: false };
+  const { decision } = row.match;
+  if (decision === null) return { state: 'begun', attention: false };
+  if (decision === 'return') return { state: 'out, return', attention: true };
+  return { state: decision === 'keep' ? 'kept' : 'kept, noted', attention: false };
 }
 
 function useSteps(): Step[] {
@@ -31,6 +44,12 @@ function useSteps(): Step[] {
       to: row ? `/pairs/${row.tag}/receive` : '/receive',
       state: row ? `${row.tag} received` : pairs.data?.length ? 'a new pair' : 'a first pair',
       active: pathname.endsWith('/receive'),
+    },
+    {
+      name: 'Match',
+      to: row ? `/pairs/${row.tag}/match` : '/receive',
+      ...matchState(row),
+      active: pathname.endsWith('/match') || pathname.endsWith('/return-note'),
     },
     {
       name: 'Measure',
@@ -151,7 +170,9 @@ export function StepBar({
               aria-current={step.active ? 'page' : undefined}
             >
               <span className={classes.name}>{step.name}</span>
-              <span className={classes.state}>{step.state}</span>
+              <span className={classes.state} data-attention={step.attention}>
+                {step.state}
+              </span>
             </NavLink>
           );
           return step.name === 'Compare' ? <DropTarget key={step.name}>{link}</DropTarget> : link;
@@ -159,6 +180,9 @@ export function StepBar({
         <Rule />
       </nav>
       <div className={classes.aside}>
+        <NavLink to="/studies" className={classes.textButton}>
+          Studies
+        </NavLink>
         <NavLink to="/lab" className={classes.textButton}>
           Lab
         </NavLink>

@@ -66,8 +66,11 @@ function TrayRow({ row, onBench, step }: { row: PairRow; onBench: boolean; step:
         </span>
         <SoleMark heel={row.heelMm} forefoot={row.forefootMm} length={lastLength(row.label)} />
       </span>
+      {row.match?.decision === 'return' && (
+        <span className="look-here">{row.match.words.split('.')[0]}</span>
+      )}
       {due && <span className="look-here">{due}</span>}
-      {!due && row.openSession && (
+      {!due && row.match?.decision !== 'return' && row.openSession && (
         <span className="soft">sitting open since {dayjs(row.openSession).format('D MMM')}</span>
       )}
     </Link>
@@ -75,6 +78,10 @@ function TrayRow({ row, onBench, step }: { row: PairRow; onBench: boolean; step:
 }
 
 const ROW_HEIGHT = 76;
+
+/** The step that a pair of the tray is opened at: the one in sight, else Measure. */
+const stepOf = (pathname: string): string =>
+  /^\/pairs\/[^/]+\/(receive|match|measure)$/.exec(pathname)?.[1] ?? 'measure';
 
 /** The pairs in hand, as on the table. */
 export function Tray() {
@@ -85,7 +92,7 @@ export function Tray() {
   const [filter, setFilter] = useState('');
   const [shelf, setShelf] = useState(false);
   const scroller = useRef<HTMLDivElement>(null);
-  const step = pathname.endsWith('/receive') && pathname !== '/receive' ? 'receive' : 'measure';
+  const step = stepOf(pathname);
   const all = pairs.data ?? [];
   const shelved = all.filter((row) => row.shelved).length;
   const rows = useMemo(() => {

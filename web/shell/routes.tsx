@@ -34,6 +34,16 @@ export const router = createBrowserRouter([
         }),
       },
       {
+        path: 'pairs/:tag/match',
+        lazy: async () => ({ Component: (await import('../match/MatchPage.tsx')).MatchPage }),
+      },
+      {
+        path: 'pairs/:tag/return-note',
+        lazy: async () => ({
+          Component: (await import('../match/ReturnNotePage.tsx')).ReturnNotePage,
+        }),
+      },
+      {
         path: 'pairs/:tag/measure',
         lazy: async () => ({ Component: (await import('../measure/MeasurePage.tsx')).MeasurePage }),
       },
@@ -81,6 +91,12 @@ export const router = createBrowserRouter([
             path: 'quantities',
             lazy: async () => ({
               Component: (await import('../lab/QuantitiesPage.tsx')).QuantitiesPage,
+            }),
+          },
+          {
+            path: 'tolerances',
+            lazy: async () => ({
+              Component: (await import('../lab/TolerancesPage.tsx')).TolerancesPage,
             }),
           },
           {

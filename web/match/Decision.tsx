@@ -1,0 +1,275 @@
+import { Button, Modal, Radio, Stack, Textarea, TextInput } from '@mantine/core';
+import dayjs from 'dayjs';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { MatchRecord } from '#contract/match-records.ts';
+import { FILE_PATHS } from '#contract/paths.ts';
+import type { MatchVerdict } from '#core/match-causes.ts';
+import { useChange } from '../api/queries.ts';
+import classes from './CheckBench.module.css';
+import type { Check } from './check.ts';
+import type { BenchCheck } from './waiting-check.ts';
+
+type What = 'keep' | 'keep and note' | 'return';
+
+const TITLES: Record<What, string> = {
+  keep: 'Keep this pair',
+  'keep and note': 'Keep it, and note',
+  return: 'Return this pair',
+};
+
+/** How long a pair may still go back, in words. */
+export function returnWords(returnBy: string | null, today = dayjs()): string {
+  if (!returnBy) return 'No return date was noted when it was received.';
+  const days = dayjs(returnBy).diff(today.startOf('day'), 'day');
+  const on = dayjs(returnBy).format('ddd D MMM YYYY');
+  if (days < 0) return `The return date passed on ${on}.`;
+  if (days === 0) return `It may go back until today, ${on}.`;
+  return `It may go back until ${on}: ${days} ${days === 1 ? 'day' : 'days'} left.`;
+}
+
+function DecideDialog({
+  what,
+  record,
+  check,
+  bench,
+  onClose,
+}: {
+  what: What;
+  record: MatchRecord;
+  check: BenchCheck;
+  bench: Check;
+  onClose: () => void;
+}) {
+  const decide = useChange('decideMatch');
+  const [note, setNote] = useState(check.decision?.note ?? '');
+  const [worn, setWorn] = useState(record.pair.wornKm > 0 ? 'worn' : '');
+  const needsNote = what === 'keep and note' && note.trim() === '';
+  const submit = async () => {
+    // What was typed last is to be there before the verdict is written.
+    await bench.arrived();
+    decide.mutate(
+      {
+        params: { id: check.id },
+        body: {
+          decision: what,
+          note,
+          unworn: what === 'return' && worn !== '' ? worn === 'unworn' : null,
+          decidedAt: new Date().toISOString(),
+        },
+      },
+      { onSuccess: onClose },
+    );
+  };
+  return (
+    <Modal opened onClose={onClose} title={TITLES[what]}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (!needsNote) void submit();
+        }}
+      >
+        <Stack gap="sm">
+          {what === 'return' && (
+            <>
+              <p>{returnWords(record.pair.returnBy)}</p>
+              <Radio.Group label="Has it been worn?" value={worn} onChange={setWorn}>
+                <Stack gap={6} mt={4}>
+                  <Radio value="unworn" label="Unworn, tried indoors only" data-autofocus />
+                  <Radio value="worn" label="Worn" />
+                </Stack>
+              </Radio.Group>
+              <p className="soft">
+                Its figures are left out of the model’s, unless you include them by hand.
+              </p>
+            </>
+          )}
+          <Textarea
+            label={what === 'keep and note' ? 'What to note' : 'A note, if any'}
+            maxLength={1000}
+            autosize
+            minRows={2}
+            value={note}
+            onChange={(event) => setNote(event.currentTarget.value)}
+          />
+          {decide.error && (
+            <p role="alert" className="look-here">
+              {decide.error.message}
+            </p>
+          )}
+          <Button type="submit" loading={decide.isPending} disabled={needsNote}>
+            {TITLES[what]}
+          </Button>
+        </Stack>
+      </form>
+    </Modal>
+  );
+}
+
+function IncludeForm({ record }: { record: MatchRecord }) {
+  const count = useChange('countPair');
+  const { countsAnyway, id } = record.pair;
+  const [reason, setReason] = useState('');
+  if (countsAnyway)
+    return (
+      <p>
+        Counted in the model’s figures all the same: {countsAnyway}.{' '}
+        <button
+          type="button"
+          className="plain-link"
+          onClick={() => count.mutate({ params: { id }, body: { reason: '' } })}
+        >
+          Leave it out
+        </button>
+      </p>
+    );
+  return (
+    <form
+      className={classes.include}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (reason.trim()) count.mutate({ params: { id }, body: { reason } });
+      }}
+    >
+      <TextInput
+        size="xs"
+        label="Left out of the model’s figures. Count it all the same, because"
+        value={reason}
+        maxLength={200}
+        onChange={(event) => setReason(event.currentTarget.value)}
+      />
+      <Button type="submit" size="xs" variant="default" disabled={reason.trim() === ''}>
+        Count it
+      </Button>
+    </form>
+  );
+}
+
+/** What was decided, and what follows from it. */
+function Decided({
+  record,
+  check,
+  onAgain,
+  onOther,
+}: {
+  record: MatchRecord;
+  check: BenchCheck;
+  onAgain: () => void;
+  onOther: () => void;
+}) {
+  const { decision } = check;
+  if (!decision) return null;
+  const back = decision.decision === 'return';
+  const pdf = FILE_PATHS.getReturnNote.split(' ')[1]?.replace(':id', check.id);
+  return (
+    <section aria-label="Decision" className={classes.decided}>
+      <h2 className={back ? 'look-here' : undefined}>
+        {back ? 'To be returned' : decision.decision === 'keep' ? 'Kept' : 'Kept, with a note'}
+      </h2>
+      <p>
+        {decision.words} {decision.note}
+      </p>
+      {back && <p>{returnWords(record.pair.returnBy)}</p>}
+      <div className={classes.buttons}>
+        {back && (
+          <>
+            <Button component="a" href={pdf} size="xs" target="_blank">
+              Return note, PDF
+            </Button>
+            <Button
+              component={Link}
+              to={`/pairs/${record.pair.tag}/return-note`}
+              size="xs"
+              variant="default"
+            >
+              Print it
+            </Button>
+            {record.pair.replacedBy.length === 0 && (
+              <Button
+                component={Link}
+                to={`/receive?replaces=${record.pair.tag}`}
+                size="xs"
+                variant="default"
+              >
+                Receive the replacement
+              </Button>
+            )}
+          </>
+        )}
+        <Button size="xs" variant="default" onClick={onAgain}>
+          Check again
+        </Button>
+        <Button size="xs" variant="subtle" onClick={onOther}>
+          Decide otherwise…
+        </Button>
+      </div>
+      {back && record.pair.replacedBy.length > 0 && (
+        <p>
+          Replaced by{' '}
+          {record.pair.replacedBy.map((tag) => (
+            <Link key={tag} to={`/pairs/${tag}/match`}>
+              {tag}
+            </Link>
+          ))}
+          .
+        </p>
+      )}
+      {back && <IncludeForm record={record} />}
+    </section>
+  );
+}
+
+/** The buttons that decide, the advised one first. */
+export function Decision({
+  record,
+  bench,
+  check,
+  verdict,
+}: {
+  record: MatchRecord;
+  bench: Check;
+  check: BenchCheck;
+  verdict: MatchVerdict;
+}) {
+  const [what, setWhat] = useState<What | null>(null);
+  const [again, setAgain] = useState(false);
+  const choices: What[] = ['keep', 'keep and note', 'return'];
+  const decided = check.decision && !again;
+  return (
+    <>
+      {decided ? (
+        <Decided
+          record={record}
+          check={check}
+          onAgain={() => bench.begin(check.kind)}
+          onOther={() => setAgain(true)}
+        />
+      ) : (
+        <div className={classes.buttons} id="decide">
+          {choices.map((choice) => (
+            <Button
+              key={choice}
+              size="sm"
+              variant={choice === verdict.advice ? 'filled' : 'default'}
+              onClick={() => setWhat(choice)}
+            >
+              {choice === 'keep' ? 'Keep…' : choice === 'return' ? 'Return…' : 'Keep and note…'}
+            </Button>
+          ))}
+        </div>
+      )}
+      {what && (
+        <DecideDialog
+          what={what}
+          record={record}
+          check={check}
+          bench={bench}
+          onClose={() => {
+            setWhat(null);
+            setAgain(false);
+          }}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,73 @@
+import type { Cause } from '#core/match-causes.ts';
+import type { EvaluatedCheck } from '#core/match-check.ts';
+import classes from './CheckBench.module.css';
+
+const SURE: Record<Cause['confidence'], string> = {
+  sure: 'the whole pattern agrees',
+  likely: 'likely: part of the pattern is not told yet',
+  possible: 'possible: something speaks against it',
+};
+
+const FAULTS: Record<Cause['atFault'], string> = {
+  left: 'The left shoe is at fault',
+  right: 'The right shoe is at fault',
+  both: 'Both shoes are at fault',
+  either: 'Which shoe is at fault cannot be told',
+};
+
+function Lines({ title, lines }: { title: string; lines: readonly string[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <div className={classes.evidence}>
+      <dt>{title}</dt>
+      <dd>{lines.join(' · ')}</dd>
+    </div>
+  );
+}
+
+function CauseView({ cause }: { cause: Cause }) {
+  return (
+    <article className={classes.cause} aria-label={cause.name}>
+      <h3>{cause.name}</h3>
+      <p className="soft">{SURE[cause.confidence]}</p>
+      <p>
+        <strong>{FAULTS[cause.atFault]}</strong>: {cause.atFaultWhy}.
+      </p>
+      <p>{cause.effect}</p>
+      <dl>
+        <Lines title="for" lines={cause.evidenceFor} />
+        <Lines title="against" lines={cause.evidenceAgainst} />
+        <Lines title="not told" lines={cause.unknown} />
+      </dl>
+    </article>
+  );
+}
+
+const HEADINGS: Record<EvaluatedCheck['verdict']['verdict'], string> = {
+  matched: 'The shoes match',
+  out: 'The shoes differ',
+  'cannot tell': 'Cannot tell yet',
+};
+
+/** The verdict of the check so far, and the causes that the pattern allows. */
+export function Findings({ found }: { found: EvaluatedCheck }) {
+  const { verdict, causes } = found;
+  return (
+    <section aria-label="Findings" aria-live="polite">
+      <h2 className={verdict.verdict === 'out' ? 'look-here' : undefined}>
+        {HEADINGS[verdict.verdict]}
+      </h2>
+      {/* Causes say it themselves, and more. */}
+      {causes.length === 0 && <p>{verdict.words}</p>}
+      {verdict.seen.map((line) => (
+        <p key={line}>Seen: {line}.</p>
+      ))}
+      {causes.map((cause) => (
+        <CauseView key={cause.id} cause={cause} />
+      ))}
+      {verdict.verdict === 'out' && found.next && (
+        <p className="soft">Enough is known to decide. More readings only firm up the cause.</p>
+      )}
+    </section>
+  );
+}

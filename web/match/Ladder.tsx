@@ -1,0 +1,305 @@
+import { type KeyboardEvent, type Ref, useState } from 'react';
+import type { FeatureJudgement } from '#core/match.ts';
+import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
+import { writeNumber } from '#core/number-words.ts';
+import { SIDES, type Side } from '#core/quantities.ts';
+import { canonicalUnit } from '#core/units.ts';
+import type { Check } from './check.ts';
+import classes from './Ladder.module.css';
+import { Rung } from './Rung.tsx';
+import { type MatchPlace, type RowId, rowsOf } from './rows.ts';
+import type { BenchCheck } from './waiting-check.ts';
+
+/** The field under the hand, wherever on the ladder it stands. */
+export interface LadderEntry {
+  ref: Ref<HTMLInputElement>;
+  place: MatchPlace | undefined;
+  text: string;
+  fault: string;
+  onText: (text: string) => void;
+  onKey: (event: KeyboardEvent<HTMLInputElement>) => void;
+  onChoose: (place: MatchPlace) => void;
+}
+
+interface LadderProps {
+  bench: Check & { check: BenchCheck };
+  names: Partial<Record<MatchFeatureId, string | undefined>>;
+  entry: LadderEntry;
+  onName: (feature: MatchFeatureId, name: string) => void;
+  onLeaveOut: (feature: MatchFeatureId) => void;
+}
+
+const ROW_NAMES = { labels: 'Label, as read', marks: 'Mark under the footbed' };
+const ROW_HINTS = {
+  labels: 'Type what stands on each tongue, then on the box: UK 8. Empty Enter passes over.',
+  marks: 'What is stamped or printed on the underside of each footbed. Empty Enter passes over.',
+};
+
+/** `right 4.2 ± 0.7 mm larger` */
+function differenceWords({ id, difference, U, against, shoes }: FeatureJudgement): string {
+  if (difference === undefined || U === undefined) return '';
+  const { kind, decimals } = matchFeature(id);
+  const unit = canonicalUnit(kind).symbol;
+  const span = `${writeNumber(Math.abs(difference), decimals)} ± ${writeNumber(U, decimals)} ${unit}`;
+  if (against === 'zero') {
+    const off = SIDES.filter((side) => shoes?.[side] === 'out');
+    return off.length > 0 ? `${off.join(', ')} off by ${span}` : `at most ${span} off`;
+  }
+  return `right ${span} ${difference < 0 ? 'smaller' : 'larger'}`;
+}
+
+function Cell({
+  place,
+  words,
+  name,
+  entry,
+}: {
+  place: MatchPlace;
+  words: React.ReactNode;
+  name: string;
+  entry: LadderEntry;
+}) {
+  const active = entry.place?.row === place.row && entry.place.side === place.side;
+  const label = `${name}, ${place.side}`;
+  if (!active)
+    return (
+      <button
+        type="button"
+        className={classes.cell}
+        aria-label={typeof words === 'string' && words ? `${label}: ${words}` : `Take ${label}`}
+        onClick={() => entry.onChoose(place)}
+      >
+        {words || '·'}
+      </button>
+    );
+  return (
+    <input
+      ref={entry.ref}
+      id="match-entry"
+      className={classes.entry}
+      aria-label={label}
+      aria-invalid={entry.fault !== ''}
+      aria-describedby="match-fault"
+      autoComplete="off"
+      spellCheck={false}
+      inputMode={place.row === 'labels' || place.row === 'marks' ? 'text' : 'decimal'}
+      value={entry.text}
+      onChange={(event) => entry.onText(event.currentTarget.value)}
+      onKeyDown={entry.onKey}
+    />
+  );
+}
+
+function Naming({
+  feature,
+  name,
+  onName,
+}: {
+  feature: MatchFeatureId;
+  name: string | undefined;
+  onName: (name: string) => void;
+}) {
+  const [text, setText] = useState(name ?? '');
+  const keep = () => {
+    if (text.trim() !== '' && text.trim() !== name) onName(text.trim());
+  };
+  return (
+    <div className={classes.naming}>
+      <label htmlFor={`name-${feature}`}>Name it, for this model:</label>
+      <input
+        id={`name-${feature}`}
+        value={text}
+        maxLength={60}
+        placeholder={
+          feature === 'outsole-small' ? 'heel window, width' : 'tread, heel to toe window'
+        }
+        onChange={(event) => setText(event.currentTarget.value)}
+        onBlur={keep}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter') return;
+          event.preventDefault();
+          keep();
+          document.getElementById('match-entry')?.focus();
+        }}
+      />
+    </div>
+  );
+}
+
+function valueWords(bench: LadderProps['bench'], feature: MatchFeatureId, side: Side) {
+  const readings = bench.standingAt(feature, side);
+  if (readings.length === 0) return '';
+  const mean = readings.reduce((sum, { value }) => sum + value, 0) / readings.length;
+  const words = writeNumber(mean, matchFeature(feature).decimals);
+  if (readings.length === 1) return words;
+  return (
+    <>
+      {words} <small>×{readings.length}</small>
+    </>
+  );
+}
+
+function Hint({
+  row,
+  entry,
+  names,
+  onName,
+  onLeaveOut,
+}: { row: RowId } & Omit<LadderProps, 'bench'>) {
+  const measured = row !== 'labels' && row !== 'marks';
+  return (
+    <tr className={classes.hint}>
+      <td colSpan={4}>
+        {measured && matchFeature(row).named && (
+          <Naming key={row} feature={row} name={names[row]} onName={(name) => onName(row, name)} />
+        )}
+        <span className="soft">{measured ? matchFeature(row).how : ROW_HINTS[row]}</span>{' '}
+        {measured && (
+          <button type="button" className="plain-link" onClick={() => onLeaveOut(row)}>
+            leave out
+          </button>
+        )}
+        <p id="match-fault" role="alert" className={classes.fault}>
+          {entry.fault}
+        </p>
+      </td>
+    </tr>
+  );
+}
+
+function SeenRow({
+  row,
+  bench,
+  entry,
+}: { row: 'labels' | 'marks' } & Pick<LadderProps, 'bench' | 'entry'>) {
+  const { seen } = bench.check;
+  const texts = row === 'labels' ? seen.labels : seen.marks;
+  const cell = (side: Side) => (
+    <Cell place={{ row, side }} words={texts[side]} name={ROW_NAMES[row]} entry={entry} />
+  );
+  return (
+    <tr className={classes.row} data-active={entry.place?.row === row}>
+      <td>{cell('left')}</td>
+      <th scope="row">
+        {row === 'labels' ? (
+          <span className={classes.box}>
+            Label · box
+            <Cell
+              place={{ row, side: 'box' }}
+              words={seen.labels.box}
+              name="Label on the box"
+              entry={entry}
+            />
+          </span>
+        ) : (
+          <span className={classes.name}>{ROW_NAMES.marks}</span>
+        )}
+      </th>
+      <td>{cell('right')}</td>
+      <td className={classes.words} />
+    </tr>
+  );
+}
+
+function FeatureRow({
+  feature,
+  bench,
+  names,
+  entry,
+}: {
+  feature: MatchFeatureId;
+} & Pick<LadderProps, 'bench' | 'names' | 'entry'>) {
+  const judgement = bench.found?.judgements.find((one) => one.id === feature);
+  const name = names[feature] ?? matchFeature(feature).name;
+  const skipped = bench.check.seen.skipped.includes(feature);
+  const cell = (side: Side) => (
+    <Cell
+      place={{ row: feature, side }}
+      words={valueWords(bench, feature, side)}
+      name={name}
+      entry={entry}
+    />
+  );
+  const taken = judgement && judgement.verdict !== 'not taken';
+  return (
+    <tr
+      className={classes.row}
+      data-active={entry.place?.row === feature}
+      data-verdict={judgement?.verdict}
+      data-skipped={skipped}
+    >
+      <td>{cell('left')}</td>
+      <th scope="row">
+        <button
+          type="button"
+          className={classes.name}
+          onClick={() => entry.onChoose({ row: feature, side: 'left' })}
+        >
+          {name}
+        </button>
+        {judgement && <Rung judgement={judgement} />}
+      </th>
+      <td>{cell('right')}</td>
+      <td className={classes.words}>
+        {skipped && !taken ? 'left out' : null}
+        {judgement && taken && (
+          <>
+            <b>
+              {judgement.verdict}
+              {judgement.askAgain ? ': take both again' : ''}
+            </b>
+            {differenceWords(judgement)}
+          </>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** The ladder: features down the middle, the shoes at the sides, the difference on its rung. */
+export function Ladder(props: LadderProps) {
+  const { bench, names, entry } = props;
+  return (
+    <table className={classes.ladder} aria-label="Match ladder">
+      <colgroup>
+        <col />
+        <col />
+        <col />
+        <col />
+      </colgroup>
+      <thead>
+        <tr>
+          <th scope="col" data-side="left" className="left">
+            Left
+          </th>
+          <th scope="col">right is smaller · tolerance hatched · right is larger</th>
+          <th scope="col" data-side="right" className="right">
+            Right
+          </th>
+          <th scope="col">right against left</th>
+        </tr>
+      </thead>
+      <tbody>
+        {rowsOf(bench.check.kind).flatMap((row) => [
+          row === 'labels' || row === 'marks' ? (
+            <SeenRow key={row} row={row} bench={bench} entry={entry} />
+          ) : (
+            <FeatureRow key={row} feature={row} bench={bench} names={names} entry={entry} />
+          ),
+          ...(entry.place?.row === row
+            ? [
+                <Hint
+                  key={`${row} hint`}
+                  row={row}
+                  entry={entry}
+                  names={names}
+                  onName={props.onName}
+                  onLeaveOut={props.onLeaveOut}
+                />,
+              ]
+            : []),
+        ])}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,207 @@
+import { Button, Kbd, NativeSelect } from '@mantine/core';
+import { useEffect } from 'react';
+import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
+import type { MatchRecord } from '#contract/match-records.ts';
+import type { Lab } from '#contract/records.ts';
+import { DISCIPLINES } from '#core/match-features.ts';
+import { nameLabel } from '#core/size-label.ts';
+import { useChange, useLab, useMatch } from '../api/queries.ts';
+import { Photographs } from '../photographs/Photographs.tsx';
+import { putOnBench } from '../shell/bench.ts';
+import { editionName } from '../shell/names.ts';
+import { PageFault } from '../shell/PageFault.tsx';
+import { RefusedChanges } from '../shell/RefusedChanges.tsx';
+import type { ShellContext } from '../shell/Shell.tsx';
+import { ByEye } from './ByEye.tsx';
+import classes from './CheckBench.module.css';
+import { type Check, useCheck } from './check.ts';
+import { Decision } from './Decision.tsx';
+import { useMatchEntry } from './entry.ts';
+import { Findings } from './Findings.tsx';
+import { Ladder } from './Ladder.tsx';
+import { MatchViews } from './MatchViews.tsx';
+import type { BenchCheck } from './waiting-check.ts';
+
+/** What a check is, and the ways to begin one or to pass it over. */
+function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {
+  const navigate = useNavigate();
+  const { pair } = record;
+  if (pair.shoes !== 'both')
+    return (
+      <div className={classes.intro}>
+        <h1>One shoe: nothing to hold it against</h1>
+        <p>
+          Of {pair.tag} there is the {pair.shoes}. It is measured as it is.
+        </p>
+        <Button component={Link} to={`/pairs/${pair.tag}/measure`}>
+          Measure it
+        </Button>
+      </div>
+    );
+  return (
+    <div className={classes.intro}>
+      <h1>Are these two shoes the same?</h1>
+      <p>
+        Before the first wear: labels, outsole features, footbeds face to face, toe and collar
+        heights, heel seam, level, mass, hardness, and a look at the work. One reading each; a
+        second only where the difference lies near its tolerance.
+      </p>
+      {pair.wornKm > 0 && (
+        <p className="soft">
+          This pair has {pair.wornKm.toFixed(0)} km of wear, which shoes take unequally: what
+          differs now may have been alike when new.
+        </p>
+      )}
+      <div className={classes.buttons}>
+        <Button onClick={() => bench.begin('full')} autoFocus>
+          Begin the check
+        </Button>
+        <Button variant="default" onClick={() => bench.begin('short')}>
+          Five features, two minutes
+        </Button>
+        <Button variant="subtle" onClick={() => navigate(`/pairs/${pair.tag}/measure`)}>
+          Not now
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+function DisciplineChoice({ record }: { record: MatchRecord }) {
+  const set = useChange('setDiscipline');
+  const { id, discipline } = record.edition;
+  return (
+    <span className={classes.terms}>
+      <label htmlFor="discipline">Tolerances for</label>
+      <NativeSelect
+        id="discipline"
+        size="xs"
+        data={[
+          { value: '', label: 'any use' },
+          ...DISCIPLINES.map((one) => ({ value: one, label: one })),
+        ]}
+        value={discipline}
+        onChange={(event) =>
+          set.mutate({
+            params: { id },
+            body: { discipline: event.currentTarget.value as typeof discipline },
+          })
+        }
+      />
+      <Link to="/lab/tolerances">change</Link>
+    </span>
+  );
+}
+
+const KEYS: [key: string, says: string][] = [
+  ['Enter', 'record, go on'],
+  ['\\', 'other shoe'],
+  ['[', 'previous'],
+  [']', 'next'],
+  ['⌫', 'correct last'],
+  ['v', 'void'],
+  ['e', 'by eye'],
+  ['d', 'decide'],
+];
+
+function CheckBench({
+  record,
+  bench,
+}: {
+  record: MatchRecord;
+  bench: Check & { check: BenchCheck };
+}) {
+  const { openHelp } = useOutletContext<ShellContext>();
+  const name = useChange('nameMatchFeature');
+  const { check, found } = bench;
+  const entry = useMatchEntry(bench, {
+    onHelp: openHelp,
+    onDecide: () => document.querySelector<HTMLElement>('#decide button')?.focus(),
+    onSights: () => document.getElementById('by-eye')?.focus(),
+  });
+  const { pair, edition } = record;
+  useEffect(() => {
+    document.getElementById('match-entry')?.focus();
+  }, []);
+  if (!found) return null;
+  const taken = found.judgements.filter((one) => one.verdict !== 'not taken').length;
+  const decision = <Decision record={record} bench={bench} check={check} verdict={found.verdict} />;
+  return (
+    <div className={classes.page}>
+      <header className={classes.top}>
+        <h1>Are these two shoes the same?</h1>
+        <span className="soft">
+          {pair.tag} {editionName(edition)}, {nameLabel(pair.label)}
+          {pair.replaces && (
+            <>
+              , sent for <Link to={`/pairs/${pair.replaces}/match`}>{pair.replaces}</Link>
+            </>
+          )}{' '}
+          · {taken} of {found.asked.length} features
+          {check.kind === 'short' ? ', short check' : ''}
+          {bench.earlier.length > 0 && ` · check ${bench.earlier.length + 1}`}
+        </span>
+        <DisciplineChoice record={record} />
+      </header>
+      <div>
+        <RefusedChanges />
+        <Ladder
+          bench={bench}
+          names={record.names}
+          entry={entry}
+          onName={(feature, text) =>
+            name.mutate({ params: { id: edition.modelId }, body: { feature, name: text } })
+          }
+          onLeaveOut={(feature) =>
+            bench.see({ skipped: [...new Set([...check.seen.skipped, feature])] })
+          }
+        />
+        {!check.decision && (
+          <p className={classes.keys}>
+            {KEYS.map(([key, says]) => (
+              <span key={key}>
+                <Kbd size="xs">{key}</Kbd> {says}
+              </span>
+            ))}
+          </p>
+        )}
+      </div>
+      <div className={classes.side}>
+        {check.decision && decision}
+        <MatchViews judgements={found.judgements} name={pair.tag.toLowerCase()} />
+        <Findings found={found} />
+        {!check.decision && decision}
+        <ByEye
+          key={check.id}
+          seen={check.seen}
+          disabled={check.decision !== null}
+          onSee={bench.see}
+        />
+        <Photographs subject={{ subjectKind: 'match', subjectId: check.id }} />
+      </div>
+    </div>
+  );
+}
+
+function MatchBench({ record, lab }: { record: MatchRecord; lab: Lab }) {
+  const bench = useCheck(record, lab);
+  const { check } = bench;
+  return check ? (
+    <CheckBench key={check.id} record={record} bench={{ ...bench, check }} />
+  ) : (
+    <Intro record={record} bench={bench} />
+  );
+}
+
+/** Match: are the two shoes of the pair on the bench the same, and if not, why? */
+export function MatchPage() {
+  const { tag = '' } = useParams();
+  const match = useMatch(tag);
+  const lab = useLab();
+  useEffect(() => {
+    if (match.data) putOnBench(match.data.pair.tag);
+  }, [match.data]);
+  if (match.isError && !match.data) return <PageFault error={match.error} />;
+  if (!match.data || !lab.data) return null;
+  return <MatchBench key={match.data.pair.id} record={match.data} lab={lab.data} />;
+}

@@ -1,0 +1,116 @@
+/** The check at the bench: what is taken, what it shows so far, and what can be done in it. */
+import { useLocalStorage } from '@mantine/hooks';
+import { useMemo } from 'react';
+import { v7 as newId } from 'uuid';
+import type { MatchRecord, MatchSeen } from '#contract/match-records.ts';
+import type { Lab } from '#contract/records.ts';
+import type { SiblingFeatures } from '#core/match-causes.ts';
+import { type EvaluatedCheck, evaluateCheck } from '#core/match-check.ts';
+import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
+import type { Side } from '#core/quantities.ts';
+import { canonicalUnit } from '#core/units.ts';
+import { keep, settle } from '../api/outbox.ts';
+import { useOutbox } from '../api/queries.ts';
+import { type BenchCheck, type BenchMatchReading, withWaitingChecks } from './waiting-check.ts';
+
+export interface Check {
+  /** The check shown: the latest. Undefined before the first. */
+  check: BenchCheck | undefined;
+  earlier: BenchCheck[];
+  found: EvaluatedCheck | undefined;
+  begin: (kind: 'full' | 'short') => void;
+  record: (feature: MatchFeatureId, side: Side, typed: string) => void;
+  voidReading: (reading: BenchMatchReading, reason: string) => void;
+  see: (seen: Partial<MatchSeen>) => void;
+  /** Waits until the server has all that was entered so far. */
+  arrived: () => Promise<void>;
+  standingAt: (feature: MatchFeatureId, side: Side) => BenchMatchReading[];
+}
+
+export function useCheck(record: MatchRecord, lab: Lab): Check {
+  const outbox = useOutbox();
+  const [person] = useLocalStorage({ key: 'emvex-person', defaultValue: '' });
+  const { pair } = record;
+  const checks = useMemo(
+    () =>
+      withWaitingChecks(
+        record.checks,
+        [...outbox.arrived, ...outbox.waiting].filter((change) => change.tag === pair.tag),
+      ),
+    [record.checks, outbox, pair.tag],
+  );
+  const check = checks.at(-1);
+  const found = useMemo(
+    () =>
+      check &&
+      evaluateCheck(check, {
+        label: pair.label,
+        tolerances: record.tolerances,
+        siblings: record.siblings as SiblingFeatures,
+        instruments: lab.instruments,
+      }),
+    [check, pair.label, record.tolerances, record.siblings, lab.instruments],
+  );
+  const waiting = { person, tag: pair.tag };
+
+  function see(seen: Partial<MatchSeen>): void {
+    if (!check) return;
+    keep({
+      ...waiting,
+      name: 'seeMatch',
+      params: { id: check.id },
+      body: { ...check.seen, ...seen },
+    });
+  }
+
+  return {
+    check,
+    earlier: checks.slice(0, -1),
+    found,
+    begin(kind) {
+      keep({
+        ...waiting,
+        name: 'startMatch',
+        params: {},
+        body: {
+          id: newId(),
+          pairId: pair.id,
+          person,
+          kind,
+          startedAt: new Date().toISOString(),
+        },
+      });
+    },
+    record(feature, side, typed) {
+      if (!check) return;
+      const { kind, tool } = matchFeature(feature);
+      // What was left out before and is taken after all is no longer left out.
+      if (check.seen.skipped.includes(feature))
+        see({ skipped: check.seen.skipped.filter((one) => one !== feature) });
+      keep({
+        ...waiting,
+        name: 'recordMatchReading',
+        params: { id: check.id },
+        body: {
+          id: newId(),
+          feature,
+          side,
+          typed,
+          unit: canonicalUnit(kind).symbol,
+          instrumentId:
+            lab.instruments.find((one) => one.kind === tool && one.retired === '')?.id ?? null,
+          takenAt: new Date().toISOString(),
+        },
+      });
+    },
+    voidReading(reading, reason) {
+      keep({ ...waiting, name: 'voidMatchReading', params: { id: reading.id }, body: { reason } });
+    },
+    see,
+    arrived: settle,
+    standingAt: (feature, side) =>
+      (check?.readings ?? []).filter(
+        (one) => one.feature === feature && one.side === side && one.voided === null,
+      ),
+  };
+}

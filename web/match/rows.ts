@@ -1,0 +1,78 @@
+/** The rows of the ladder in the order of the hand, and the way from one place to the next. */
+import type { EvaluatedCheck } from '#core/match-check.ts';
+import { featuresOf, type MatchFeatureId } from '#core/match-features.ts';
+import { SIDES, type Side } from '#core/quantities.ts';
+import type { BenchCheck } from './waiting-check.ts';
+
+/** `labels` and `marks` are read, the others are measured. */
+export type RowId = 'labels' | 'marks' | MatchFeatureId;
+
+/** Where the hand is; the box has a label too. */
+export interface MatchPlace {
+  row: RowId;
+  side: Side | 'box';
+}
+
+/** Rows of a check: labels first, the footbeds' marks after the footbeds. */
+export function rowsOf(kind: BenchCheck['kind']): RowId[] {
+  const features = featuresOf(kind === 'short').map((feature) => feature.id);
+  const rows = features.flatMap((id): RowId[] =>
+    id === 'footbed-ball-width' ? [id, 'marks'] : [id],
+  );
+  return ['labels', ...rows];
+}
+
+/** Places of a row, in the order of the hand. */
+export function placesOf(row: RowId): MatchPlace[] {
+  const sides: MatchPlace['side'][] = row === 'labels' ? [...SIDES, 'box'] : [...SIDES];
+  return sides.map((side) => ({ row, side }));
+}
+
+export const samePlace = (a: MatchPlace, b: MatchPlace): boolean =>
+  a.row === b.row && a.side === b.side;
+
+/** Is a place filled, or left out? */
+function isDone(place: MatchPlace, check: BenchCheck, found: EvaluatedCheck): boolean {
+  const { row, side } = place;
+  if (row === 'labels') return check.seen.labels[side] !== '';
+  if (side === 'box') return true;
+  if (row === 'marks') return check.seen.marks[side] !== '';
+  if (check.seen.skipped.includes(row)) return true;
+  return found.judgements.find((one) => one.id === row)?.[side] !== undefined;
+}
+
+/**
+ * Where the hand goes after a place: to the next that is empty, in order; then to where a repeat is
+ * asked for; undefined once all is told. Labels and marks that were passed over are not come back to.
+ */
+export function nextPlace(
+  after: MatchPlace | undefined,
+  check: BenchCheck,
+  found: EvaluatedCheck,
+): MatchPlace | undefined {
+  const places = rowsOf(check.kind).flatMap(placesOf);
+  const from = after ? places.findIndex((one) => samePlace(one, after)) + 1 : 0;
+  const ahead = places.slice(from).find((place) => !isDone(place, check, found));
+  if (ahead) return ahead;
+  const behind = places
+    .slice(0, from)
+    .find(
+      ({ row, side }) =>
+        row !== 'labels' && row !== 'marks' && !isDone({ row, side }, check, found),
+    );
+  if (behind) return behind;
+  return found.next && { row: found.next.feature, side: found.next.side };
+}
+
+/** The row before or after, at its first side. */
+export function rowAlong(place: MatchPlace, kind: BenchCheck['kind'], step: number): MatchPlace {
+  const rows = rowsOf(kind);
+  const at = rows.indexOf(place.row);
+  const row = rows[Math.max(0, Math.min(rows.length - 1, at + step))] ?? place.row;
+  return { row, side: 'left' };
+}
+
+/** The other shoe at the same row; from the box to the left. */
+export function otherShoe({ row, side }: MatchPlace): MatchPlace {
+  return { row, side: side === 'left' ? 'right' : 'left' };
+}
