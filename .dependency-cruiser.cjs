@@ -30,7 +30,12 @@ module.exports = {
       comment: 'core/ uses small libraries of numbers and geometry, and nothing else',
       severity: 'error',
       from: { path: '^core/', pathNot: '[.]test[.]ts$' },
-      to: { pathNot: ['^core/', 'node_modules/(simple-statistics|jstat|d3-array|internmap|d3-shape|d3-path)/'] },
+      to: {
+        pathNot: [
+          '^core/',
+          'node_modules/(simple-statistics|jstat|d3-array|internmap|d3-shape|d3-path)/',
+        ],
+      },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     { name: 'all-resolved', severity: 'error', from: {}, to: { couldNotResolve: true } },

@@ -4,6 +4,7 @@ import { TOOL_NAMES } from '#core/tools.ts';
 import * as match from './match-records.ts';
 import type { PathName } from './paths.ts';
 import * as records from './records.ts';
+import * as studies from './study-records.ts';
 
 export interface Endpoint {
   summary: string;
@@ -271,6 +272,98 @@ export const ENDPOINTS = {
   },
   removePhotograph: {
     summary: 'Removes a photograph and its file; copies in earlier backups stay.',
+    params: byId,
+    body: reasonGiven,
+    answer: done,
+  },
+  getPairStudy: {
+    summary: 'Readings of one quantity on the pairs of an edition: on one basis, never pooled.',
+    query: z.object({
+      edition: z.string().max(160),
+      quantity: records.measuredQuantity.optional(),
+      label: z.string().max(30).optional(),
+      basis: z.string().max(300).optional().describe('key; `all` is refused where they differ'),
+    }),
+    answer: studies.pairStudyReadings,
+  },
+  listConsistency: {
+    summary: 'Editions ranked by how little their pairs differ in a quantity.',
+    query: z.object({ quantity: records.measuredQuantity }),
+    answer: z.array(studies.consistencyRow),
+  },
+  listSideDifferences: {
+    summary: 'Right less left of a quantity, one difference a pair.',
+    query: z.object({
+      quantity: records.measuredQuantity,
+      edition: z.string().max(160).optional().describe('slug; left out: all editions'),
+    }),
+    answer: z.array(studies.sideDifference),
+  },
+  listGaugeStudies: {
+    summary: 'All gauge studies, a row each.',
+    answer: z.array(studies.gaugeStudyRow),
+  },
+  getGaugeStudy: {
+    summary: 'A gauge study; its readings are hidden until all are taken.',
+    params: byId,
+    answer: studies.gaugeStudy,
+  },
+  planGaugeStudy: {
+    summary: 'Plans a gauge study and draws the order of taking.',
+    body: studies.gaugeStudyPlan,
+    answer: done,
+  },
+  recordStudyReading: {
+    summary: 'Records the reading of a turn, as typed.',
+    params: byId,
+    body: studies.newStudyReading,
+    answer: done,
+  },
+  voidStudyReading: {
+    summary: 'Takes the last reading back; it stays in the record, voided.',
+    params: byId,
+    body: reasonGiven,
+    answer: z.object({ id: records.id, turn: z.number().int() }),
+  },
+  adoptGaugeStudy: {
+    summary: 'Lets sittings with this gauge and protocol lean on the study.',
+    params: byId,
+    body: z.object({
+      without: z
+        .array(z.string().max(60))
+        .max(60)
+        .default([])
+        .describe('parts that not everybody measured'),
+    }),
+    answer: done,
+  },
+  retireGaugeStudy: {
+    summary: 'Sittings lean on a study no more; it stays in the record.',
+    params: byId,
+    body: reasonGiven,
+    answer: done,
+  },
+  listMethods: {
+    summary: 'The ways in which a quantity was measured: protocol and gauge.',
+    query: z.object({ quantity: records.measuredQuantity }),
+    answer: z.array(studies.method),
+  },
+  getBridge: {
+    summary: 'The shoes that were measured by both of two methods.',
+    query: studies.bridgeToKeep.omit({ id: true }),
+    answer: studies.bridgedShoes,
+  },
+  listBridges: {
+    summary: 'The lab’s own conversions between methods.',
+    answer: z.array(studies.keptBridge),
+  },
+  keepBridge: {
+    summary: 'Keeps a conversion between two methods, which comparisons then use.',
+    body: studies.bridgeToKeep,
+    answer: done,
+  },
+  retireBridge: {
+    summary: 'Comparisons use a conversion no more; it stays in the record.',
     params: byId,
     body: reasonGiven,
     answer: done,

@@ -309,6 +309,20 @@ const protocol = z.object({
 });
 export type Protocol = z.infer<typeof protocol>;
 
+const spread = z.object({ sd: z.number(), df: z.number() });
+
+/** What a gauge study gives to the sittings with its gauge and protocol. */
+export const adoptedStudy = z.object({
+  id,
+  name: z.string(),
+  quantity: measuredQuantity,
+  instrumentId: id,
+  protocolLineId: id,
+  repeatability: spread,
+  operator: spread,
+  interaction: spread,
+});
+
 const person = z.object({ id, code: z.string(), role: z.string() });
 
 const unitFamily = z.enum(['stack', 'mass', 'distance']);
@@ -324,6 +338,9 @@ export const lab = z.object({
   noticeable: z.record(z.string(), z.number()),
   ownQuantities: z.array(ownQuantityFields),
   exponent: z.object({ k: z.number(), uK: z.number(), df: z.number().nullable() }),
+  adoptedStudies: z
+    .array(adoptedStudy)
+    .describe('gauge studies that sittings with their gauge and protocol lean on'),
 });
 export type Lab = z.infer<typeof lab>;
 

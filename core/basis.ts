@@ -58,7 +58,10 @@ export type BasisAnswer =
   | { terms: 'not'; reason: string; measure: string };
 
 /** One step that carries a figure to another basis. */
-export type ConversionStep = { kind: Layer; add: boolean } | { kind: 'size' };
+export type ConversionStep =
+  | { kind: Layer; add: boolean }
+  | { kind: 'size' }
+  | { kind: 'bridge'; from: string; to: Basis };
 
 /** A layer that may be added to a stack or taken off, where it was measured on the same pair. */
 export type Layer = 'insole' | 'lugs';

@@ -1,8 +1,8 @@
 /** From pairs to the edition: what may be said of the model, not of these shoes. */
 import { sampleStandardDeviation, sum } from 'simple-statistics';
 import type { Basis } from './basis.ts';
+import type { Conversions } from './conversions.ts';
 import { type Doubt, type Figure, figureExpanded, meanFigure } from './figure.ts';
-import type { MassExponent } from './mass.ts';
 import { type MeasuredPair, type PairAnswer, pairFigureOn } from './pair-figure.ts';
 import { type Catalogue, describeQuantity, QUANTITIES, type QuantityId } from './quantities.ts';
 import type { TermKind, UncertaintyTerm } from './uncertainty.ts';
@@ -30,6 +30,7 @@ const SHARED: readonly TermKind[] = [
   'gain',
   'calibration',
   'reproducibility',
+  'bridge',
   'size-exponent',
 ];
 
@@ -139,11 +140,11 @@ export function editionFigureOn(
   edition: { id: string; pairs: readonly MeasuredPair[] },
   quantity: QuantityId,
   wanted: Basis,
-  lab: { exponent: MassExponent; spreads: PooledSpreads; catalogue?: Catalogue },
+  lab: Conversions & { spreads: PooledSpreads; catalogue?: Catalogue },
 ): EditionAnswer {
   const answers = edition.pairs.map((pair) => ({
     tag: pair.tag,
-    answer: pairFigureOn(pair, quantity, wanted, lab.exponent, lab.catalogue),
+    answer: pairFigureOn(pair, quantity, wanted, lab, lab.catalogue),
   }));
   for (const terms of ['like', 'converted'] as const) {
     const usable = answers.flatMap(({ tag, answer }) =>

@@ -268,7 +268,7 @@ describe('bases', () => {
       pairWith('P', [...heels, ...insoles], out),
       'heel-stack',
       BASIS,
-      DEFAULT_MASS_EXPONENT,
+      LAB,
     );
     expect(answer.terms).toBe('converted');
     expect(answer.figure?.value).toBeCloseTo((27 + 27.4) / 2, 12);
@@ -276,21 +276,11 @@ describe('bases', () => {
     expect(answer.figure?.basis.stack?.insole).toBe('in');
   });
   it('carries the drop by both insoles', () => {
-    const answer = pairFigureOn(
-      pairWith('P', [...heels, ...insoles], out),
-      'drop',
-      BASIS,
-      DEFAULT_MASS_EXPONENT,
-    );
+    const answer = pairFigureOn(pairWith('P', [...heels, ...insoles], out), 'drop', BASIS, LAB);
     expect(answer.figure?.value).toBeCloseTo((27 - 22.5 + 27.4 - 22.5) / 2, 12);
   });
   it('refuses without the insole, and says what to measure', () => {
-    const answer = pairFigureOn(
-      pairWith('P', heels, out),
-      'heel-stack',
-      BASIS,
-      DEFAULT_MASS_EXPONENT,
-    );
+    const answer = pairFigureOn(pairWith('P', heels, out), 'heel-stack', BASIS, LAB);
     expect(answer).toMatchObject({ terms: 'not' });
     expect(answer.terms === 'not' && answer.measure).toContain('insole of P');
   });
@@ -302,12 +292,7 @@ describe('bases', () => {
     [{ ...BASIS, stack: { ...BASIS.stack!, lugs: 'out' } }, 'lugs'],
     [{ ...BASIS, stack: { ...BASIS.stack!, layers: 'midsole only' } }, 'midsole only'],
   ] as [Basis, string][])('refuses another basis with its reason (%#)', (basis, word) => {
-    const answer = pairFigureOn(
-      pairWith('P', heels, basis),
-      'heel-stack',
-      BASIS,
-      DEFAULT_MASS_EXPONENT,
-    );
+    const answer = pairFigureOn(pairWith('P', heels, basis), 'heel-stack', BASIS, LAB);
     expect(answer.terms === 'not' && answer.reason).toContain(word);
   });
   it('carries a mass to another size, with the doubt about the exponent once', () => {
@@ -332,7 +317,7 @@ describe('bases', () => {
         ...pair.sessions,
       ],
     };
-    const answer = pairFigureOn(both, 'heel-stack', BASIS, DEFAULT_MASS_EXPONENT);
+    const answer = pairFigureOn(both, 'heel-stack', BASIS, LAB);
     expect(answer.figure?.value).toBeCloseTo(24.1, 12);
     expect(answer.figure?.readings).toBe(2);
   });

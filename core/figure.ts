@@ -24,7 +24,8 @@ export interface Doubt {
     | 'overdue-gauge'
     | 'room'
     | 'conditioning'
-    | 'set-up';
+    | 'set-up'
+    | 'beyond-bridge';
   text: string;
 }
 

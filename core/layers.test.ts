@@ -55,7 +55,7 @@ describe('a stack carried to another basis', () => {
     ['forefoot-lugs', [2.8], CALIPER],
   ]);
   it('has the insole and the lugs added, with the doubt of all three', () => {
-    const answer = pairFigureOn(pair(measured), 'heel-stack', IN, DEFAULT_MASS_EXPONENT);
+    const answer = pairFigureOn(pair(measured), 'heel-stack', IN, lab);
     expect(answer.terms).toBe('converted');
     if (answer.terms === 'not') return;
     expect(answer.figure.value).toBeCloseTo(24 + 4.4 + 3, 9);
@@ -69,7 +69,7 @@ describe('a stack carried to another basis', () => {
     );
   });
   it('carries drop station by station', () => {
-    const answer = pairFigureOn(pair(measured), 'drop', IN, DEFAULT_MASS_EXPONENT);
+    const answer = pairFigureOn(pair(measured), 'drop', IN, lab);
     expect(answer.terms !== 'not' && answer.figure.value).toBeCloseTo(31.4 - 24.4, 9);
   });
   it('says which layer is missing', () => {
@@ -77,7 +77,7 @@ describe('a stack carried to another basis', () => {
       ['heel-stack', [24.0]],
       ['heel-insole', [4.4], CALIPER],
     ]);
-    const answer = pairFigureOn(pair(bare), 'heel-stack', IN, DEFAULT_MASS_EXPONENT);
+    const answer = pairFigureOn(pair(bare), 'heel-stack', IN, lab);
     expect(answer).toMatchObject({ terms: 'not' });
   });
 });

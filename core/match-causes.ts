@@ -63,6 +63,8 @@ export interface MatchEvidence extends MatchSights {
   /** Last length of the pair's label, mm. */
   lastMm?: number;
   siblings?: SiblingFeatures;
+  /** Features as the bench named them. */
+  names?: Partial<Record<MatchFeatureId, string | undefined>>;
 }
 
 type Sign = 'alike' | 'differ' | 'near' | 'unknown';
@@ -89,8 +91,7 @@ const amount = (judgement: FeatureJudgement): string => {
 };
 
 /** `Footbed length: right 4.2 mm larger` */
-function inWords(judgement: FeatureJudgement): string {
-  const { name } = matchFeature(judgement.id);
+function inWords(judgement: FeatureJudgement, name: string): string {
   const { difference = 0, against, shoes, verdict } = judgement;
   if (verdict === 'not taken') return `${name} not taken`;
   if (against === 'zero') {
@@ -109,7 +110,8 @@ function patternOf(evidence: MatchEvidence): Pattern {
     sign: (id) => SIGNS[get(id)?.verdict ?? 'not taken'],
     words: (id) => {
       const judgement = get(id);
-      return judgement ? inWords(judgement) : `${matchFeature(id).name} not taken`;
+      const name = evidence.names?.[id] ?? matchFeature(id).name;
+      return judgement ? inWords(judgement, name) : `${name} not taken`;
     },
     size: testSizes(evidence.judgements, evidence.lastMm ?? lastLength(REFERENCE_LABEL)),
     evidence,

@@ -56,6 +56,8 @@ export interface CheckTerms {
   tolerances: Partial<Record<MatchFeatureId, ToleranceRule | undefined>>;
   siblings: SiblingFeatures;
   instruments: readonly RecordedInstrument[];
+  /** Features as the bench named them on this model. */
+  names: Partial<Record<MatchFeatureId, string | undefined>>;
 }
 
 export interface EvaluatedCheck {
@@ -122,6 +124,7 @@ export function evaluateCheck(check: RecordedCheck, terms: CheckTerms): Evaluate
     judgements,
     lastMm: lastLength(terms.label),
     siblings: terms.siblings,
+    names: terms.names,
   };
   const causes = inferCauses(evidence);
   const { skipped } = check.seen;

@@ -152,7 +152,7 @@ export function footbedDrawing(
     words:
       length.verdict === 'within'
         ? `footbeds alike in length, ${amount} apart`
-        : `${longer} footbed ${amount} longer${sizes}${times > 1 ? `; drawn ${times} times larger than life at the toe` : ''}`,
+        : `${longer} footbed ${amount} longer${sizes}${times > 1 ? `; toe drawn ${times} times larger than life` : ''}`,
   };
 }
 
@@ -199,7 +199,7 @@ export interface RearDrawings {
 
 /** Seam and plane are enlarged until they take about this much of the drawing. */
 const WANTED_SHIFT = 14;
-const WANTED_TILT = 10;
+const WANTED_TILT = 12;
 /** Collars where they were not taken, mm. */
 const USUAL_COLLAR = 68;
 
@@ -209,8 +209,13 @@ export function rearDrawings(judgements: readonly FeatureJudgement[]): RearDrawi
   const plane = lookUp(judgements, 'sole-plane');
   const taken = [seam, plane].some((one) => one?.left || one?.right);
   if (!taken) return undefined;
+  // What lies within its tolerance is never blown up to look like a fault.
   const most = (one: FeatureJudgement | undefined) =>
-    Math.max(Math.abs(one?.left?.value ?? 0), Math.abs(one?.right?.value ?? 0));
+    Math.max(
+      2.5 * (one?.tolerance ?? 0),
+      Math.abs(one?.left?.value ?? 0),
+      Math.abs(one?.right?.value ?? 0),
+    );
   const seamTimes = enlargement(most(seam), WANTED_SHIFT);
   const planeTimes = enlargement(most(plane), WANTED_TILT);
   const lateral = lookUp(judgements, 'collar-lateral');
@@ -230,15 +235,17 @@ export function rearDrawings(judgements: readonly FeatureJudgement[]): RearDrawi
     );
     return turned;
   });
-  const off = (one: FeatureJudgement | undefined, what: string, unit: string) =>
-    SIDES.flatMap((side) =>
-      one?.[side] ? [`${what} ${side} ${writeNumber(one[side].value, 1)} ${unit}`] : [],
+  const off = (one: FeatureJudgement | undefined, what: string, unit: string) => {
+    const values = SIDES.flatMap((side) =>
+      one?.[side] ? [`${side} ${writeNumber(one[side].value, 1)}`] : [],
     );
+    return values.length > 0 ? [`${what} ${values.join(', ')} ${unit}`] : [];
+  };
   return {
     shoes,
     seamTimes,
     planeTimes,
     height: Math.max(...SIDES.flatMap((side) => [height(side, lateral), height(side, medial)])),
-    words: `${[...off(seam, 'seam off', 'mm'), ...off(plane, 'plane', '°')].join(', ')}; turn drawn ${seamTimes} times, tilt ${planeTimes} times larger than life`,
+    words: `${[...off(seam, 'seam', 'mm'), ...off(plane, 'plane', '°')].join('; ')}; drawn larger than life, turn ${seamTimes} times, tilt ${planeTimes} times`,
   };
 }

@@ -2,10 +2,11 @@
 import { group } from 'd3-array';
 import { mean, median } from 'simple-statistics';
 import { type Basis, type ConversionStep, compareBases, type Layer } from './basis.ts';
+import { type Conversions, convertBetween, findBridge } from './conversions.ts';
 import { dropFigure } from './drop.ts';
 import { combineFigures, type Doubt, type Figure, meanFigure } from './figure.ts';
 import type { GaugeTraits } from './gauge.ts';
-import { type MassExponent, massFigureAtLabel } from './mass.ts';
+import { massFigureAtLabel } from './mass.ts';
 import {
   type Catalogue,
   describeQuantity,
@@ -18,7 +19,7 @@ import {
 } from './quantities.ts';
 import type { Repeatability } from './repeated-readings.ts';
 import { roomDoubts } from './room.ts';
-import { stationFigure } from './station-figure.ts';
+import { type Reproducibility, stationFigure } from './station-figure.ts';
 
 /** A reading that stands: neither superseded nor voided. */
 export interface StandingReading {
@@ -38,6 +39,10 @@ export interface SessionReadings {
   basis: Basis;
   /** Repeatability per station of the protocol, with a name for where it comes from. */
   repeatability: Partial<Record<MeasuredQuantityId, Repeatability & { source: string }>>;
+  /** What gauge studies found of operators, per station. */
+  reproducibility?: Partial<Record<MeasuredQuantityId, Reproducibility>>;
+  /** Names of the gauge studies that stand behind this sitting. */
+  studies?: readonly string[];
   /** What the protocol says of the set-up at a station. */
   setups?: Partial<Record<MeasuredQuantityId, string>>;
   /** False where the shoes were not conditioned as the protocol asks; absent: not said. */
@@ -127,6 +132,7 @@ export function shoeFigures(session: SessionReadings, side: Side): FigureSet {
       sessionId: session.id,
       basis,
       repeatability: session.repeatability[quantity],
+      reproducibility: session.reproducibility?.[quantity],
       readings,
       catalogue,
     });
@@ -234,15 +240,15 @@ function convertFigure(
   start: Figure | undefined,
   steps: readonly ConversionStep[],
   to: Basis,
-  exponent: MassExponent,
+  known: Conversions,
 ): Figure | undefined {
   let figure = start;
   for (const step of steps) {
     if (!figure) return undefined;
-    figure =
-      step.kind === 'size'
-        ? massFigureAtLabel(figure, to.label, exponent)
-        : withLayer(pair, side, figure, { kind: step.kind, add: step.add });
+    if (step.kind === 'size') figure = massFigureAtLabel(figure, to.label, known.exponent);
+    else if (step.kind === 'bridge')
+      figure = convertBetween(figure, step, known, `${pair.id}:${side}`);
+    else figure = withLayer(pair, side, figure, { kind: step.kind, add: step.add });
   }
   return figure;
 }
@@ -254,10 +260,10 @@ function convertShoe(
   quantity: QuantityId,
   steps: readonly ConversionStep[],
   to: Basis,
-  exponent: MassExponent,
+  known: Conversions,
 ): Figure | undefined {
   const convert = (figure: Figure | undefined) =>
-    convertFigure(pair, side, figure, steps, to, exponent);
+    convertFigure(pair, side, figure, steps, to, known);
   if (quantity !== 'drop') return convert(shoe[quantity]);
   const heel = convert(shoe['heel-stack']);
   const forefoot = convert(shoe['forefoot-stack']);
@@ -287,7 +293,7 @@ export function pairFigureOn(
   pair: MeasuredPair,
   quantity: QuantityId,
   wanted: Basis,
-  exponent: MassExponent,
+  known: Conversions,
   catalogue: Catalogue = QUANTITIES,
 ): PairAnswer {
   let converted: PairAnswer | undefined;
@@ -296,19 +302,19 @@ export function pairFigureOn(
     const figures = sessionFigures(session);
     const own = figures.pair[quantity];
     if (!own) continue;
-    const answer = compareBases(
-      quantity,
-      own.basis,
-      basisFor(quantity, wanted, catalogue),
-      catalogue,
-    );
+    const aim = basisFor(quantity, wanted, catalogue);
+    const plain = compareBases(quantity, own.basis, aim, catalogue);
+    const answer =
+      plain.terms === 'not'
+        ? (findBridge(quantity, own.basis, aim, known, catalogue) ?? plain)
+        : plain;
     if (answer.terms === 'like') return { terms: 'like', figure: own };
     if (answer.terms === 'not') {
       refusal ??= { ...answer, figure: own };
       continue;
     }
     const shoes = SIDES.map((side) =>
-      convertShoe(pair, side, figures[side], quantity, answer.by, wanted, exponent),
+      convertShoe(pair, side, figures[side], quantity, answer.by, wanted, known),
     );
     const figure = pairOfShoes(shoes[0], shoes[1]);
     if (figure) converted ??= { terms: 'converted', figure };

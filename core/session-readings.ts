@@ -8,12 +8,27 @@ import {
   type MeasuredQuantityId,
   type Side,
 } from './quantities.ts';
-import { DEFAULT_REPEATABILITY_DF } from './repeated-readings.ts';
+import { DEFAULT_REPEATABILITY_DF, type Repeatability } from './repeated-readings.ts';
 import type { SizeLabel } from './size-label.ts';
+
+/** A gauge study that sittings with its gauge and protocol lean on. */
+export interface AdoptedStudy {
+  id: string;
+  name: string;
+  quantity: MeasuredQuantityId;
+  instrumentId: string;
+  /** The line of protocols, whatever the version. */
+  protocolLineId: string;
+  repeatability: Repeatability;
+  operator: Repeatability;
+  interaction: Repeatability;
+}
 
 /** What is recorded of one sitting. */
 export interface RecordedSession {
   id: string;
+  /** Code of who measured. */
+  person: string;
   startedAt: string;
   configuration: Configuration;
   removed: string;
@@ -34,6 +49,7 @@ export interface RecordedSession {
 }
 
 export interface RecordedProtocol {
+  lineId: string;
   stack: StackBasis;
   stations: readonly {
     quantity: MeasuredQuantityId;
@@ -60,9 +76,26 @@ function usualRepeatability(
   );
 }
 
+const stands = (reading: RecordedSession['readings'][number]) =>
+  reading.voided === null && reading.supersededBy === null;
+
+/** The studies whose gauge took every standing reading of their quantity here, by this protocol. */
+function studiesBehind(
+  session: RecordedSession,
+  protocol: RecordedProtocol,
+  studies: readonly AdoptedStudy[],
+): AdoptedStudy[] {
+  return studies.filter(({ quantity, instrumentId, protocolLineId }) => {
+    if (protocolLineId !== protocol.lineId) return false;
+    const own = session.readings.filter((one) => one.quantity === quantity && stands(one));
+    return own.length > 0 && own.every((one) => one.instrumentId === instrumentId);
+  });
+}
+
 /**
  * The standing readings of a recorded session with basis, repeatability and gauges: voided and
- * superseded readings stay in the record and out of the figures.
+ * superseded readings stay in the record and out of the figures. A gauge study of the gauge and
+ * protocol gives repeatability and reproducibility of its quantity.
  */
 export function sessionReadings(
   session: RecordedSession,
@@ -70,7 +103,9 @@ export function sessionReadings(
   protocol: RecordedProtocol,
   instruments: readonly RecordedInstrument[],
   catalogue?: Catalogue,
+  studies: readonly AdoptedStudy[] = [],
 ): SessionReadings {
+  const behind = studiesBehind(session, protocol, studies);
   const known = new Map(instruments.map((instrument) => [instrument.id, instrument]));
   return {
     id: session.id,
@@ -87,11 +122,23 @@ export function sessionReadings(
       ...Object.fromEntries(
         protocol.stations.map((station) => [station.quantity, station.repeatability]),
       ),
+      ...Object.fromEntries(
+        behind.map((study) => [
+          study.quantity,
+          { ...study.repeatability, source: `gauge study ${study.id}` },
+        ]),
+      ),
     },
+    reproducibility: Object.fromEntries(
+      behind.map(({ id, quantity, operator, interaction }) => [
+        quantity,
+        { study: id, operator, interaction, person: session.person },
+      ]),
+    ),
+    studies: behind.map((study) => study.name),
     readings: session.readings.flatMap((reading) => {
       const instrument = known.get(reading.instrumentId);
-      const stands = reading.voided === null && reading.supersededBy === null;
-      if (!stands || !instrument) return [];
+      if (!stands(reading) || !instrument) return [];
       const { side, quantity, value, temperatureC, humidityPct, cycleSd } = reading;
       const gauge = gaugeTraits(instrument, reading.takenAt);
       return [

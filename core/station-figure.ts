@@ -23,6 +23,17 @@ export interface StationReading {
   cycleSd?: number | undefined;
 }
 
+/** What a gauge study found beside the repeatability: how far operators differ. */
+export interface Reproducibility {
+  /** The study, by id. */
+  study: string;
+  /** SD of operators, and of operators from part to part. */
+  operator: Repeatability;
+  interaction: Repeatability;
+  /** Who took the readings: what one operator does everywhere drops out of differences. */
+  person: string;
+}
+
 export interface Station {
   quantity: MeasuredQuantityId;
   side: Side;
@@ -31,6 +42,8 @@ export interface Station {
   /** Repeatability of the protocol at this station, and a name for where it comes from. */
   repeatability?: (Repeatability & { source: string }) | undefined;
   readings: readonly StationReading[];
+  /** Of a gauge study of this gauge and protocol, where there is one. */
+  reproducibility?: Reproducibility | undefined;
   catalogue?: Catalogue;
 }
 
@@ -110,6 +123,27 @@ function cycleTerms(readings: readonly StationReading[], at: string): Uncertaint
   ];
 }
 
+/** One operator's own way is one error wherever that operator measured; the rest differs by shoe. */
+function operatorTerms(found: Reproducibility | undefined, at: string): UncertaintyTerm[] {
+  if (!found) return [];
+  const { study, operator, interaction, person } = found;
+  const terms: UncertaintyTerm[] = [
+    {
+      key: `operator:${study}:${person}`,
+      kind: 'reproducibility',
+      u: operator.sd,
+      df: operator.df,
+    },
+    {
+      key: `interaction:${study}:${at}`,
+      kind: 'interaction',
+      u: interaction.sd,
+      df: interaction.df,
+    },
+  ];
+  return terms.filter((term) => term.u > 0);
+}
+
 function calibrationTerms(readings: readonly StationReading[], value: number): UncertaintyTerm[] {
   const shares = new Map<string, { gauge: GaugeTraits; share: number }>();
   for (const { gauge } of readings) {
@@ -166,6 +200,7 @@ export function stationFigure(station: Station): Figure | undefined {
     terms: [
       scatterTerm,
       ...cycleTerms(readings, at),
+      ...operatorTerms(station.reproducibility, at),
       {
         key: `resolution:${at}`,
         kind: 'resolution',

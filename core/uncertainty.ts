@@ -16,6 +16,8 @@ export const TERM_KINDS = [
   'gain',
   'calibration',
   'reproducibility',
+  'interaction',
+  'bridge',
   'pairs',
   'size-exponent',
 ] as const;

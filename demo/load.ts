@@ -13,6 +13,8 @@ import type { Db } from '#server/store/database.ts';
 import { openStores, type Stores } from '#server/stores.ts';
 import { FULL_BENCH_PAIRS, measureFullBench } from './full-bench.ts';
 import { equipInstruments } from './instruments.ts';
+import { MATCH_TRUTHS } from './match-truths.ts';
+import { checkPair } from './matches.ts';
 import { demoNoise, demoReadings } from './scenario.ts';
 import { shoeTruths } from './shoe-truths.ts';
 import {
@@ -24,7 +26,7 @@ import {
 } from './truths.ts';
 
 /** Grows when the scenario changes, so that an older demo database is made anew. */
-export const SCENARIO_VERSION = 2;
+export const SCENARIO_VERSION = 3;
 
 const SCENARIO_SETTING = 'demo-scenario';
 
@@ -61,6 +63,7 @@ function receive(
     returnBy: pair.returnInDays ? today.add(pair.returnInDays, 'day').format('YYYY-MM-DD') : null,
     wornKm: pair.wornKm ?? 0,
     note: pair.note ?? '',
+    lot: pair.lot ?? '',
   });
   stores.changes.apply(
     {
@@ -181,6 +184,10 @@ export function loadScenario(db: Db, day: string): void {
         const { tag, wornKm = 0 } = pair;
         measureFullBench(stores, { id: pairId, tag, wornKm }, truth, at, idAt);
       });
+    for (const truth of MATCH_TRUTHS) {
+      const received = dayjs(stores.pairs.byTag(truth.tag).receivedOn);
+      checkPair(stores, truth, received.add(truth.after, 'day').hour(8), idAt);
+    }
     stores.lab.writeSetting(SCENARIO_SETTING, SCENARIO_VERSION);
   })();
 }

@@ -2,6 +2,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { findClaimFaults } from '#core/claim-consistency.ts';
 import { readClaims } from '#core/claim-text.ts';
+import { evaluateStored, matchOfPair } from '#server/match.ts';
 import { type Db, openDatabase } from '#server/store/database.ts';
 import { openStores } from '#server/stores.ts';
 import { loadedScenario, loadScenario, SCENARIO_VERSION } from './load.ts';
@@ -16,11 +17,11 @@ beforeAll(() => {
 afterAll(() => db.close());
 
 describe('the demo scenario', () => {
-  it('has about ten editions and twenty pairs of six makers', () => {
+  it('has eleven editions and thirty-two pairs of six makers', () => {
     const editions = openStores(db).editions.list();
-    expect(editions).toHaveLength(10);
+    expect(editions).toHaveLength(11);
     expect(new Set(editions.map((edition) => edition.maker)).size).toBe(6);
-    expect(editions.reduce((sum, edition) => sum + edition.pairs.length, 0)).toBe(22);
+    expect(editions.reduce((sum, edition) => sum + edition.pairs.length, 0)).toBe(32);
     expect(loadedScenario(db)).toBe(SCENARIO_VERSION);
   });
   it('has stacks on more than one basis and labels in several sizes', () => {
@@ -53,6 +54,30 @@ describe('the demo scenario', () => {
     const voided = session?.readings.filter((reading) => reading.voided !== null);
     expect(voided).toHaveLength(1);
     expect(voided?.[0]?.value).toBeLessThan(5);
+  });
+  it('has two half sizes in a box, which its check finds, and the right shoe at fault', () => {
+    const stores = openStores(db);
+    const pair = stores.pairs.byTag('BR-13');
+    expect(pair.leftOut).toContain('Two sizes in one box');
+    const record = matchOfPair(stores, pair);
+    const [check] = record.checks;
+    if (!check) throw new Error('no check');
+    const { causes } = evaluateStored(stores, record, check);
+    expect(causes[0]).toMatchObject({ id: 'two-sizes', confidence: 'sure', atFault: 'right' });
+  });
+  it('has a pair with a footbed of another size, whose check is open', () => {
+    const stores = openStores(db);
+    const record = matchOfPair(stores, stores.pairs.byTag('NS-06'));
+    const [check] = record.checks;
+    if (!check) throw new Error('no check');
+    const { causes } = evaluateStored(stores, record, check);
+    expect(causes[0]?.id).toBe('wrong-footbed');
+    expect(check.decision).toBeNull();
+  });
+  it('keeps sound pairs', () => {
+    const stores = openStores(db);
+    for (const tag of ['BR-10', 'NS-01'])
+      expect(stores.pairs.byTag(tag).decision?.words).toMatch(/^All 12 features agree/);
   });
   it('uses no pair of figures of the check cases', () => {
     const claims = EDITION_TRUTHS.map((edition) => edition.claims).join(' ');

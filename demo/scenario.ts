@@ -35,8 +35,8 @@ function trueShoes(edition: EditionTruth, pair: PairTruth, noise: Normal) {
   const ratio = (lastLength(pair.label) / lastLength(REFERENCE_LABEL)) ** TRUE_MASS_EXPONENT;
   const own = {
     mass: edition.massAtUk8 * ratio + noise(DEMO_SPREAD.pairMass),
-    heel: edition.heel + noise(DEMO_SPREAD.pairStack),
-    forefoot: edition.forefoot + noise(DEMO_SPREAD.pairStack),
+    heel: edition.heel + (pair.lotStack ?? 0) + noise(DEMO_SPREAD.pairStack),
+    forefoot: edition.forefoot + (pair.lotStack ?? 0) + noise(DEMO_SPREAD.pairStack),
     insoleHeel: edition.insoleHeel + noise(DEMO_SPREAD.pairInsole),
     insoleForefoot: edition.insoleForefoot + noise(DEMO_SPREAD.pairInsole),
   };

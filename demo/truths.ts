@@ -44,6 +44,9 @@ export interface PairTruth {
   repeats?: number;
   /** Stations taken, in order; left out: all. */
   upTo?: 'mass' | 'heel-stack';
+  /** Lot as on the box, and how far its stacks lie off the edition's. */
+  lot?: string;
+  lotStack?: number;
   /** One reading typed with a slipped decimal mark, voided and retaken. */
   slip?: boolean;
 }
@@ -106,6 +109,20 @@ const loaned = {
   paidPrice: null,
 } as const;
 
+/** Two lots of the Lanewalk, as the cooperative bought them: spring and autumn. */
+const LANEWALK_PAIRS: PairTruth[] = Array.from({ length: 8 }, (_, index) => ({
+  tag: `TL-0${index + 1}`,
+  label: uk(8),
+  ...bought(96, 84),
+  colour: 'peat',
+  width: 'regular',
+  receivedDaysAgo: index < 4 ? 76 : 24,
+  protocol: 'in',
+  repeats: 2,
+  lot: index < 4 ? 'L2-318' : 'L2-402',
+  lotStack: index < 4 ? -0.4 : 0.4,
+}));
+
 export const EDITION_TRUTHS: EditionTruth[] = [
   {
     key: 'stairwell-mid',
@@ -153,6 +170,15 @@ export const EDITION_TRUTHS: EditionTruth[] = [
         receivedDaysAgo: 40,
         protocol: 'in',
         repeats: 2,
+      },
+      {
+        tag: 'NS-06',
+        label: uk(8),
+        ...bought(119),
+        colour: 'slate',
+        width: 'regular',
+        receivedDaysAgo: 3,
+        returnInDays: 11,
       },
     ],
   },
@@ -243,6 +269,15 @@ export const EDITION_TRUTHS: EditionTruth[] = [
         receivedDaysAgo: 28,
         protocol: 'in',
         repeats: 1,
+      },
+      {
+        tag: 'BR-13',
+        label: uk(8),
+        ...bought(134),
+        colour: 'moss',
+        width: 'regular',
+        receivedDaysAgo: 6,
+        returnInDays: 8,
       },
     ],
   },
@@ -517,5 +552,23 @@ export const EDITION_TRUTHS: EditionTruth[] = [
         note: 'Not measured yet.',
       },
     ],
+  },
+  {
+    // Eight pairs in two lots; the second lot stands a little higher.
+    key: 'lanewalk',
+    maker: 'Tarnhus',
+    model: 'Lanewalk',
+    name: '',
+    heel: 28.4,
+    forefoot: 22.3,
+    insoleHeel: 4.2,
+    insoleForefoot: 3.4,
+    massAtUk8: 352,
+    madeIn: ukRange(6, 12),
+    widths: ['regular'],
+    colours: ['peat'],
+    claims: 'heel 29 mm; drop 6 mm; 350 g; UK 8; with insole',
+    claimSource: 'box',
+    pairs: LANEWALK_PAIRS,
   },
 ];

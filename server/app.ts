@@ -22,6 +22,7 @@ import { pairRoutes } from './routes/pairs.ts';
 import { mountPhotographs, photographRoutes } from './routes/photographs.ts';
 import { sessionRoutes } from './routes/sessions.ts';
 import { sheetRoutes } from './routes/sheets.ts';
+import { studyRoutes } from './routes/studies.ts';
 import type { Db } from './store/database.ts';
 import { openStores } from './stores.ts';
 
@@ -107,6 +108,7 @@ export function createApp(options: AppOptions): Express {
       ...pairRoutes(stores),
       ...sessionRoutes(stores),
       ...matchRoutes(stores),
+      ...studyRoutes(stores),
       ...photographRoutes(stores, pictures),
       ...sheetRoutes(stores, knowledge),
     },

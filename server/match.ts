@@ -3,12 +3,7 @@ import { mean } from 'simple-statistics';
 import type { MatchCheck, MatchRecord } from '#contract/match-records.ts';
 import type { SiblingFeatures } from '#core/match-causes.ts';
 import { type EvaluatedCheck, evaluateCheck } from '#core/match-check.ts';
-import {
-  type Discipline,
-  MATCH_FEATURES,
-  type MatchFeatureId,
-  matchFeature,
-} from '#core/match-features.ts';
+import { type Discipline, MATCH_FEATURES, matchFeature } from '#core/match-features.ts';
 import { isSameSize, type LabelSystem } from '#core/size-label.ts';
 import type { StoredPair } from './store/pairs.ts';
 import type { Stores } from './stores.ts';
@@ -67,13 +62,6 @@ export function evaluateStored(
     tolerances: record.tolerances,
     siblings: record.siblings as SiblingFeatures,
     instruments: stores.instruments.all(),
+    names: record.names,
   });
-}
-
-/** The name of a feature: as the bench named it on this model, else its own. */
-export function nameFeature(
-  names: Partial<Record<MatchFeatureId, string | undefined>>,
-  feature: MatchFeatureId,
-): string {
-  return names[feature] ?? matchFeature(feature).name;
 }

@@ -3,31 +3,13 @@ import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { servedBench } from './served-bench.ts';
 
-const { post, put, get, bench, served } = servedBench();
+const { post, put, get, receive, bench, served } = servedBench();
 
 const AT = '2026-03-01T09:00:00Z';
 const SEEN = { labels: { left: '', right: '', box: '' }, marks: { left: '', right: '' } };
 
 /** A second pair of the same edition. */
-async function another(tag: string, more: object = {}) {
-  const id = uuid7();
-  const answer = await post('/api/receipts', {
-    maker: { id: uuid7(), name: 'Norrolt' },
-    model: { id: uuid7(), name: 'Stairwell' },
-    edition: { id: uuid7(), name: 'mid cut' },
-    pair: {
-      id,
-      tag,
-      label: { system: 'uk', size: 8 },
-      acquisition: 'bought',
-      receivedOn: '2026-02-27',
-      ...more,
-    },
-    claims: [],
-  });
-  expect(answer.status).toBe(200);
-  return id;
-}
+const another = async (tag: string, more: object = {}) => (await receive(tag, more)).pairId;
 
 async function check(pairId: string, kind = 'full') {
   const id = uuid7();

@@ -1,6 +1,7 @@
 /** Pairs as the core wants them, and what the lab as a whole has learned from them. */
 import type { Lab, Protocol, Session } from '#contract/records.ts';
 import { SAME_WEAR_KM, stackBasisKey } from '#core/basis.ts';
+import type { KeptBridge } from '#core/conversions.ts';
 import { type PooledSpreads, poolSpread } from '#core/edition-figure.ts';
 import {
   DEFAULT_MASS_EXPONENT,
@@ -28,6 +29,7 @@ import type { Stores } from './stores.ts';
 
 export interface LabKnowledge {
   exponent: MassExponent;
+  bridges: KeptBridge[];
   spreads: PooledSpreads;
   noticeable: NoticeableSteps;
   catalogue: Catalogue;
@@ -37,7 +39,9 @@ export interface LabKnowledge {
 const EXPONENT_DF = 4;
 
 /** Instruments, protocols and catalogue, read once for many pairs. */
-export type LabRecords = Pick<Lab, 'instruments' | 'protocols'> & { catalogue: Catalogue };
+export type LabRecords = Pick<Lab, 'instruments' | 'protocols' | 'adoptedStudies'> & {
+  catalogue: Catalogue;
+};
 
 /** Protocols with the repeatability that this lab's own repeats show, where they show one. */
 function learnedProtocols(stores: Stores, catalogue: Catalogue): Protocol[] {
@@ -62,6 +66,7 @@ export function labRecords(stores: Stores): LabRecords {
   return {
     instruments: stores.instruments.all(),
     protocols: learnedProtocols(stores, catalogue),
+    adoptedStudies: stores.gaugeStudies.adopted(),
     catalogue,
   };
 }
@@ -72,7 +77,17 @@ function readingsOf(
   lab: LabRecords,
 ): SessionReadings | undefined {
   const protocol = lab.protocols.find((known) => known.id === session.protocolId);
-  return protocol && sessionReadings(session, pair.label, protocol, lab.instruments, lab.catalogue);
+  return (
+    protocol &&
+    sessionReadings(
+      session,
+      pair.label,
+      protocol,
+      lab.instruments,
+      lab.catalogue,
+      lab.adoptedStudies,
+    )
+  );
 }
 
 /**
@@ -199,6 +214,7 @@ export function labKnowledge(stores: Stores): () => LabKnowledge {
     if (kept?.revision !== revision) kept = { revision, knowledge: learn(stores) };
     return {
       ...kept.knowledge,
+      bridges: stores.bridges.inUse(),
       noticeable: stores.lab.noticeable(),
       catalogue: stores.lab.catalogue(),
     };

@@ -30,11 +30,10 @@ export function servedBench() {
   const get = (path: string) => send('GET', path);
   const csv = (path: string, text: string) => send('POST', path, text, 'text/csv');
 
-  async function bench(tag = 'NS-01') {
-    await post('/api/lab/setup', { tools: TOOLS });
-    const lab = (await get('/api/lab')).body;
+  /** A pair of one edition, UK 8, received on 27 February. */
+  async function receive(tag: string, more: object = {}) {
     const pairId = uuid7();
-    const received = await post('/api/receipts', {
+    const { status, body } = await post('/api/receipts', {
       maker: { id: uuid7(), name: 'Norrolt' },
       model: { id: uuid7(), name: 'Stairwell' },
       edition: { id: uuid7(), name: 'mid cut' },
@@ -44,9 +43,18 @@ export function servedBench() {
         label: { system: 'uk', size: 8 },
         acquisition: 'bought',
         receivedOn: '2026-02-27',
+        ...more,
       },
       claims: [],
     });
+    if (status !== 200) throw new Error(JSON.stringify(body));
+    return { pairId, editionId: body.editionId as string };
+  }
+
+  async function bench(tag = 'NS-01') {
+    await post('/api/lab/setup', { tools: TOOLS });
+    const lab = (await get('/api/lab')).body;
+    const { pairId, editionId } = await receive(tag);
     const instrument = (kind: string) =>
       lab.instruments.find((one: { kind: string }) => one.kind === kind);
     const protocol = (name: string) =>
@@ -82,7 +90,7 @@ export function servedBench() {
         takenAt: '2026-03-01T09:01:00Z',
         ...rest,
       });
-    return { lab, pairId, editionId: received.body.editionId, instrument, protocol, session, read };
+    return { lab, pairId, editionId, instrument, protocol, session, read };
   }
 
   return {
@@ -91,6 +99,7 @@ export function servedBench() {
     put,
     get,
     csv,
+    receive,
     bench,
     served: () => served,
     file: (name: string) => join(folder, name),

@@ -243,7 +243,11 @@ export function buildSheet(
     matched: atLabel.flatMap((pair) =>
       pair.decision ? [{ tag: pair.tag, ...pair.decision }] : [],
     ),
-    studies: [],
+    studies: [
+      ...new Set(
+        measured.flatMap((pair) => pair.sessions.flatMap((session) => session.studies ?? [])),
+      ),
+    ],
     protocols: used(new Set(sessions.map((s) => s.protocolId)), lab.protocols),
     instruments: used(
       new Set(sessions.flatMap((s) => s.readings.map((r) => r.instrumentId))),

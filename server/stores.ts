@@ -1,8 +1,10 @@
 /** All stores of one database. */
+import { bridgeStore } from './store/bridges.ts';
 import { changeStore } from './store/changes.ts';
 import { curveStore } from './store/curves.ts';
 import type { Db } from './store/database.ts';
 import { editionStore } from './store/editions.ts';
+import { gaugeStudyStore } from './store/gauge-studies.ts';
 import { instrumentStore } from './store/instruments.ts';
 import { labStore } from './store/lab.ts';
 import { matchStore } from './store/matches.ts';
@@ -11,6 +13,7 @@ import { photographStore } from './store/photographs.ts';
 import { protocolStore } from './store/protocols.ts';
 import { sessionFigureStore } from './store/session-figures.ts';
 import { sessionStore } from './store/sessions.ts';
+import { studyReadingStore } from './store/study-readings.ts';
 
 export function openStores(db: Db) {
   const lab = labStore(db);
@@ -23,6 +26,9 @@ export function openStores(db: Db) {
     pairs: pairStore(db),
     matches: matchStore(db),
     photographs: photographStore(db),
+    gaugeStudies: gaugeStudyStore(db, lab.catalogue),
+    studyReadings: studyReadingStore(db),
+    bridges: bridgeStore(db),
     sessions: sessionStore(db, lab.catalogue),
     curves: curveStore(db),
     figures: sessionFigureStore(db),

@@ -44,6 +44,7 @@ export function labRoutes(
         noticeable,
         ownQuantities: stores.lab.ownQuantities(),
         exponent: { k, uK, df: Number.isFinite(df) ? df : null },
+        adoptedStudies: stores.gaugeStudies.adopted(),
       };
     },
     setUpLab: ({ body }) => ({ protocolId: setUpLab(stores, body.tools, newId) }),

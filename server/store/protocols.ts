@@ -42,6 +42,7 @@ export function protocolStore(db: Db) {
   const selectStations = db.prepare<[], StationRow>(
     'SELECT * FROM protocol_station ORDER BY protocol_id, position',
   );
+  const selectLine = db.prepare<[string], unknown>('SELECT 1 FROM protocol WHERE line_id = ?');
   const lastPosition = db.prepare<[], { position: number }>(
     'SELECT coalesce(max(position), -1) AS position FROM protocol',
   );
@@ -113,6 +114,9 @@ export function protocolStore(db: Db) {
   }
 
   return {
+    requireLine(lineId: string): void {
+      if (!selectLine.get(lineId)) throw notFound('This protocol');
+    },
     all,
     byId(id: string): Protocol {
       const found = all().find((protocol) => protocol.id === id);

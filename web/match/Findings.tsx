@@ -9,10 +9,10 @@ const SURE: Record<Cause['confidence'], string> = {
 };
 
 const FAULTS: Record<Cause['atFault'], string> = {
-  left: 'The left shoe is at fault',
-  right: 'The right shoe is at fault',
-  both: 'Both shoes are at fault',
-  either: 'Which shoe is at fault cannot be told',
+  left: 'The left is at fault',
+  right: 'The right is at fault',
+  both: 'Both are at fault',
+  either: 'Which is at fault cannot be told',
 };
 
 function Lines({ title, lines }: { title: string; lines: readonly string[] }) {
@@ -52,6 +52,11 @@ const HEADINGS: Record<EvaluatedCheck['verdict']['verdict'], string> = {
 /** The verdict of the check so far, and the causes that the pattern allows. */
 export function Findings({ found }: { found: EvaluatedCheck }) {
   const { verdict, causes } = found;
+  // Where the whole pattern of one agrees, what something speaks against stands back.
+  const [surest] = causes;
+  const isBack = (cause: Cause) => surest?.confidence === 'sure' && cause.confidence === 'possible';
+  const first = causes.filter((cause) => !isBack(cause));
+  const also = causes.filter(isBack);
   return (
     <section aria-label="Findings" aria-live="polite">
       <h2 className={verdict.verdict === 'out' ? 'look-here' : undefined}>
@@ -62,9 +67,19 @@ export function Findings({ found }: { found: EvaluatedCheck }) {
       {verdict.seen.map((line) => (
         <p key={line}>Seen: {line}.</p>
       ))}
-      {causes.map((cause) => (
+      {first.map((cause) => (
         <CauseView key={cause.id} cause={cause} />
       ))}
+      {also.length > 0 && (
+        <details>
+          <summary>
+            Also possible: {also.map((cause) => cause.name.toLowerCase()).join('; ')}
+          </summary>
+          {also.map((cause) => (
+            <CauseView key={cause.id} cause={cause} />
+          ))}
+        </details>
+      )}
       {verdict.verdict === 'out' && found.next && (
         <p className="soft">Enough is known to decide. More readings only firm up the cause.</p>
       )}

@@ -2,7 +2,7 @@ import { type KeyboardEvent, type Ref, useState } from 'react';
 import type { FeatureJudgement } from '#core/match.ts';
 import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
 import { writeNumber } from '#core/number-words.ts';
-import { SIDES, type Side } from '#core/quantities.ts';
+import type { Side } from '#core/quantities.ts';
 import { canonicalUnit } from '#core/units.ts';
 import type { Check } from './check.ts';
 import classes from './Ladder.module.css';
@@ -35,17 +35,14 @@ const ROW_HINTS = {
   marks: 'What is stamped or printed on the underside of each footbed. Empty Enter passes over.',
 };
 
-/** `right 4.2 ± 0.7 mm larger` */
-function differenceWords({ id, difference, U, against, shoes }: FeatureJudgement): string {
+/** Right − left, signed: `+4.2 ± 0.7 mm`; against zero how far off the worse shoe stands. */
+function differenceWords({ id, difference, U, against }: FeatureJudgement): string {
   if (difference === undefined || U === undefined) return '';
   const { kind, decimals } = matchFeature(id);
+  const sign = difference > 0 && against === 'other' ? '+' : '';
+  const span = `${sign}${writeNumber(difference, decimals)} ± ${writeNumber(U, decimals)}`;
   const unit = canonicalUnit(kind).symbol;
-  const span = `${writeNumber(Math.abs(difference), decimals)} ± ${writeNumber(U, decimals)} ${unit}`;
-  if (against === 'zero') {
-    const off = SIDES.filter((side) => shoes?.[side] === 'out');
-    return off.length > 0 ? `${off.join(', ')} off by ${span}` : `at most ${span} off`;
-  }
-  return `right ${span} ${difference < 0 ? 'smaller' : 'larger'}`;
+  return against === 'zero' ? `${span} ${unit} off` : `${span} ${unit}`;
 }
 
 function Cell({
@@ -248,7 +245,7 @@ function FeatureRow({
               {judgement.verdict}
               {judgement.askAgain ? ': take both again' : ''}
             </b>
-            {differenceWords(judgement)}
+            <span className="figure">{differenceWords(judgement)}</span>
           </>
         )}
       </td>
@@ -272,11 +269,11 @@ export function Ladder(props: LadderProps) {
           <th scope="col" data-side="left" className="left">
             Left
           </th>
-          <th scope="col">right is smaller · tolerance hatched · right is larger</th>
+          <th scope="col">right smaller · tolerance hatched · larger</th>
           <th scope="col" data-side="right" className="right">
             Right
           </th>
-          <th scope="col">right against left</th>
+          <th scope="col">right less left</th>
         </tr>
       </thead>
       <tbody>

@@ -48,8 +48,9 @@ export function useCheck(record: MatchRecord, lab: Lab): Check {
         tolerances: record.tolerances,
         siblings: record.siblings as SiblingFeatures,
         instruments: lab.instruments,
+        names: record.names,
       }),
-    [check, pair.label, record.tolerances, record.siblings, lab.instruments],
+    [check, pair.label, record.tolerances, record.siblings, record.names, lab.instruments],
   );
   const waiting = { person, tag: pair.tag };
 

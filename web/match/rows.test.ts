@@ -21,6 +21,7 @@ const found = (check: BenchCheck): EvaluatedCheck =>
     tolerances: {},
     siblings: {},
     instruments: [],
+    names: {},
   });
 
 function taken(

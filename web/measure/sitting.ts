@@ -115,9 +115,16 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
   const readings = session?.readings ?? [];
   const { figures, scores } = useMemo(() => {
     if (!session) return { figures: EMPTY_FIGURES, scores: [] };
-    const read = sessionReadings(session, pair.label, protocol, lab.instruments, catalogue);
+    const read = sessionReadings(
+      session,
+      pair.label,
+      protocol,
+      lab.instruments,
+      catalogue,
+      lab.adoptedStudies,
+    );
     return { figures: sessionFigures(read), scores: handScores(read) };
-  }, [session, pair.label, protocol, lab.instruments, catalogue]);
+  }, [session, pair.label, protocol, lab.instruments, lab.adoptedStudies, catalogue]);
   const byStation = useMemo(
     () => group(readings.filter(stands), (reading) => `${reading.quantity} ${reading.side}`),
     [readings],

@@ -9,6 +9,8 @@ export const TERM_WORDS: Record<TermKind, string> = {
   gain: 'slope of the gauge',
   calibration: 'calibration',
   reproducibility: 'who measures',
+  interaction: 'who measures, shoe by shoe',
+  bridge: 'bridge between methods',
   pairs: 'spread of pairs',
   'size-exponent': 'size conversion',
 };
@@ -25,6 +27,8 @@ const SHORT_WORDS: Record<TermKind, string> = {
   gain: 'slope',
   calibration: 'calibration',
   reproducibility: 'who measures',
+  interaction: 'who, by shoe',
+  bridge: 'bridge',
   pairs: 'pairs',
   'size-exponent': 'size',
 };

@@ -1,0 +1,73 @@
+/** Standing readings of one quantity for studies: straight from the tables, whatever their number. */
+import type { Configuration } from '#core/basis.ts';
+import type { Side } from '#core/quantities.ts';
+import type { LabelSystem } from '#core/size-label.ts';
+import type { Db } from './database.ts';
+
+/** A sitting that read the quantity, with what its basis is made of. */
+export interface StudySession {
+  id: string;
+  pairId: string;
+  tag: string;
+  editionId: string;
+  system: LabelSystem;
+  size: number;
+  protocolId: string;
+  configuration: Configuration;
+  removed: string;
+  wornKm: number;
+  startedAt: string;
+  instruments: number;
+  instrumentId: string;
+  temperatureC: number | null;
+}
+
+export interface StudyReadingRow {
+  sessionId: string;
+  side: Side;
+  value: number;
+}
+
+export function studyReadingStore(db: Db) {
+  // Rejected pairs stay out; the latest sitting of a pair comes first.
+  const selectSessions = db.prepare<[{ quantity: string; editionId: string | null }], StudySession>(
+    `SELECT s.id, s.pair_id AS pairId, p.tag, p.edition_id AS editionId,
+       p.label_system AS system, p.label_size AS size, s.protocol_id AS protocolId,
+       s.configuration, s.removed, s.worn_km AS wornKm, s.started_at AS startedAt,
+       count(DISTINCT r.instrument_id) AS instruments, min(r.instrument_id) AS instrumentId,
+       avg(r.temperature_c) AS temperatureC
+     FROM pair p
+     JOIN session s ON s.pair_id = p.id
+     JOIN standing_reading r ON r.session_id = s.id AND r.quantity = @quantity
+     WHERE (@editionId IS NULL OR p.edition_id = @editionId)
+       AND p.id NOT IN (SELECT pair_id FROM left_out_pair)
+     GROUP BY s.id
+     ORDER BY s.started_at DESC, s.id DESC`,
+  );
+  const selectReadings = db.prepare<
+    [{ quantity: string; editionId: string | null }],
+    StudyReadingRow
+  >(
+    `SELECT r.session_id AS sessionId, r.side, r.value
+     FROM pair p
+     JOIN session s ON s.pair_id = p.id
+     JOIN standing_reading r ON r.session_id = s.id AND r.quantity = @quantity
+     WHERE @editionId IS NULL OR p.edition_id = @editionId
+     ORDER BY r.taken_at, r.id`,
+  );
+  const selectQuantities = db.prepare<[string], { quantity: string }>(
+    `SELECT DISTINCT r.quantity
+     FROM pair p JOIN session s ON s.pair_id = p.id JOIN reading r ON r.session_id = s.id
+     WHERE p.edition_id = ?`,
+  );
+  return {
+    sessions: (quantity: string, editionId: string | null = null): StudySession[] =>
+      selectSessions.all({ quantity, editionId }),
+    readings: (quantity: string, editionId: string | null = null): StudyReadingRow[] =>
+      selectReadings.all({ quantity, editionId }),
+    quantitiesOf: (editionId: string): Set<string> =>
+      new Set(selectQuantities.all(editionId).map((row) => row.quantity)),
+  };
+}
+
+export type StudyReadingStore = ReturnType<typeof studyReadingStore>;

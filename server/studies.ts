@@ -1,0 +1,418 @@
+/** What studies are made from: readings grouped by basis, methods, and the shoes two methods share. */
+import { group } from 'd3-array';
+import { mean } from 'simple-statistics';
+import type { z } from 'zod';
+import type {
+  bridgedShoes,
+  consistencyRow,
+  GaugeStudyRecord,
+  Method,
+  PairStudyReadings,
+  sideDifference,
+} from '#contract/study-records.ts';
+import { type Basis, compareBases, nameStackBasis } from '#core/basis.ts';
+import { type Bridge, bridgeMethods } from '#core/bridge.ts';
+import { studyGauge } from '#core/gauge-study.ts';
+import { basisFor } from '#core/pair-figure.ts';
+import { studyPairs } from '#core/pair-to-pair.ts';
+import {
+  type Catalogue,
+  describeQuantity,
+  type MeasuredQuantityId,
+  SIDES,
+} from '#core/quantities.ts';
+import { isSameSize, type SizeLabel } from '#core/size-label.ts';
+import type { StudyReading } from '#core/study-cells.ts';
+import { expand } from '#core/uncertainty.ts';
+import { type LabRecords, labRecords } from './measured-pairs.ts';
+import { Refusal, wrongValue } from './problems.ts';
+import { distinctSizes } from './store/editions.ts';
+import type { StoredStudy } from './store/gauge-studies.ts';
+import type { StudySession } from './store/study-readings.ts';
+import type { Stores } from './stores.ts';
+
+/** Sittings whose readings of a quantity are like for like. */
+interface BasisGroup {
+  key: string;
+  basis: Basis;
+  sessions: StudySession[];
+}
+
+/** What a sitting's protocol says of a quantity. */
+function termsOf(session: StudySession, quantity: MeasuredQuantityId, lab: LabRecords): Basis {
+  const protocol = lab.protocols.find((one) => one.id === session.protocolId);
+  const setup = protocol?.stations.find((station) => station.quantity === quantity)?.setup;
+  return basisFor(
+    quantity,
+    {
+      label: { system: session.system, size: session.size },
+      configuration: session.configuration,
+      removed: session.removed,
+      wornKm: session.wornKm,
+      ...(protocol ? { stack: protocol.stack } : {}),
+      ...(setup ? { setup } : {}),
+      ...(session.temperatureC === null ? {} : { temperatureC: session.temperatureC }),
+    },
+    lab.catalogue,
+  );
+}
+
+function basisWords(basis: Basis): string {
+  return [
+    basis.stack ? nameStackBasis(basis.stack) : '',
+    basis.setup ?? '',
+    basis.configuration === 'as sold' ? '' : basis.configuration,
+    basis.wornKm > 0 ? `worn ${basis.wornKm.toFixed(0)} km` : 'new',
+    basis.temperatureC === undefined ? '' : `${basis.temperatureC.toFixed(0)} °C`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** Groups sittings by basis; of each pair the latest of a basis. The group of most pairs is first. */
+function groupByBasis(
+  sessions: readonly StudySession[],
+  quantity: MeasuredQuantityId,
+  lab: LabRecords,
+): BasisGroup[] {
+  const groups: BasisGroup[] = [];
+  for (const session of sessions) {
+    const basis = termsOf(session, quantity, lab);
+    const found = groups.find(
+      (one) => compareBases(quantity, basis, one.basis, lab.catalogue).terms === 'like',
+    );
+    if (!found) groups.push({ key: basisWords(basis), basis, sessions: [session] });
+    else if (!found.sessions.some((one) => one.pairId === session.pairId))
+      found.sessions.push(session);
+  }
+  return groups.sort((a, b) => b.sessions.length - a.sessions.length);
+}
+
+/** The group asked for; all at once only where they are one. */
+function chooseGroup(
+  groups: readonly BasisGroup[],
+  wanted: string | undefined,
+  quantity: MeasuredQuantityId,
+  catalogue: Catalogue,
+): BasisGroup | undefined {
+  if (wanted === 'all' && groups.length > 1) {
+    const [first, second] = groups as [BasisGroup, BasisGroup];
+    const answer = compareBases(quantity, first.basis, second.basis, catalogue);
+    throw new Refusal(
+      422,
+      `Readings on ${groups.length} bases are not pooled: ${answer.terms === 'not' ? answer.reason : 'the bases differ'}. Choose one of them.`,
+    );
+  }
+  const found = groups.find((one) => one.key === wanted);
+  if (wanted && wanted !== 'all' && !found)
+    throw wrongValue(
+      'basis',
+      'There are no readings on this basis.',
+      groups.map((one) => one.key),
+    );
+  return found ?? groups[0];
+}
+
+export function pairStudyReadings(
+  stores: Stores,
+  wanted: {
+    edition: string;
+    quantity?: MeasuredQuantityId | undefined;
+    label?: SizeLabel | undefined;
+    basis?: string | undefined;
+  },
+): PairStudyReadings {
+  const edition = stores.editions.bySlug(wanted.edition);
+  const lab = labRecords(stores);
+  const read = stores.studyReadings.quantitiesOf(edition.id);
+  const quantities = Object.values(lab.catalogue)
+    .filter((definition) => read.has(definition.id) && !definition.ordinal)
+    .map((definition) => definition.id as MeasuredQuantityId);
+  const stored = stores.pairs.ofEdition(edition.id);
+  const labels = distinctSizes(stored.map((pair) => pair.label));
+  const counted = (label: SizeLabel) =>
+    stored.filter((pair) => isSameSize(pair.label, label)).length;
+  const label =
+    labels.find((one) => wanted.label && isSameSize(one, wanted.label)) ??
+    [...labels].sort((a, b) => counted(b) - counted(a))[0];
+  if (!label) throw wrongValue('edition', `There is no pair of ${edition.model} yet.`);
+  const quantity = wanted.quantity ?? quantities[0] ?? 'mass';
+  if (describeQuantity(quantity, lab.catalogue).ordinal)
+    throw wrongValue('quantity', 'Scores by hand are votes: they are not averaged.');
+  const sessions = stores.studyReadings
+    .sessions(quantity, edition.id)
+    .filter(({ system, size }) => isSameSize({ system, size }, label));
+  const groups = groupByBasis(sessions, quantity, lab);
+  const chosen = chooseGroup(groups, wanted.basis, quantity, lab.catalogue);
+  const pairs = stored
+    .filter((pair) => isSameSize(pair.label, label))
+    .sort((a, b) => a.receivedOn.localeCompare(b.receivedOn) || a.tag.localeCompare(b.tag));
+  const placeOf = new Map(pairs.map((pair, place) => [pair.id, place]));
+  const pairOf = new Map(chosen?.sessions.map((one) => [one.id, placeOf.get(one.pairId) ?? -1]));
+  const readings: PairStudyReadings['readings'] = { pair: [], side: [], value: [] };
+  for (const { sessionId, side, value } of stores.studyReadings.readings(quantity, edition.id)) {
+    const place = pairOf.get(sessionId);
+    if (place === undefined) continue;
+    readings.pair.push(place);
+    readings.side.push(side);
+    readings.value.push(value);
+  }
+  return {
+    edition: {
+      slug: edition.slug,
+      name: [`${edition.maker} ${edition.model}`, edition.name].filter(Boolean).join(', '),
+    },
+    label,
+    labels,
+    quantity,
+    quantities,
+    basis: chosen ? { key: chosen.key, words: chosen.key } : null,
+    bases: groups.map(({ key, sessions: own }) => ({ key, words: key, pairs: own.length })),
+    pairs: pairs.map(({ tag, lot, receivedOn, leftOut }) => ({
+      tag,
+      lot,
+      receivedOn,
+      leftOut: leftOut !== null,
+    })),
+    readings,
+    claims: edition.claims
+      .filter((claim) => claim.quantity === quantity && claim.withdrawn === null)
+      .map(({ typed, value, halfWidth }) => ({ typed, value, halfWidth })),
+  };
+}
+
+/** Readings of a group as the core studies them. */
+function readingsIn(
+  chosen: BasisGroup,
+  bySession: ReadonlyMap<string, readonly { side: 'left' | 'right'; value: number }[]>,
+): StudyReading[] {
+  return chosen.sessions.flatMap((session) =>
+    (bySession.get(session.id) ?? []).map(({ side, value }, index) => ({
+      pair: session.tag,
+      side,
+      trial: index,
+      value,
+    })),
+  );
+}
+
+/** Editions by how little their pairs differ; those with two pairs or more. */
+export function rankConsistency(
+  stores: Stores,
+  quantity: MeasuredQuantityId,
+): z.output<typeof consistencyRow>[] {
+  const lab = labRecords(stores);
+  const bySession = group(stores.studyReadings.readings(quantity), (row) => row.sessionId);
+  const byEdition = group(stores.studyReadings.sessions(quantity), (session) => session.editionId);
+  const rows: z.output<typeof consistencyRow>[] = [];
+  for (const [editionId, sessions] of byEdition) {
+    const edition = stores.editions.byId(editionId);
+    const labels = distinctSizes(sessions.map(({ system, size }) => ({ system, size })));
+    for (const label of labels) {
+      const [largest] = groupByBasis(
+        sessions.filter(({ system, size }) => isSameSize({ system, size }, label)),
+        quantity,
+        lab,
+      );
+      if (!largest || largest.sessions.length < 2) continue;
+      const readings = readingsIn(largest, bySession);
+      const both = [...group(readings, (one) => one.pair).values()].some(
+        (own) => new Set(own.map((one) => one.side)).size === 2,
+      );
+      const study = both ? studyPairs(readings) : undefined;
+      if (!study) continue;
+      rows.push({
+        slug: edition.slug,
+        name: [`${edition.maker} ${edition.model}`, edition.name].filter(Boolean).join(', '),
+        label,
+        pairs: study.pairs,
+        readings: study.readings,
+        basis: largest.key,
+        mean: study.mean,
+        pairSd: study.pairSd,
+        pairSdInterval: study.pairSdInterval ?? null,
+        cvPercent: study.cvPercent ?? null,
+        measurementShare: study.measurementShare ?? null,
+        sideBias: study.sideBias,
+        method: study.method,
+      });
+    }
+  }
+  return rows.sort((a, b) => a.pairSd - b.pairSd || a.name.localeCompare(b.name));
+}
+
+/** One difference a pair, from its latest sitting that read both shoes. */
+export function sideDifferences(
+  stores: Stores,
+  quantity: MeasuredQuantityId,
+  slug: string | undefined,
+): z.output<typeof sideDifference>[] {
+  const editionId = slug ? stores.editions.bySlug(slug).id : null;
+  const bySession = group(
+    stores.studyReadings.readings(quantity, editionId),
+    (row) => row.sessionId,
+  );
+  const seen = new Set<string>();
+  return stores.studyReadings.sessions(quantity, editionId).flatMap((session) => {
+    if (seen.has(session.pairId)) return [];
+    const values = (side: 'left' | 'right') =>
+      (bySession.get(session.id) ?? []).filter((row) => row.side === side).map((row) => row.value);
+    const [left, right] = [values('left'), values('right')];
+    if (left.length === 0 || right.length === 0) return [];
+    seen.add(session.pairId);
+    const { maker, model, name } = stores.editions.byId(session.editionId);
+    return [
+      {
+        tag: session.tag,
+        edition: [`${maker} ${model}`, name].filter(Boolean).join(', '),
+        difference: mean(right) - mean(left),
+      },
+    ];
+  });
+}
+
+interface MethodSessions {
+  method: Method;
+  sessions: StudySession[];
+}
+
+/** Sittings by the way they were measured: line of protocols and gauge. */
+function methodsOf(
+  stores: Stores,
+  quantity: MeasuredQuantityId,
+  lab: LabRecords,
+): MethodSessions[] {
+  const found = new Map<string, MethodSessions>();
+  const { dependsOn } = describeQuantity(quantity, lab.catalogue);
+  for (const session of stores.studyReadings.sessions(quantity)) {
+    // A sitting that mixed two gauges is no method.
+    if (session.instruments > 1) continue;
+    const protocol = lab.protocols.find((one) => one.id === session.protocolId);
+    const instrument = lab.instruments.find((one) => one.id === session.instrumentId);
+    if (!protocol || !instrument) continue;
+    const key = `${protocol.lineId} ${instrument.id}`;
+    const setup = protocol.stations.find((station) => station.quantity === quantity)?.setup;
+    const entry = found.get(key) ?? {
+      method: {
+        key,
+        protocol: protocol.name,
+        instrument: instrument.name,
+        stack: dependsOn.includes('stack') ? protocol.stack : null,
+        setup: dependsOn.includes('setup') && setup ? setup : null,
+        shoes: 0,
+      },
+      sessions: [],
+    };
+    entry.sessions.push(session);
+    found.set(key, entry);
+  }
+  return [...found.values()];
+}
+
+export function listMethods(stores: Stores, quantity: MeasuredQuantityId): Method[] {
+  return methodsOf(stores, quantity, labRecords(stores))
+    .map(({ method, sessions }) => ({
+      ...method,
+      shoes: 2 * new Set(sessions.map((session) => session.pairId)).size,
+    }))
+    .sort((a, b) => b.shoes - a.shoes);
+}
+
+/** The shoes that both methods measured, on one wear and configuration, each by its latest sitting. */
+export function findBridgedShoes(
+  stores: Stores,
+  wanted: { quantity: MeasuredQuantityId; a: string; b: string },
+): z.output<typeof bridgedShoes> {
+  const { quantity } = wanted;
+  const lab = labRecords(stores);
+  const methods = methodsOf(stores, quantity, lab);
+  const choose = (field: 'a' | 'b') => {
+    const found = methods.find(({ method }) => method.key === wanted[field]);
+    if (!found) throw wrongValue(field, 'Nothing was measured by this method.');
+    return found;
+  };
+  const [a, b] = [choose('a'), choose('b')];
+  if (a === b) throw wrongValue('b', 'A bridge joins two methods: choose another.');
+  const readings = stores.studyReadings.readings(quantity);
+  const bySession = group(readings, (row) => row.sessionId);
+  const valueOf = (session: StudySession, side: 'left' | 'right') => {
+    const own = (bySession.get(session.id) ?? []).filter((row) => row.side === side);
+    return own.length > 0 ? mean(own.map((row) => row.value)) : undefined;
+  };
+  const shoes = a.sessions.flatMap((session, at, all) => {
+    if (all.slice(0, at).some((earlier) => earlier.pairId === session.pairId)) return [];
+    const other = b.sessions.find(
+      (one) =>
+        one.pairId === session.pairId &&
+        one.configuration === session.configuration &&
+        one.removed === session.removed &&
+        Math.abs(one.wornKm - session.wornKm) < 1,
+    );
+    if (!other) return [];
+    return SIDES.flatMap((side) => {
+      const [own, across] = [valueOf(session, side), valueOf(other, side)];
+      return own === undefined || across === undefined
+        ? []
+        : [{ shoe: `${session.tag} ${side}`, a: own, b: across }];
+    });
+  });
+  const spread = ({ sessions }: MethodSessions) => {
+    const protocol = lab.protocols.find((one) => one.id === sessions[0]?.protocolId);
+    const { repeatability } =
+      protocol?.stations.find((station) => station.quantity === quantity) ?? {};
+    return repeatability?.sd ?? describeQuantity(quantity, lab.catalogue).repeatabilitySd;
+  };
+  const [sa, sb] = [spread(a), spread(b)];
+  return {
+    quantity,
+    a: { ...a.method, shoes: shoes.length },
+    b: { ...b.method, shoes: shoes.length },
+    shoes,
+    Ua: expand(sa, 8),
+    Ub: expand(sb, 8),
+    ratio: sa > 0 && sb > 0 ? (sb / sa) ** 2 : 1,
+  };
+}
+
+/** The bridge over the shoes that two methods share; refused where they are too few. */
+export function bridgeOf(
+  stores: Stores,
+  wanted: { quantity: MeasuredQuantityId; a: string; b: string },
+): { shared: z.output<typeof bridgedShoes>; bridge: Bridge } {
+  const shared = findBridgedShoes(stores, wanted);
+  const noticeable =
+    stores.lab.noticeable()[wanted.quantity] ??
+    describeQuantity(wanted.quantity, stores.lab.catalogue()).noticeable;
+  try {
+    const bridge = bridgeMethods(shared.shoes, { ...shared, noticeable });
+    return { shared, bridge };
+  } catch (error) {
+    if (error instanceof RangeError) throw new Refusal(422, `${error.message}.`);
+    throw error;
+  }
+}
+
+/** A study as a page shows it: blind until every turn has its reading. */
+export function showStudy(stores: Stores, study: StoredStudy): GaugeStudyRecord {
+  const standing = stores.gaugeStudies.standing(study.id);
+  const { adopted, adoptedAt, ...rest } = study;
+  return {
+    ...rest,
+    taken: standing.map((reading) => reading.turn),
+    readings: standing.length < study.turns.length ? null : stores.gaugeStudies.readings(study),
+    adopted: adopted && adoptedAt ? { at: adoptedAt, without: adopted.without } : null,
+  };
+}
+
+/** GRR of a study whose readings are all there, or null. */
+export function verdictOf(stores: Stores, study: StoredStudy) {
+  const readings = stores.gaugeStudies.readings(study);
+  if (readings.length < study.turns.length) return null;
+  try {
+    const { percentStudy, verdict } = studyGauge(readings, study.tolerance ?? undefined);
+    return { grrPercent: percentStudy.grr, verdict };
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
