@@ -325,6 +325,12 @@ export const ENDPOINTS = {
     body: reasonGiven,
     answer: z.object({ id: records.id, turn: z.number().int() }),
   },
+  endGaugeStudy: {
+    summary: 'Ends a study before its last turn: its readings are shown, and no more are taken.',
+    params: byId,
+    body: reasonGiven,
+    answer: done,
+  },
   adoptGaugeStudy: {
     summary: 'Lets sittings with this gauge and protocol lean on the study.',
     params: byId,

@@ -50,6 +50,7 @@ export const PATHS = {
   planGaugeStudy: 'POST /api/studies/gauge',
   recordStudyReading: 'POST /api/studies/gauge/:id/readings',
   voidStudyReading: 'POST /api/studies/gauge/:id/back',
+  endGaugeStudy: 'POST /api/studies/gauge/:id/end',
   adoptGaugeStudy: 'POST /api/studies/gauge/:id/adoption',
   retireGaugeStudy: 'POST /api/studies/gauge/:id/retirement',
   listMethods: 'GET /api/studies/methods',

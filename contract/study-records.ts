@@ -108,6 +108,7 @@ export const gaugeStudy = z.object({
   trials: z.number().int(),
   tolerance: z.number().nullable(),
   plannedAt: z.string(),
+  ended: z.string().describe('why before the last turn; empty: it was not'),
   turns: z.array(turn),
   taken: z.array(z.number().int()).describe('turns that have a standing reading'),
   readings: z

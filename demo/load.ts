@@ -17,6 +17,7 @@ import { MATCH_TRUTHS } from './match-truths.ts';
 import { checkPair } from './matches.ts';
 import { demoNoise, demoReadings } from './scenario.ts';
 import { shoeTruths } from './shoe-truths.ts';
+import { measureBySidewall, studyRuler } from './studies.ts';
 import {
   DEMO_PEOPLE,
   DEMO_STACKS,
@@ -188,6 +189,8 @@ export function loadScenario(db: Db, day: string): void {
       const received = dayjs(stores.pairs.byTag(truth.tag).receivedOn);
       checkPair(stores, truth, received.add(truth.after, 'day').hour(8), idAt);
     }
+    measureBySidewall(stores, today.subtract(20, 'day').hour(9), idAt);
+    studyRuler(stores, today.subtract(12, 'day').hour(9), idAt);
     stores.lab.writeSetting(SCENARIO_SETTING, SCENARIO_VERSION);
   })();
 }

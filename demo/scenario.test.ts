@@ -2,12 +2,14 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { findClaimFaults } from '#core/claim-consistency.ts';
 import { readClaims } from '#core/claim-text.ts';
+import { studyPairs } from '#core/pair-to-pair.ts';
 import { evaluateStored, matchOfPair } from '#server/match.ts';
 import { type Db, openDatabase } from '#server/store/database.ts';
 import { openStores } from '#server/stores.ts';
+import { bridgeOf, listMethods, pairStudyReadings, verdictOf } from '#server/studies.ts';
 import { loadedScenario, loadScenario, SCENARIO_VERSION } from './load.ts';
 import { demoNoise, demoReadings } from './scenario.ts';
-import { EDITION_TRUTHS } from './truths.ts';
+import { EDITION_TRUTHS, SIDEWALL_LIP } from './truths.ts';
 
 let db: Db;
 beforeAll(() => {
@@ -78,6 +80,47 @@ describe('the demo scenario', () => {
     const stores = openStores(db);
     for (const tag of ['BR-10', 'NS-01'])
       expect(stores.pairs.byTag(tag).decision?.words).toMatch(/^All 12 features agree/);
+  });
+  it('has an edition of eight pairs in two lots, whose second stands higher', () => {
+    const found = pairStudyReadings(openStores(db), {
+      edition: 'tarnhus-lanewalk',
+      quantity: 'heel-stack',
+    });
+    expect(found.pairs.map((pair) => pair.lot)).toEqual([
+      ...Array(4).fill('L2-318'),
+      ...Array(4).fill('L2-402'),
+    ]);
+    const study = studyPairs(
+      found.readings.value.map((value, at) => ({
+        pair: `${found.readings.pair[at]}`,
+        side: found.readings.side[at] as 'left',
+        trial: at,
+        value,
+      })),
+    );
+    const mean = (pairs: { value: number }[]) =>
+      pairs.reduce((sum, pair) => sum + pair.value, 0) / pairs.length;
+    const values = study?.pairValues ?? [];
+    expect(mean(values.slice(4)) - mean(values.slice(0, 4))).toBeGreaterThan(0.2);
+  });
+  it('has a gauge study whose gauge is poor', () => {
+    const stores = openStores(db);
+    const [study] = stores.gaugeStudies.all();
+    if (!study) throw new Error('no study');
+    expect(verdictOf(stores, study)?.verdict).toBe('poor');
+  });
+  it('has shoes measured by two methods, with a conversion between them', () => {
+    const stores = openStores(db);
+    const methods = listMethods(stores, 'heel-stack');
+    const keyOf = (word: string) =>
+      methods.find((one) => one.protocol.includes(word) && one.instrument !== '')?.key ?? '';
+    const { bridge } = bridgeOf(stores, {
+      quantity: 'heel-stack',
+      a: keyOf('Sidewall'),
+      b: keyOf('In-shoe 12 / 75 %, insole in'),
+    });
+    expect(bridge.verdict).toBe('shift');
+    expect(bridge.conversion?.intercept).toBeCloseTo(-SIDEWALL_LIP.heel, 0);
   });
   it('uses no pair of figures of the check cases', () => {
     const claims = EDITION_TRUTHS.map((edition) => edition.claims).join(' ');

@@ -278,6 +278,9 @@ describe('a gauge study', () => {
     const { turns } = await study();
     for (const [at, { part, operator }] of turns.entries())
       if (operator === 'B1' || part < 'd') await take(at, (28 + 'abcde'.indexOf(part)).toFixed(1));
+    await post(`/api/studies/gauge/${id}/end`, { reason: 'B2 is away' });
+    expect((await study()).readings).toHaveLength(16);
+    expect((await take(0, '30')).status).toBe(409);
     const refused = await post(`/api/studies/gauge/${id}/adoption`, {});
     expect(refused.status).toBe(422);
     expect(refused.body.detail).toMatch(/B2 lacks readings of [de], [de].*3 parts would be left/);

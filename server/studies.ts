@@ -12,7 +12,7 @@ import type {
 } from '#contract/study-records.ts';
 import { type Basis, compareBases, nameStackBasis } from '#core/basis.ts';
 import { type Bridge, bridgeMethods } from '#core/bridge.ts';
-import { studyGauge } from '#core/gauge-study.ts';
+import { completeParts, studyGauge } from '#core/gauge-study.ts';
 import { basisFor } from '#core/pair-figure.ts';
 import { studyPairs } from '#core/pair-to-pair.ts';
 import {
@@ -399,15 +399,19 @@ export function showStudy(stores: Stores, study: StoredStudy): GaugeStudyRecord 
   return {
     ...rest,
     taken: standing.map((reading) => reading.turn),
-    readings: standing.length < study.turns.length ? null : stores.gaugeStudies.readings(study),
+    readings:
+      standing.length < study.turns.length && study.ended === ''
+        ? null
+        : stores.gaugeStudies.readings(study),
     adopted: adopted && adoptedAt ? { at: adoptedAt, without: adopted.without } : null,
   };
 }
 
-/** GRR of a study whose readings are all there, or null. */
+/** GRR of a study that is taken or ended, or null where it cannot be analysed. */
 export function verdictOf(stores: Stores, study: StoredStudy) {
-  const readings = stores.gaugeStudies.readings(study);
-  if (readings.length < study.turns.length) return null;
+  const all = stores.gaugeStudies.readings(study);
+  if (all.length < study.turns.length && study.ended === '') return null;
+  const readings = completeParts(all);
   try {
     const { percentStudy, verdict } = studyGauge(readings, study.tolerance ?? undefined);
     return { grrPercent: percentStudy.grr, verdict };

@@ -123,6 +123,8 @@ CREATE TABLE gauge_study (
   -- The order of taking, as it was drawn.
   turns TEXT NOT NULL CHECK (json_valid(turns)),
   planned_at TEXT NOT NULL,
+  -- Why it was ended before all turns were taken; empty: it was not.
+  ended TEXT NOT NULL DEFAULT '',
   -- From when on sessions lean on it; null: they do not.
   adopted_at TEXT,
   adopted TEXT CHECK (json_valid(adopted)),

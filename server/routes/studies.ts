@@ -25,6 +25,7 @@ type StudyHandlers = Pick<
   | 'planGaugeStudy'
   | 'recordStudyReading'
   | 'voidStudyReading'
+  | 'endGaugeStudy'
   | 'adoptGaugeStudy'
   | 'retireGaugeStudy'
   | 'listMethods'
@@ -100,6 +101,10 @@ export function studyRoutes(stores: Stores): StudyHandlers {
       id: params.id,
       turn: stores.gaugeStudies.takeBack(params.id, body.reason, now),
     }),
+    endGaugeStudy: ({ params, body }) => {
+      stores.gaugeStudies.end(params.id, body.reason);
+      return { id: params.id };
+    },
     adoptGaugeStudy: ({ params, body, now }) => {
       const { study, adoption } = adoptionOf(stores, params.id, body.without);
       stores.gaugeStudies.adopt(study, adoption, now);

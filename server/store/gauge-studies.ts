@@ -24,6 +24,7 @@ interface StudyRow {
   tolerance: number | null;
   turns: string;
   plannedAt: string;
+  ended: string;
   adoptedAt: string | null;
   adopted: string | null;
   retired: string;
@@ -50,7 +51,7 @@ interface StandingReading {
 
 const STUDY = `SELECT id, name, quantity, instrument_id AS instrumentId,
     protocol_line_id AS protocolLineId, parts, operators, trials, tolerance, turns,
-    planned_at AS plannedAt, adopted_at AS adoptedAt, adopted, retired
+    planned_at AS plannedAt, ended, adopted_at AS adoptedAt, adopted, retired
   FROM gauge_study`;
 
 /** A number from 0 to 1 that belongs to an id, so that an order can be drawn again. */
@@ -92,6 +93,7 @@ export function gaugeStudyStore(db: Db, catalogue: () => Catalogue) {
      WHERE id <> @id AND quantity = @quantity AND instrument_id = @instrumentId
        AND protocol_line_id = @protocolLineId`,
   );
+  const end = db.prepare('UPDATE gauge_study SET ended = @reason WHERE id = @id');
   const retire = db.prepare(
     `UPDATE gauge_study SET retired = @reason, adopted_at = NULL, adopted = NULL WHERE id = @id`,
   );
@@ -135,6 +137,7 @@ export function gaugeStudyStore(db: Db, catalogue: () => Catalogue) {
     },
     record(studyId: string, reading: NewReading): void {
       const study = byId(studyId);
+      if (study.ended) throw new Refusal(409, 'This study was ended: plan another.');
       if (!study.turns[reading.turn])
         throw wrongValue('turn', `The study has ${study.turns.length} turns.`);
       if (selectReadings.all(studyId).some((one) => one.turn === reading.turn))
@@ -144,9 +147,16 @@ export function gaugeStudyStore(db: Db, catalogue: () => Catalogue) {
       if (!read.ok) throw wrongValue('typed', read.fault.message, read.fault.choices);
       insertReading.run({ studyId, ...reading, value: read.value.value });
     },
+    /** Ends a study before its last turn: its readings are shown, and no more are taken. */
+    end(id: string, reason: string): void {
+      byId(id);
+      end.run({ id, reason });
+    },
     /** Takes the last standing reading back; answers with its turn. */
     takeBack(studyId: string, reason: string, at: string): number {
-      if (byId(studyId).adopted)
+      const { adopted, ended } = byId(studyId);
+      if (ended) throw new Refusal(409, 'This study was ended: its readings stand.');
+      if (adopted)
         throw new Refusal(409, 'Sittings lean on this study: retire it before you change it.');
       const last = selectReadings.all(studyId).at(-1);
       if (!last) throw notFound('A reading to take back');

@@ -110,6 +110,46 @@ export const router = createBrowserRouter([
         ],
       },
       {
+        path: 'studies',
+        lazy: async () => ({ Component: (await import('../studies/StudiesPage.tsx')).StudiesPage }),
+        children: [
+          {
+            index: true,
+            lazy: async () => ({
+              Component: (await import('../studies/PairStudyPage.tsx')).PairStudyPage,
+            }),
+          },
+          {
+            path: 'sides',
+            lazy: async () => ({ Component: (await import('../studies/SidesPage.tsx')).SidesPage }),
+          },
+          {
+            path: 'gauges',
+            lazy: async () => ({
+              Component: (await import('../studies/GaugesPage.tsx')).GaugesPage,
+            }),
+          },
+          {
+            path: 'gauges/:id',
+            lazy: async () => ({
+              Component: (await import('../studies/GaugeStudyPage.tsx')).GaugeStudyPage,
+            }),
+          },
+          {
+            path: 'methods',
+            lazy: async () => ({
+              Component: (await import('../studies/MethodsPage.tsx')).MethodsPage,
+            }),
+          },
+          {
+            path: 'planner',
+            lazy: async () => ({
+              Component: (await import('../studies/PlannerPage.tsx')).PlannerPage,
+            }),
+          },
+        ],
+      },
+      {
         path: 'guide',
         lazy: async () => ({ Component: (await import('../guide/GuidePage.tsx')).GuidePage }),
       },

@@ -1,0 +1,175 @@
+import { Button, Kbd } from '@mantine/core';
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { v7 as newId } from 'uuid';
+import type { GaugeStudyRecord } from '#contract/study-records.ts';
+import { readTypedReading } from '#core/typed-reading.ts';
+import { useChange, useLab } from '../api/queries.ts';
+import { useUnits } from '../shell/units.ts';
+import classes from './Studies.module.css';
+
+/** The run of a study: one turn at a time, earlier readings out of sight. */
+export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
+  const units = useUnits();
+  const lab = useLab();
+  const record = useChange('recordStudyReading');
+  const back = useChange('voidStudyReading');
+  const end = useChange('endGaugeStudy');
+  const field = useRef<HTMLInputElement>(null);
+  const [text, setText] = useState('');
+  const [fault, setFault] = useState('');
+  const [asked, setAsked] = useState('');
+  const [ending, setEnding] = useState(false);
+  const definition = units.define(study.quantity);
+  const { symbol } = units.unitOf(study.quantity);
+  const taken = new Set(study.taken);
+  const turn = study.turns.findIndex((_, at) => !taken.has(at));
+  const place = study.turns[turn];
+  const before = study.turns[turn - 1];
+  useEffect(() => {
+    if (turn >= 0) field.current?.focus();
+  }, [turn]);
+  if (!place) return null;
+
+  function submit(): void {
+    const typed = text.trim();
+    if (typed === '' || record.isPending) return;
+    const read = readTypedReading(typed, definition, symbol);
+    if (!read.ok) return setFault(read.fault.message);
+    const [least, most] = definition.plausible;
+    const { value } = read.value;
+    if ((value < least || value > most) && asked !== typed) {
+      setAsked(typed);
+      return setFault(
+        `${units.write(study.quantity, value).text} is outside what shoes have. Enter again keeps it.`,
+      );
+    }
+    record.mutate(
+      {
+        params: { id: study.id },
+        body: { id: newId(), turn, typed, unit: symbol, takenAt: new Date().toISOString() },
+      },
+      {
+        onSuccess: () => {
+          setText('');
+          setFault('');
+          setAsked('');
+        },
+        onError: (error) => setFault(error.message),
+      },
+    );
+  }
+
+  function takeBack(): void {
+    if (study.taken.length === 0 || back.isPending) return;
+    back.mutate(
+      { params: { id: study.id }, body: { reason: 'taken back at the bench' } },
+      {
+        onSuccess: () => {
+          setFault('The last reading was taken back: it is asked for again.');
+          setText('');
+        },
+        onError: (error) => setFault(error.message),
+      },
+    );
+  }
+
+  const onKey = (event: KeyboardEvent<HTMLInputElement>) => {
+    const act =
+      event.key === 'Enter'
+        ? submit
+        : event.key === 'Backspace' && text === ''
+          ? takeBack
+          : undefined;
+    if (!act) return;
+    event.preventDefault();
+    act();
+  };
+  const handOver = before && before.operator !== place.operator;
+  const instrument = lab.data?.instruments.find((one) => one.id === study.instrumentId)?.name;
+  return (
+    <section aria-label="Run the study">
+      <h2>{study.name}</h2>
+      <p className="soft">
+        {definition.name} with {instrument?.toLowerCase()}. {definition.datum}
+      </p>
+      <div className={classes.entry}>
+        {handOver && (
+          <p className="look-here" role="status">
+            {place.operator} takes over from {before.operator}.
+          </p>
+        )}
+        <label htmlFor="turn-entry">
+          <span className={classes.turn}>{place.part}</span> · measured by{' '}
+          <strong>{place.operator}</strong>
+        </label>
+        <div className={classes.box} data-fault={fault !== ''}>
+          <input
+            ref={field}
+            id="turn-entry"
+            className="figure"
+            autoComplete="off"
+            spellCheck={false}
+            inputMode="decimal"
+            value={text}
+            aria-invalid={fault !== ''}
+            aria-describedby="turn-fault"
+            onChange={(event) => {
+              setText(event.currentTarget.value);
+              setFault('');
+            }}
+            onKeyDown={onKey}
+          />
+          <span>{symbol}</span>
+        </div>
+        <p id="turn-fault" role="alert" className="look-here">
+          {fault}
+        </p>
+        <p>
+          <Kbd size="xs">Enter</Kbd> record, go on · <Kbd size="xs">⌫</Kbd> in the empty field: take
+          the last one back
+        </p>
+      </div>
+      <div
+        className={classes.ticks}
+        role="img"
+        aria-label={`${study.taken.length} of ${study.turns.length} readings taken`}
+      >
+        {study.turns.map((one, at) => (
+          <span
+            key={`${one.part} ${one.operator} ${one.trial}`}
+            data-done={taken.has(at)}
+            data-now={at === turn}
+          />
+        ))}
+      </div>
+      <p className="soft">
+        {study.taken.length} of {study.turns.length} readings. Earlier readings stay hidden until
+        all are taken, so that nobody aims at them.
+      </p>
+      {ending ? (
+        <p>
+          Its readings are shown then, and no more are taken. Parts that not everybody measured are
+          left out.{' '}
+          <Button
+            size="xs"
+            onClick={() =>
+              end.mutate({
+                params: { id: study.id },
+                body: { reason: `ended after ${study.taken.length} readings` },
+              })
+            }
+          >
+            End the study here
+          </Button>{' '}
+          <Button size="xs" variant="default" onClick={() => setEnding(false)}>
+            Go on
+          </Button>
+        </p>
+      ) : (
+        <Button size="xs" variant="default" onClick={() => setEnding(true)}>
+          End it early…
+        </Button>
+      )}
+    </section>
+  );
+}

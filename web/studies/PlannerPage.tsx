@@ -1,0 +1,321 @@
+import { NativeSelect, TextInput } from '@mantine/core';
+import { useForm } from '@mantine/form';
+import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import type { MeasuredQuantityId } from '#core/quantities.ts';
+import {
+  detectableDifference,
+  type Plan,
+  pairValueSd,
+  planPairs,
+  powerOfPairs,
+} from '#core/sample-size.ts';
+import plot from '../drawing/Plot.module.css';
+import { Plot } from '../drawing/Plot.tsx';
+import { readNumber } from '../lab/form-numbers.ts';
+import { type UnitWords, useUnits } from '../shell/units.ts';
+import { useAmounts } from './amounts.ts';
+import { QuantitySelect } from './QuantitySelect.tsx';
+import classes from './Studies.module.css';
+
+const FIELDS = [
+  'size',
+  'pair',
+  'shoe',
+  'repeat',
+  'power',
+  'alpha',
+  'have',
+  'cost',
+  'minutes',
+  'reading',
+] as const;
+type Field = (typeof FIELDS)[number];
+
+/** What a bench usually begins with: spreads of the catalogue, a pair bought, some minutes each. */
+function usualTerms(units: UnitWords, quantity: MeasuredQuantityId, search: URLSearchParams) {
+  const { factor } = units.unitOf(quantity);
+  const definition = units.define(quantity);
+  const shown = (value: number) => String(Number((value / factor).toPrecision(3)));
+  const given = (name: string, usual: number) => {
+    const value = Number(search.get(name));
+    return shown(search.has(name) && Number.isFinite(value) ? value : usual);
+  };
+  return {
+    aim: 'difference' as 'difference' | 'mean',
+    size: shown(definition.noticeable),
+    pair: given('pair', definition.betweenPairSd ?? definition.repeatabilitySd),
+    shoe: given('shoe', definition.repeatabilitySd / 2),
+    repeat: given('repeat', definition.repeatabilitySd),
+    power: '90',
+    alpha: '5',
+    have: '3',
+    cost: '100',
+    minutes: '10',
+    reading: '1',
+  };
+}
+
+type Numbers = Record<Field, number>;
+
+function readFields(values: Record<Field, string>): {
+  numbers?: Numbers;
+  faults: Partial<Record<Field, string>>;
+} {
+  const faults: Partial<Record<Field, string>> = {};
+  const numbers = Object.fromEntries(
+    FIELDS.map((field) => {
+      const value = readNumber(values[field]);
+      const wrong =
+        value === undefined
+          ? 'a number'
+          : value < 0
+            ? 'not negative'
+            : field === 'size' && value === 0
+              ? 'more than nothing'
+              : (field === 'power' || field === 'alpha') && !(value > 0 && value < 100)
+                ? 'between 0 and 100'
+                : undefined;
+      if (wrong) faults[field] = wrong;
+      return [field, value ?? 0];
+    }),
+  ) as Numbers;
+  if (!faults.power && !faults.alpha && numbers.power <= numbers.alpha)
+    faults.power = 'more than the risk of a false alarm';
+  return Object.keys(faults).length > 0 ? { faults } : { numbers, faults };
+}
+
+function plansFor(
+  aim: 'difference' | 'mean',
+  numbers: Numbers,
+  factor: number,
+): { plans: Plan[] } | { fault: string } {
+  const { size, pair, shoe, repeat, power, alpha, cost, minutes, reading } = numbers;
+  try {
+    return {
+      plans: planPairs({
+        aim:
+          aim === 'mean'
+            ? { span: size * factor }
+            : { difference: size * factor, power: power / 100, alpha: alpha / 100 },
+        spread: { pair: pair * factor, shoe: shoe * factor, repeat: repeat * factor },
+        costPerPair: cost,
+        minutesPerPair: minutes,
+        minutesPerReading: reading,
+      }),
+    };
+  } catch (error) {
+    if (error instanceof RangeError) return { fault: error.message };
+    throw error;
+  }
+}
+
+const hours = (minutes: number) =>
+  minutes < 90 ? `${Math.round(minutes)} min` : `${(minutes / 60).toFixed(1)} h`;
+
+function PlanTable({ plans, aim }: { plans: readonly Plan[]; aim: 'difference' | 'mean' }) {
+  const byReadings = [...plans].sort((a, b) => a.readings - b.readings);
+  const [best] = plans;
+  return (
+    <table className={classes.figures}>
+      <thead>
+        <tr>
+          <th scope="col">readings a shoe</th>
+          <th scope="col">{aim === 'difference' ? 'pairs of each' : 'pairs'}</th>
+          <th scope="col">cost</th>
+          <th scope="col">time at the bench</th>
+          <th scope="col" />
+        </tr>
+      </thead>
+      <tbody>
+        {byReadings.map((plan) => (
+          <tr key={plan.readings}>
+            <th scope="row" className="figure">
+              {plan.readings}
+            </th>
+            <td className="figure" data-strong={plan === best}>
+              {plan.pairs}
+            </td>
+            <td className="figure">{plan.cost.toLocaleString('en')}</td>
+            <td className="figure">{hours(plan.minutes)}</td>
+            <td>{plan === best ? 'cheapest' : ''}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** How many pairs and readings, for what one wants to see? */
+export function PlannerPage() {
+  const units = useUnits();
+  const [search, setSearch] = useSearchParams();
+  const quantity = (search.get('quantity') ?? 'heel-stack') as MeasuredQuantityId;
+  return (
+    <Planner
+      key={`${quantity} ${search.get('pair')}`}
+      quantity={quantity}
+      usual={usualTerms(units, quantity, search)}
+      onQuantity={(next) => setSearch({ quantity: next })}
+    />
+  );
+}
+
+function Planner({
+  quantity,
+  usual,
+  onQuantity,
+}: {
+  quantity: MeasuredQuantityId;
+  usual: ReturnType<typeof usualTerms>;
+  onQuantity: (quantity: MeasuredQuantityId) => void;
+}) {
+  const units = useUnits();
+  const amounts = useAmounts(quantity);
+  const { factor } = units.unitOf(quantity);
+  const form = useForm({ initialValues: usual });
+  const { aim } = form.values;
+  const { numbers, faults } = readFields(form.values);
+  const answer = useMemo(
+    () => (numbers ? plansFor(aim, numbers, factor) : undefined),
+    [aim, numbers, factor],
+  );
+  const plans = answer && 'plans' in answer ? answer.plans : undefined;
+  const [best] = plans ?? [];
+  const field = (name: Field, label: string, width = 110) => (
+    <TextInput
+      size="xs"
+      w={width}
+      label={label}
+      {...form.getInputProps(name)}
+      error={faults[name]}
+    />
+  );
+  const spread = numbers && {
+    pair: numbers.pair * factor,
+    shoe: numbers.shoe * factor,
+    repeat: numbers.repeat * factor,
+  };
+  const have = numbers && Math.floor(numbers.have);
+  const sd = spread && best && pairValueSd(spread, best.readings);
+  const sees =
+    numbers && sd && have !== undefined && aim === 'difference'
+      ? detectableDifference(have, { sd, power: numbers.power / 100, alpha: numbers.alpha / 100 })
+      : undefined;
+  const most = best ? Math.max(8, Math.min(60, Math.ceil(1.6 * best.pairs))) : 8;
+  const curve =
+    numbers && sd && aim === 'difference'
+      ? Array.from({ length: most - 1 }, (_, at) => at + 2).map((n) => ({
+          n,
+          power: powerOfPairs(n, {
+            difference: numbers.size * factor,
+            sd,
+            alpha: numbers.alpha / 100,
+          }),
+        }))
+      : [];
+  return (
+    <section>
+      <div className={classes.terms}>
+        <QuantitySelect value={quantity} onChange={onQuantity} />
+        <NativeSelect
+          size="xs"
+          label="To see"
+          data={[
+            { value: 'difference', label: 'a difference of two editions' },
+            { value: 'mean', label: 'the mean of one, within ±' },
+          ]}
+          {...form.getInputProps('aim')}
+        />
+        {field('size', `${aim === 'mean' ? 'Within ±' : 'Of'}, ${amounts.symbol}`)}
+        {aim === 'difference' && field('power', 'Found in, %')}
+        {aim === 'difference' && field('alpha', 'False alarm in, %')}
+        {field('have', 'Pairs at hand')}
+      </div>
+      <div className={classes.terms}>
+        {field('pair', `SD of pairs, ${amounts.symbol}`, 130)}
+        {field('shoe', `SD of shoes, ${amounts.symbol}`, 130)}
+        {field('repeat', `SD of repeats, ${amounts.symbol}`, 130)}
+        {field('cost', 'Price of a pair')}
+        {field('minutes', 'Minutes a pair')}
+        {field('reading', 'Minutes a reading')}
+      </div>
+      {answer && 'fault' in answer && (
+        <p role="alert">
+          <strong className="look-here">No plan:</strong> {answer.fault}.
+        </p>
+      )}
+      {best && plans && numbers && (
+        <>
+          <p className={classes.says} data-testid="plan">
+            {aim === 'difference'
+              ? `${best.pairs} pairs of each edition, ${best.readings} ${best.readings === 1 ? 'reading' : 'readings'} a shoe, find ${amounts.write(numbers.size * factor, 0)} in ${(100 * best.power).toFixed(0)} % of cases.`
+              : `${best.pairs} pairs, ${best.readings} ${best.readings === 1 ? 'reading' : 'readings'} a shoe, bring the mean within ± ${amounts.write(numbers.size * factor, 0)} (95 %).`}
+          </p>
+          {aim === 'difference' && (
+            <p data-testid="sees">
+              {sees === undefined
+                ? 'With fewer than two pairs of each nothing is shown of a difference.'
+                : `With the ${have} pairs of each you have you can see ${amounts.write(sees)}.`}
+            </p>
+          )}
+          <div className={classes.columns}>
+            {curve.length > 0 ? (
+              <Plot
+                name={`power-${quantity}`}
+                says={`Power to find ${amounts.write(numbers.size * factor, 0)} against pairs of each edition, ${best.readings} readings a shoe.`}
+                table={{
+                  columns: ['pairs of each', 'power'],
+                  rows: curve.map(({ n, power }) => [n, `${(100 * power).toFixed(1)} %`]),
+                }}
+                xRange={[1.5, most + 0.5]}
+                yRange={[0, 1]}
+                xTitle="pairs of each edition"
+                yTitle="power"
+                yTicks={(value) => `${(100 * value).toFixed(0)} %`}
+              >
+                {({ x, y }) => (
+                  <>
+                    <line
+                      className={plot.limit}
+                      x1={x(1.5)}
+                      x2={x(most + 0.5)}
+                      y1={y(numbers.power / 100)}
+                      y2={y(numbers.power / 100)}
+                    />
+                    <path
+                      className={plot.path}
+                      d={`M${curve.map(({ n, power }) => `${x(n)},${y(power)}`).join('L')}`}
+                    />
+                    {curve.length <= 40 &&
+                      curve.map(({ n, power }) => <circle key={n} cx={x(n)} cy={y(power)} r={3} />)}
+                    <line
+                      className={plot.centre}
+                      x1={x(best.pairs)}
+                      x2={x(best.pairs)}
+                      y1={y(0)}
+                      y2={y(best.power)}
+                    />
+                  </>
+                )}
+              </Plot>
+            ) : (
+              <p className="soft">
+                t·s/√n against the span, s the spread of a pair’s value: pairs, shoes and repeats
+                together.
+              </p>
+            )}
+            <div>
+              <h2>Readings against pairs</h2>
+              <PlanTable plans={plans} aim={aim} />
+              <p className="soft">
+                More readings a shoe shrink the gauge’s part only; from some number on, another pair
+                is the cheaper reading.
+              </p>
+            </div>
+          </div>
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,30 @@
+import { NativeSelect } from '@mantine/core';
+import type { MeasuredQuantityId } from '#core/quantities.ts';
+import { GROUP_TITLES, QUANTITY_GROUPS } from '#core/quantity.ts';
+import { useCatalogue } from '../shell/units.ts';
+
+/** All quantities that are measured as amounts, by group; scores by hand are votes. */
+export function QuantitySelect({
+  value,
+  onChange,
+}: {
+  value: MeasuredQuantityId;
+  onChange: (quantity: MeasuredQuantityId) => void;
+}) {
+  const catalogue = useCatalogue();
+  const offered = Object.values(catalogue).filter((one) => !one.ordinal && one.id !== 'drop');
+  return (
+    <NativeSelect
+      size="xs"
+      label="Quantity"
+      data={QUANTITY_GROUPS.map((group) => ({
+        group: GROUP_TITLES[group],
+        items: offered
+          .filter((one) => one.group === group)
+          .map((one) => ({ value: one.id, label: one.name })),
+      })).filter(({ items }) => items.length > 0)}
+      value={value}
+      onChange={(event) => onChange(event.currentTarget.value as MeasuredQuantityId)}
+    />
+  );
+}
