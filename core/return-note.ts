@@ -3,7 +3,6 @@ import type { FeatureJudgement } from './match.ts';
 import type { Cause, MatchVerdict } from './match-causes.ts';
 import { type MatchFeatureId, matchFeature } from './match-features.ts';
 import { writeNumber } from './number-words.ts';
-import { SIDES } from './quantities.ts';
 import { nameLabel, type SizeLabel } from './size-label.ts';
 import { canonicalUnit } from './units.ts';
 
@@ -62,7 +61,7 @@ export function noteFigure(judgement: FeatureJudgement, name: string): NoteFigur
     difference:
       difference === undefined
         ? ''
-        : `${against === 'zero' ? 'off zero ' : ''}${number(difference)} ± ${number(U)} ${unit}`,
+        : `${number(difference)} ± ${number(U)} ${unit}${against === 'zero' ? ' off' : ''}`,
     tolerance: `${number(tolerance)} ${unit}`,
     verdict: VERDICTS[verdict],
   };
@@ -132,6 +131,6 @@ export function writeReturnNote(
     seen: [...found.verdict.seen, ...(terms.note ? [terms.note] : [])],
     request:
       'We ask for another pair of the same label, or the price back. Such things happen in making and packing; the figures are there so that the pair can be looked at again.',
-    method: `Each ${SIDES.join(' and ')} shoe was measured at the same places with the same gauge. ± is the expanded uncertainty of the difference at 95 %. A feature is out where the difference less its uncertainty is over the tolerance; tolerances are common practice. This note states measurements and certifies nothing.`,
+    method: `Left and right were measured at the same places with the same gauge. ± is the expanded uncertainty of the difference at 95 %. A feature is out where the difference less its uncertainty is over the tolerance; tolerances are common practice. This note states measurements and certifies nothing.`,
   };
 }

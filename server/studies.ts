@@ -85,7 +85,9 @@ function groupByBasis(
     else if (!found.sessions.some((one) => one.pairId === session.pairId))
       found.sessions.push(session);
   }
-  return groups.sort((a, b) => b.sessions.length - a.sessions.length);
+  const position = ({ sessions: [first] }: BasisGroup) =>
+    lab.protocols.findIndex((one) => one.id === first?.protocolId);
+  return groups.sort((a, b) => b.sessions.length - a.sessions.length || position(a) - position(b));
 }
 
 /** The group asked for; all at once only where they are one. */

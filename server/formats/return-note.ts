@@ -21,21 +21,22 @@ const SIGNAL = '#b3261e';
 const HATCH = '#e4decb';
 const LINE = '#d3ccb9';
 const MARGIN = 54;
-const ROW = 21;
+const ROW = 17;
 
 type Doc = InstanceType<typeof PDFDocument>;
 
 /** Left edges of the columns of figures; the rung stands between difference and tolerance. */
 const COLUMNS = {
   name: 0,
-  left: 128,
-  right: 176,
-  rung: 226,
-  difference: 318,
-  tolerance: 404,
-  verdict: 452,
+  left: 152,
+  right: 192,
+  rung: 228,
+  difference: 306,
+  tolerance: 388,
+  verdict: 434,
 };
-const RUNG_WIDTH = 80;
+const NAME_WIDTH = 148;
+const RUNG_WIDTH = 68;
 
 function drawRung(doc: Doc, judgement: FeatureJudgement, x: number, y: number): void {
   const place = rungPlace(judgement);
@@ -64,13 +65,13 @@ function drawFigures(
   const x = MARGIN;
   const head = (text: string, column: keyof typeof COLUMNS) =>
     doc.text(text, x + COLUMNS[column], doc.y, { lineBreak: false });
-  doc.font(font(700)).fontSize(9).fillColor(SOFT);
+  doc.font(font(700)).fontSize(8).fillColor(SOFT);
   const top = doc.y;
   for (const [text, column] of [
     ['feature', 'name'],
     ['left', 'left'],
     ['right', 'right'],
-    ['tolerance hatched', 'rung'],
+    ['tolerance shaded', 'rung'],
     ['difference', 'difference'],
     ['tolerance', 'tolerance'],
     ['verdict', 'verdict'],
@@ -80,7 +81,7 @@ function drawFigures(
   }
   let y = top + 14;
   for (const figure of figures) {
-    if (y > doc.page.height - 3 * MARGIN) {
+    if (y > doc.page.height - MARGIN - ROW) {
       doc.addPage();
       y = MARGIN;
     }
@@ -97,8 +98,12 @@ function drawFigures(
       .fillColor(out ? SIGNAL : INK)
       .font(font(out ? 700 : 400));
     const cell = (text: string, column: keyof typeof COLUMNS) =>
-      doc.text(text, x + COLUMNS[column], y + 5, { lineBreak: false });
-    cell(figure.name, 'name');
+      doc.text(text, x + COLUMNS[column], y + 4, { lineBreak: false });
+    doc.text(figure.name, x, y + 4, {
+      width: NAME_WIDTH,
+      height: ROW - 4,
+      ellipsis: true,
+    });
     cell(figure.left, 'left');
     cell(figure.right, 'right');
     cell(figure.difference, 'difference');
@@ -118,7 +123,7 @@ function drawFigures(
 const LEFT = '#0b6560';
 const RIGHT = '#8a4300';
 const VIEW_WIDTH = 228;
-const VIEW_HEIGHT = 96;
+const VIEW_HEIGHT = 84;
 
 function drawCaption(doc: Doc, words: string, x: number, y: number): void {
   doc.font(font(400)).fontSize(8.5).fillColor(SOFT);
@@ -200,22 +205,22 @@ export function writeNotePdf(
   doc.moveDown(0.4);
   for (const [name, words] of note.facts) {
     const y = doc.y;
-    doc.font(font(400)).fontSize(10.5).fillColor(SOFT).text(name, MARGIN, y, { lineBreak: false });
+    doc.font(font(400)).fontSize(9.8).fillColor(SOFT).text(name, MARGIN, y, { lineBreak: false });
     doc.fillColor(INK).text(words, MARGIN + 74, y, { width: width - 74 });
   }
   heading('What we found');
-  doc.font(font(400)).fontSize(10.5);
+  doc.font(font(400)).fontSize(9.8);
   for (const line of note.findings) doc.text(line, MARGIN, doc.y, { width });
   drawViews(doc, judgements);
   heading('In figures, mm unless said');
   drawFigures(doc, note.figures, judgements);
   if (note.seen.length > 0) {
     heading('Seen');
-    doc.font(font(400)).fontSize(10.5);
+    doc.font(font(400)).fontSize(9.8);
     for (const line of note.seen) doc.text(line, MARGIN, doc.y, { width });
   }
   heading('What we ask for');
-  doc.font(font(400)).fontSize(10.5).text(note.request, MARGIN, doc.y, { width });
+  doc.font(font(400)).fontSize(9.8).text(note.request, MARGIN, doc.y, { width });
   doc.moveDown(0.8);
   doc.fontSize(8.5).fillColor(SOFT).text(note.method, MARGIN, doc.y, { width });
   doc.end();

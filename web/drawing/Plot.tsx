@@ -10,6 +10,9 @@ export interface PlotScales {
   height: number;
 }
 
+/** A number of a scale, with a real minus sign. */
+const plain = (value: number) => String(value).replace('-', '−');
+
 const PAD = { left: 56, right: 14, top: 24, bottom: 34 };
 
 /** Widens a range so that marks do not sit on the frame; a range of nothing becomes one of something. */
@@ -51,7 +54,7 @@ export function Plot({
 }) {
   const x = scaleLinear([...xRange], [PAD.left, width - PAD.right]);
   const y = scaleLinear([...yRange], [height - PAD.bottom, PAD.top]);
-  const ticks = xTicks ?? x.ticks(8).map((at) => ({ at, words: String(at) }));
+  const ticks = xTicks ?? x.ticks(8).map((at) => ({ at, words: plain(at) }));
   return (
     <ChartFrame name={name} table={table}>
       <svg
@@ -65,7 +68,7 @@ export function Plot({
           <g key={tick}>
             <line data-grid x1={PAD.left} x2={width - PAD.right} y1={y(tick)} y2={y(tick)} />
             <text data-end x={PAD.left - 8} y={y(tick) + 4}>
-              {yTicks ? yTicks(tick) : tick}
+              {yTicks ? yTicks(tick) : plain(tick)}
             </text>
           </g>
         ))}

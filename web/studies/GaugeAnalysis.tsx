@@ -33,17 +33,18 @@ const mean = (values: readonly number[]) =>
 
 /** Every reading by part, an operator beside the other. */
 function ByPart({
+  parts,
   readings,
   amounts,
   factor,
   name,
 }: {
+  parts: readonly string[];
   readings: readonly GaugeReading[];
   amounts: Amounts;
   factor: number;
   name: string;
 }) {
-  const parts = [...group(readings, (one) => one.part).keys()];
   const operators = [...group(readings, (one) => one.operator).keys()].sort();
   const values = readings.map((one) => one.value / factor);
   const place = (part: string, operator: string) =>
@@ -191,7 +192,9 @@ function Shares({ found, amounts }: { found: GaugeStudy; amounts: Amounts }) {
             <td className="figure" data-strong={key === 'grr'}>
               {found.percentStudy[key].toFixed(1)} %
             </td>
-            {tolerance && <td className="figure">{tolerance[key].toFixed(1)} %</td>}
+            {tolerance && (
+              <td className="figure">{key === 'pv' ? '' : `${tolerance[key].toFixed(1)} %`}</td>
+            )}
           </tr>
         ))}
       </tbody>
@@ -359,7 +362,13 @@ export function GaugeAnalysis({
             </p>
           ))}
           <div className={classes.columns}>
-            <ByPart readings={complete} amounts={amounts} factor={factor} name={name} />
+            <ByPart
+              parts={study.parts.filter((part) => !without.includes(part))}
+              readings={complete}
+              amounts={amounts}
+              factor={factor}
+              name={name}
+            />
             <ByOperator readings={complete} amounts={amounts} factor={factor} name={name} />
           </div>
           <Shares found={answer.found} amounts={amounts} />

@@ -102,7 +102,7 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
           <span className={classes.turn}>{place.part}</span> · measured by{' '}
           <strong>{place.operator}</strong>
         </label>
-        <div className={classes.box} data-fault={fault !== ''}>
+        <div className={classes.entryBox} data-fault={fault !== ''}>
           <input
             ref={field}
             id="turn-entry"

@@ -123,7 +123,7 @@ function BridgeFigures({ shared, found }: { shared: Shared; found: Bridge }) {
       ? []
       : [
           [
-            'E_n of the shift',
+            'E_n, not converted',
             en.toFixed(2),
             en <= 1 ? 'the two agree within what each states' : 'more than each states',
           ] as [string, string, string],

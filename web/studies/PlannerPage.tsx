@@ -110,6 +110,12 @@ function plansFor(
   }
 }
 
+const readingsEach = (plan: Plan) =>
+  `${plan.readings} ${plan.readings === 1 ? 'reading' : 'readings'} a shoe`;
+
+/** A power in words: never all cases. */
+const cases = (power: number) => (power > 0.99 ? 'over 99 %' : `${Math.floor(100 * power)} %`);
+
 const hours = (minutes: number) =>
   minutes < 90 ? `${Math.round(minutes)} min` : `${(minutes / 60).toFixed(1)} h`;
 
@@ -249,8 +255,8 @@ function Planner({
         <>
           <p className={classes.says} data-testid="plan">
             {aim === 'difference'
-              ? `${best.pairs} pairs of each edition, ${best.readings} ${best.readings === 1 ? 'reading' : 'readings'} a shoe, find ${amounts.write(numbers.size * factor, 0)} in ${(100 * best.power).toFixed(0)} % of cases.`
-              : `${best.pairs} pairs, ${best.readings} ${best.readings === 1 ? 'reading' : 'readings'} a shoe, bring the mean within ± ${amounts.write(numbers.size * factor, 0)} (95 %).`}
+              ? `${best.pairs} pairs of each edition, ${readingsEach(best)}, find ${amounts.write(numbers.size * factor, 0)} in ${cases(best.power)} of cases.`
+              : `${best.pairs} pairs, ${readingsEach(best)}, bring the mean within ± ${amounts.write(numbers.size * factor, 0)} (95 %).`}
           </p>
           {aim === 'difference' && (
             <p data-testid="sees">
@@ -263,7 +269,7 @@ function Planner({
             {curve.length > 0 ? (
               <Plot
                 name={`power-${quantity}`}
-                says={`Power to find ${amounts.write(numbers.size * factor, 0)} against pairs of each edition, ${best.readings} readings a shoe.`}
+                says={`Power to find ${amounts.write(numbers.size * factor, 0)} against pairs of each edition, ${readingsEach(best)}.`}
                 table={{
                   columns: ['pairs of each', 'power'],
                   rows: curve.map(({ n, power }) => [n, `${(100 * power).toFixed(1)} %`]),
