@@ -15,6 +15,7 @@ import { benchCurve } from './curve.ts';
 import { benchImport } from './import.ts';
 import { type Measurement, measurement, middle, timed } from './measurement.ts';
 import { benchSessionPage } from './session-page.ts';
+import { benchVariance } from './variance.ts';
 
 const REPEATS = 25;
 const PAIRS = 2000;
@@ -176,6 +177,7 @@ async function run(): Promise<Measurement[]> {
   server.closeAllConnections();
   server.close();
   db.close();
+  results.push(...(await benchVariance(folder)));
   results.push(...(await benchImport(folder)));
   rmSync(folder, { recursive: true });
   return results;

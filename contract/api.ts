@@ -320,10 +320,10 @@ export const ENDPOINTS = {
     answer: done,
   },
   voidStudyReading: {
-    summary: 'Takes the last reading back; it stays in the record, voided.',
+    summary: 'Takes the reading of a turn back; it stays in the record, voided.',
     params: byId,
-    body: reasonGiven,
-    answer: z.object({ id: records.id, turn: z.number().int() }),
+    body: reasonGiven.extend({ turn: z.number().int().nonnegative() }),
+    answer: done,
   },
   endGaugeStudy: {
     summary: 'Ends a study before its last turn: its readings are shown, and no more are taken.',

@@ -4,6 +4,10 @@ import { expect, open, settled, test } from './bench.ts';
 const VIEWS: [name: string, path: string][] = [
   ['receive', '/receive'],
   ['a pair received', '/pairs/KK-01/receive'],
+  ['a check under way', '/pairs/NS-06/match'],
+  ['a check decided', '/pairs/BR-13/match'],
+  ['a check to begin', '/pairs/PD-01/match'],
+  ['return note', '/pairs/BR-13/return-note'],
   ['measure', '/pairs/NS-05/measure'],
   ['sheets', '/sheets'],
   ['sheet', '/sheets/wrenfold-latch-low?label=uk-8'],
@@ -16,8 +20,14 @@ const VIEWS: [name: string, path: string][] = [
   ['protocols', '/lab/protocols'],
   ['a new protocol', '/lab/protocols/new'],
   ['quantities', '/lab/quantities'],
+  ['tolerances', '/lab/tolerances'],
   ['people', '/lab/people'],
   ['files', '/lab/files'],
+  ['pairs studied', '/studies?edition=tarnhus-lanewalk&quantity=heel-stack'],
+  ['sides studied', '/studies/sides'],
+  ['gauges studied', '/studies/gauges'],
+  ['two methods', '/studies/methods'],
+  ['planner', '/studies/planner'],
   ['guide', '/guide'],
 ];
 
@@ -69,9 +79,14 @@ test('nothing is asked of any other host', async ({ page, demo }) => {
   expect(elsewhere).toEqual([]);
 });
 
-test('receive and sheet fit a phone', async ({ page, demo }) => {
+test('receive, match and sheet fit a phone', async ({ page, demo }) => {
   await page.setViewportSize({ width: 390, height: 800 });
-  for (const path of ['/receive', '/sheets/kestvane-kerb?label=eu-42', '/pairs/NS-05/measure']) {
+  for (const path of [
+    '/receive',
+    '/pairs/NS-06/match',
+    '/sheets/kestvane-kerb?label=eu-42',
+    '/pairs/NS-05/measure',
+  ]) {
     await open(page, demo, path);
     await page.getByRole('heading', { level: 1 }).waitFor();
     const wide = await page.evaluate(

@@ -1,6 +1,6 @@
 /** A server of its own for each test, as a user would start it, and a page that watches for errors. */
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -59,6 +59,11 @@ export class Bench {
     });
   }
 
+  /** Begins with a copy of another bench's book, which was stopped. */
+  copyFrom(other: Bench): void {
+    copyFileSync(join(other.folder, 'book.db'), join(this.folder, 'book.db'));
+  }
+
   /** Stops the server as Ctrl-C does; answers with its exit code. */
   async stop(): Promise<number | null> {
     const child = this.process;
@@ -87,9 +92,24 @@ function watchConsole(page: Page, faults: string[]): void {
   page.on('pageerror', (error) => faults.push(error.message));
 }
 
-export const test = base.extend<{ demo: Bench; empty: Bench; faults: string[] }>({
-  demo: async ({ browserName: _ }, use) => {
+export const test = base.extend<
+  { demo: Bench; empty: Bench; faults: string[] },
+  { scenario: Bench }
+>({
+  // The scenario is loaded once; each test gets a copy of its book.
+  scenario: [
+    async ({ browserName: _ }, use) => {
+      const bench = new Bench('demo');
+      await bench.start();
+      await bench.stop();
+      await use(bench);
+      await bench.close();
+    },
+    { scope: 'worker' },
+  ],
+  demo: async ({ scenario }, use) => {
     const bench = new Bench('demo');
+    bench.copyFrom(scenario);
     await bench.start();
     await use(bench);
     await bench.close();

@@ -20,6 +20,7 @@ async function receive(page: Page): Promise<void> {
   await page.keyboard.press('Escape');
   await page.getByRole('textbox', { name: 'Label' }).focus();
   await page.keyboard.press('Control+Enter');
+  await page.getByRole('button', { name: 'Not now' }).click();
   await expect(page).toHaveURL(/\/pairs\/QL-01\/measure$/);
 }
 

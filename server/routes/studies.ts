@@ -97,10 +97,10 @@ export function studyRoutes(stores: Stores): StudyHandlers {
       stores.gaugeStudies.record(params.id, body);
       return { id: body.id };
     },
-    voidStudyReading: ({ params, body, now }) => ({
-      id: params.id,
-      turn: stores.gaugeStudies.takeBack(params.id, body.reason, now),
-    }),
+    voidStudyReading: ({ params, body, now }) => {
+      stores.gaugeStudies.takeBack(params.id, body.turn, body.reason, now);
+      return { id: params.id };
+    },
     endGaugeStudy: ({ params, body }) => {
       stores.gaugeStudies.end(params.id, body.reason);
       return { id: params.id };

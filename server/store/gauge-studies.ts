@@ -152,16 +152,15 @@ export function gaugeStudyStore(db: Db, catalogue: () => Catalogue) {
       byId(id);
       end.run({ id, reason });
     },
-    /** Takes the last standing reading back; answers with its turn. */
-    takeBack(studyId: string, reason: string, at: string): number {
+    /** Takes the standing reading of a turn back. */
+    takeBack(studyId: string, turn: number, reason: string, at: string): void {
       const { adopted, ended } = byId(studyId);
       if (ended) throw new Refusal(409, 'This study was ended: its readings stand.');
       if (adopted)
         throw new Refusal(409, 'Sittings lean on this study: retire it before you change it.');
-      const last = selectReadings.all(studyId).at(-1);
-      if (!last) throw notFound('A reading to take back');
-      insertVoid.run({ id: last.id, reason, at });
-      return last.turn;
+      const standing = selectReadings.all(studyId).find((one) => one.turn === turn);
+      if (!standing) throw notFound('A reading of this turn');
+      insertVoid.run({ id: standing.id, reason, at });
     },
     /** Sittings with this gauge and protocol lean on this study, and on no other. */
     adopt(study: StoredStudy, adoption: Adoption, at: string): void {

@@ -20,7 +20,9 @@ export type WaitingName =
   | 'startMatch'
   | 'seeMatch'
   | 'recordMatchReading'
-  | 'voidMatchReading';
+  | 'voidMatchReading'
+  | 'recordStudyReading'
+  | 'voidStudyReading';
 
 export interface WaitingChange<N extends WaitingName = WaitingName> {
   /** UUIDv7: the order of sending, and the change's id. */
@@ -29,7 +31,7 @@ export interface WaitingChange<N extends WaitingName = WaitingName> {
   params: ParamsOf<N>;
   body: BodyIn<N>;
   person: string;
-  /** The pair it concerns. */
+  /** The pair it concerns; empty for a study. */
   tag: string;
   /** Set where the server refused it: it waits for a person. */
   refused?: Problem;

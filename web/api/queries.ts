@@ -35,6 +35,8 @@ export function startRefetching(): void {
   onArrival((change) => {
     void queryClient.invalidateQueries({ queryKey: ['pair', change.tag] });
     void queryClient.invalidateQueries({ queryKey: ['match', change.tag] });
+    void queryClient.invalidateQueries({ queryKey: ['gauge-study'] });
+    void queryClient.invalidateQueries({ queryKey: ['gauge-studies'] });
     void queryClient.invalidateQueries({ queryKey: ['pairs'] });
     void queryClient.invalidateQueries({ queryKey: ['editions'] });
     void queryClient.invalidateQueries({ queryKey: ['sheet'] });

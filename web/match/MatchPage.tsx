@@ -104,6 +104,9 @@ const KEYS: [key: string, says: string][] = [
   ['d', 'decide'],
 ];
 
+const toDecision = () => document.querySelector<HTMLElement>('#decide button')?.focus();
+const toSights = () => document.getElementById('by-eye')?.focus();
+
 function CheckBench({
   record,
   bench,
@@ -116,13 +119,10 @@ function CheckBench({
   const { check, found } = bench;
   const entry = useMatchEntry(bench, {
     onHelp: openHelp,
-    onDecide: () => document.querySelector<HTMLElement>('#decide button')?.focus(),
-    onSights: () => document.getElementById('by-eye')?.focus(),
+    onDecide: toDecision,
+    onSights: toSights,
   });
   const { pair, edition } = record;
-  useEffect(() => {
-    document.getElementById('match-entry')?.focus();
-  }, []);
   if (!found) return null;
   const taken = found.judgements.filter((one) => one.verdict !== 'not taken').length;
   const decision = <Decision record={record} bench={bench} check={check} verdict={found.verdict} />;

@@ -1,5 +1,5 @@
 /** What the hand types on the ladder: read, asked about where odd, recorded, and on to the next place. */
-import { type KeyboardEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, useLayoutEffect, useRef, useState } from 'react';
 import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
 import { writeNumber } from '#core/number-words.ts';
 import { readLabel } from '#core/size-label.ts';
@@ -60,13 +60,21 @@ export function useMatchEntry(bench: Check & { check: BenchCheck }, keys: MatchK
     ? undefined
     : (chosen ?? (found ? nextPlace(passed, check, found) : undefined));
 
+  // The field is another one at each place. It takes the focus before the next key can come.
+  const at = place && `${place.row} ${place.side}`;
+  const before = useRef(at);
+  const { onDecide } = keys;
+  useLayoutEffect(() => {
+    if (at) ref.current?.focus();
+    else if (before.current) onDecide();
+    before.current = at;
+  }, [at, onDecide]);
+
   function choose(next: MatchPlace): void {
     setChosen(next);
     setText('');
     setFault('');
     asked.current = '';
-    // The field is another one: it is there after this turn.
-    setTimeout(() => ref.current?.focus());
   }
 
   function moveOn(from: MatchPlace): void {
@@ -75,10 +83,6 @@ export function useMatchEntry(bench: Check & { check: BenchCheck }, keys: MatchK
     setText('');
     setFault('');
     asked.current = '';
-    setTimeout(() => {
-      if (ref.current) ref.current.focus();
-      else keys.onDecide();
-    });
   }
 
   function submitSeen(at: MatchPlace, typed: string): void {

@@ -122,8 +122,11 @@ function useReplacement(form: Form): void {
   const wanted = search.get('replaces') ?? '';
   const replaced = usePair(wanted, wanted !== '');
   const { setValues } = form;
+  // Once: what is typed or suggested since is not written over.
+  const filled = useRef('');
   useEffect(() => {
-    if (!replaced.data || wanted === '') return;
+    if (!replaced.data || wanted === '' || filled.current === wanted) return;
+    filled.current = wanted;
     setValues(formOfReplacement(replaced.data));
     setSearch({}, { replace: true });
   }, [replaced.data, wanted, setValues, setSearch]);

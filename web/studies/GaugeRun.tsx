@@ -3,16 +3,18 @@ import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
 import { readTypedReading } from '#core/typed-reading.ts';
-import { useChange, useLab } from '../api/queries.ts';
+import { keep } from '../api/outbox.ts';
+import { useChange, useLab, useOutbox } from '../api/queries.ts';
+import { RefusedChanges } from '../shell/RefusedChanges.tsx';
 import { useUnits } from '../shell/units.ts';
 import classes from './Studies.module.css';
+import { takenTurns } from './taken-turns.ts';
 
 /** The run of a study: one turn at a time, earlier readings out of sight. */
 export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
   const units = useUnits();
   const lab = useLab();
-  const record = useChange('recordStudyReading');
-  const back = useChange('voidStudyReading');
+  const outbox = useOutbox();
   const end = useChange('endGaugeStudy');
   const field = useRef<HTMLInputElement>(null);
   const [text, setText] = useState('');
@@ -21,18 +23,20 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
   const [ending, setEnding] = useState(false);
   const definition = units.define(study.quantity);
   const { symbol } = units.unitOf(study.quantity);
-  const taken = new Set(study.taken);
+  const order = takenTurns(study, [...outbox.arrived, ...outbox.waiting]);
+  const taken = new Set(order);
   const turn = study.turns.findIndex((_, at) => !taken.has(at));
   const place = study.turns[turn];
   const before = study.turns[turn - 1];
   useEffect(() => {
     if (turn >= 0) field.current?.focus();
   }, [turn]);
-  if (!place) return null;
+  // The last reading is on its way: the analysis follows.
+  if (!place) return <p role="status">All readings are taken.</p>;
 
   function submit(): void {
     const typed = text.trim();
-    if (typed === '' || record.isPending) return;
+    if (typed === '') return;
     const read = readTypedReading(typed, definition, symbol);
     if (!read.ok) return setFault(read.fault.message);
     const [least, most] = definition.plausible;
@@ -43,34 +47,30 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
         `${units.write(study.quantity, value).text} is outside what shoes have. Enter again keeps it.`,
       );
     }
-    record.mutate(
-      {
-        params: { id: study.id },
-        body: { id: newId(), turn, typed, unit: symbol, takenAt: new Date().toISOString() },
-      },
-      {
-        onSuccess: () => {
-          setText('');
-          setFault('');
-          setAsked('');
-        },
-        onError: (error) => setFault(error.message),
-      },
-    );
+    keep({
+      name: 'recordStudyReading',
+      params: { id: study.id },
+      body: { id: newId(), turn, typed, unit: symbol, takenAt: new Date().toISOString() },
+      person: place?.operator ?? '',
+      tag: '',
+    });
+    setText('');
+    setFault('');
+    setAsked('');
   }
 
   function takeBack(): void {
-    if (study.taken.length === 0 || back.isPending) return;
-    back.mutate(
-      { params: { id: study.id }, body: { reason: 'taken back at the bench' } },
-      {
-        onSuccess: () => {
-          setFault('The last reading was taken back: it is asked for again.');
-          setText('');
-        },
-        onError: (error) => setFault(error.message),
-      },
-    );
+    const last = order.at(-1);
+    if (last === undefined) return;
+    keep({
+      name: 'voidStudyReading',
+      params: { id: study.id },
+      body: { turn: last, reason: 'taken back at the bench' },
+      person: '',
+      tag: '',
+    });
+    setFault('The last reading was taken back: it is asked for again.');
+    setText('');
   }
 
   const onKey = (event: KeyboardEvent<HTMLInputElement>) => {
@@ -92,6 +92,7 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
       <p className="soft">
         {definition.name} with {instrument?.toLowerCase()}. {definition.datum}
       </p>
+      <RefusedChanges />
       <div className={classes.entry}>
         {handOver && (
           <p className="look-here" role="status">
@@ -132,7 +133,7 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
       <div
         className={classes.ticks}
         role="img"
-        aria-label={`${study.taken.length} of ${study.turns.length} readings taken`}
+        aria-label={`${taken.size} of ${study.turns.length} readings taken`}
       >
         {study.turns.map((one, at) => (
           <span
@@ -143,8 +144,8 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
         ))}
       </div>
       <p className="soft">
-        {study.taken.length} of {study.turns.length} readings. Earlier readings stay hidden until
-        all are taken, so that nobody aims at them.
+        {taken.size} of {study.turns.length} readings. Earlier readings stay hidden until all are
+        taken, so that nobody aims at them.
       </p>
       {ending ? (
         <p>
@@ -155,7 +156,7 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
             onClick={() =>
               end.mutate({
                 params: { id: study.id },
-                body: { reason: `ended after ${study.taken.length} readings` },
+                body: { reason: `ended after ${taken.size} readings` },
               })
             }
           >

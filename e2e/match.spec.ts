@@ -1,0 +1,284 @@
+/** Match at the bench: from labels to the return note, by keyboard; photographs; tolerances. */
+
+import type { Page } from '@playwright/test';
+import sharp from 'sharp';
+import { enter, expect, open, test } from './bench.ts';
+
+const ladder = (page: Page) => page.getByRole('table', { name: 'Match ladder' });
+const findings = (page: Page) => page.getByRole('region', { name: 'Findings' });
+
+async function begin(page: Page): Promise<void> {
+  await expect(page.getByRole('button', { name: 'Begin the check' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Label, as read, left' })).toBeFocused();
+}
+
+test('a pair of two half sizes, by keyboard from labels to return note', async ({ page, demo }) => {
+  test.setTimeout(90_000);
+  await open(page, demo, '/pairs/PD-01/match');
+  await begin(page);
+  for (const label of ['UK 8', 'UK 8', 'UK 8']) await enter(page, label);
+  await expect(page.getByRole('textbox', { name: 'Small outsole feature, left' })).toBeFocused();
+  await enter(page, '22.1');
+  await expect(page.getByRole('textbox', { name: 'Small outsole feature, right' })).toBeFocused();
+  await enter(page, '22.3');
+  // 190 mm of outsole and 267 mm of footbed: a half size more is 2.9 and 4.0 mm.
+  await enter(page, '190');
+  await enter(page, '192.9');
+  await enter(page, '26.7 cm');
+  await enter(page, '271.1');
+  await expect(ladder(page).getByRole('row', { name: /Footbed length/ })).toContainText('out');
+  await expect(ladder(page).getByRole('row', { name: /Footbed length/ })).toContainText(
+    '+4.1 ± 0.7 mm',
+  );
+  await expect(findings(page)).toContainText('Two sizes in one box');
+  await expect(findings(page)).toContainText('Enough is known to decide');
+  await enter(page, '92');
+  await enter(page, '94');
+  await enter(page, '8 L');
+  await enter(page, '8½ R');
+  for (const figure of ['41.2', '41.0', '60.1', '60.4', '62', '61.8', '0.2', '0'])
+    await enter(page, figure);
+  // The sole plane is passed over, both shoes.
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Enter');
+  await enter(page, '249');
+  await enter(page, '256');
+  await expect(
+    page.getByRole('textbox', { name: 'Midsole hardness, lateral, left' }),
+  ).toBeFocused();
+  await page.keyboard.press('d');
+  await expect(page.getByRole('button', { name: 'Keep…' })).toBeFocused();
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog', { name: 'Return this pair' });
+  await expect(dialog).toContainText('days left');
+  await expect(dialog.getByRole('radio', { name: 'Unworn, tried indoors only' })).toBeFocused();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'To be returned' })).toBeVisible();
+  await expect(page.getByRole('navigation', { name: 'Steps' })).toContainText('out, return');
+  await expect(page.getByRole('complementary', { name: 'Tray' })).toContainText(
+    'Two sizes in one box',
+  );
+
+  const pdf = page.getByRole('link', { name: 'Return note, PDF' });
+  const note = await page.request.get(demo.address + (await pdf.getAttribute('href')));
+  expect(note.headers()['content-type']).toBe('application/pdf');
+  await page.getByRole('link', { name: 'Print it' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Return note' })).toBeVisible();
+  await expect(page.getByRole('article')).toContainText('unworn, tried indoors only');
+  await expect(page.getByRole('article')).toContainText('Two sizes in one box.');
+  await expect(page.getByRole('row', { name: /Footbed length/ })).toContainText('4.1 ± 0.7 mm');
+
+  // The replacement begins with what the two have in common.
+  await page.goto(`${demo.address}/pairs/PD-01/match`);
+  await page.getByRole('link', { name: 'Receive the replacement' }).click();
+  await expect(page.getByRole('combobox', { name: 'Model, with its version' })).toHaveValue(
+    'Daybreak',
+  );
+  await expect(page.getByRole('textbox', { name: 'Sent for' })).toHaveValue('PD-01');
+  await expect(page.getByRole('textbox', { name: 'Tag', exact: true })).toHaveValue('PD-02');
+  await page.keyboard.press('Control+Enter');
+  await expect(page).toHaveURL(/\/pairs\/PD-02\/match$/);
+  await begin(page);
+  await expect(page.getByRole('main')).toContainText('sent for PD-01');
+});
+
+test('wrong input gets a plain answer and is kept; odd figures are asked about', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/pairs/PD-01/match');
+  await begin(page);
+  await enter(page, 'eight');
+  await expect(page.getByRole('alert')).toContainText('is not a size label');
+  await expect(page.getByRole('textbox', { name: 'Label, as read, left' })).toHaveValue('eight');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Delete');
+  for (let place = 0; place < 3; place++) await page.keyboard.press('Enter');
+  const small = page.getByRole('textbox', { name: 'Small outsole feature, left' });
+  await expect(small).toBeFocused();
+  await enter(page, '31 g');
+  await expect(page.getByRole('alert')).toContainText('unit of mass');
+  await expect(small).toHaveValue('31 g');
+  await small.fill('22.1');
+  await page.keyboard.press('Enter');
+  // A slipped decimal mark is far from the other shoe: Enter again would keep it.
+  await enter(page, '221');
+  await expect(page.getByRole('alert')).toContainText('far from the other shoe (22.1 mm)');
+  await page.keyboard.press('Control+a');
+  await enter(page, '22.2');
+  // Backspace in the empty field brings the last reading back.
+  await page.keyboard.press('Backspace');
+  const right = page.getByRole('textbox', { name: 'Small outsole feature, right' });
+  await expect(right).toHaveValue('22.2');
+  await right.fill('22.0');
+  await page.keyboard.press('Enter');
+  await expect(ladder(page).getByRole('row', { name: /Small outsole feature/ })).toContainText(
+    'within',
+  );
+  // Named for the model; left out; other shoe; next and previous.
+  await page.getByLabel('Name it, for this model:').fill('tread, heel to toe');
+  await page.keyboard.press('Enter');
+  await expect(ladder(page)).toContainText('tread, heel to toe');
+  await page.keyboard.press('\\');
+  await expect(page.getByRole('textbox', { name: 'tread, heel to toe, right' })).toBeFocused();
+  await page.keyboard.press(']');
+  await expect(page.getByRole('textbox', { name: 'Footbed length, left' })).toBeFocused();
+  await page.getByRole('button', { name: 'leave out' }).click();
+  await expect(ladder(page).getByRole('row', { name: /Footbed length/ })).toContainText('left out');
+  await page.reload();
+  await expect(ladder(page).getByRole('row', { name: /Small outsole feature/ })).toContainText(
+    '22.1',
+  );
+  await expect(ladder(page)).toContainText('tread, heel to toe');
+});
+
+test('readings of a check wait while the server is stopped, and arrive once', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/pairs/NS-06/match');
+  await expect(page.getByRole('textbox', { name: 'Heel seam off centre, left' })).toBeFocused();
+  await demo.stop();
+  await enter(page, '0.2');
+  await enter(page, '-0.1');
+  await expect(ladder(page).getByRole('row', { name: /Heel seam/ })).toContainText('within');
+  await expect(page.getByText(/2 waiting to be saved/)).toBeVisible();
+  await demo.start();
+  await expect(page.getByText(/waiting to be saved/)).toBeHidden({ timeout: 20_000 });
+  const record = await (await page.request.get(`${demo.address}/api/pairs/NS-06/match`)).json();
+  const seam = record.checks[0].readings.filter(
+    (reading: { feature: string }) => reading.feature === 'heel-seam',
+  );
+  expect(seam.map((reading: { value: number }) => reading.value)).toEqual([0.2, -0.1]);
+});
+
+test('the short check fits a phone: five features, and nothing runs off the side', async ({
+  page,
+  demo,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await open(page, demo, '/pairs/PD-01/match');
+  await page.getByRole('button', { name: 'Five features, two minutes' }).click();
+  await expect(ladder(page).getByRole('rowheader')).toHaveCount(6);
+  for (const label of ['UK 8', 'UK 8', 'UK 8']) await enter(page, label);
+  for (const figure of ['190', '190.2', '267', '267.1', '41', '41.2', '0.1', '0', '0', '0'])
+    await enter(page, figure);
+  await expect(findings(page)).toContainText('The shoes match');
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(wide).toBeLessThanOrEqual(390);
+  await page.getByRole('button', { name: 'All sound' }).click();
+  await expect(page.getByRole('region', { name: 'By eye' })).toContainText('10 of 10');
+  await page.getByRole('button', { name: 'Keep…' }).click();
+  await page.getByRole('button', { name: 'Keep this pair' }).click();
+  await expect(page.getByRole('heading', { name: 'Kept' })).toBeVisible();
+});
+
+test('a fault seen by eye stands with its shoe, and a note is asked for', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/pairs/NS-06/match');
+  await page.keyboard.press('e');
+  const eye = page.getByRole('region', { name: 'By eye' });
+  await expect(eye.getByRole('heading', { name: /By eye/ })).toBeFocused();
+  const glue = eye.getByRole('group', { name: 'No glue traces or gaps' });
+  await glue.getByRole('button', { name: 'fault' }).click();
+  await eye.getByLabel('On which shoe: No glue traces or gaps').selectOption('left');
+  await eye.getByLabel('What is seen: No glue traces or gaps').fill('at the toe');
+  await eye.getByLabel('What is seen: No glue traces or gaps').blur();
+  await expect(findings(page)).toContainText('No glue traces or gaps: not so (left), at the toe');
+  await page.getByRole('button', { name: 'Keep and note…' }).click();
+  const keep = page.getByRole('button', { name: 'Keep it, and note' });
+  await expect(keep).toBeDisabled();
+  await page.getByLabel('What to note').fill('glue only');
+  await keep.click();
+  await expect(page.getByRole('heading', { name: 'Kept, with a note' })).toBeVisible();
+});
+
+test('a changed tolerance is kept with its reason and moves the verdict', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/pairs/NS-06/match');
+  const row = ladder(page).getByRole('row', { name: /Collar height, lateral/ });
+  await expect(row).toContainText('within');
+  await page.goto(`${demo.address}/lab/tolerances`);
+  await page.getByRole('button', { name: 'Change Collar height, lateral' }).click();
+  const form = page.getByRole('form', { name: 'Tolerance of collar height, lateral' });
+  await form.getByLabel('At most, mm').fill('0,1');
+  await form.getByRole('button', { name: 'Change it' }).click();
+  await expect(form).toContainText('a reason is missing');
+  await form.getByLabel('Why').fill('stairs');
+  await form.getByRole('button', { name: 'Change it' }).click();
+  await expect(page.getByText('changed by this lab')).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'stairs' })).toBeVisible();
+  await page.goto(`${demo.address}/pairs/NS-06/match`);
+  await expect(row).not.toContainText('within');
+});
+
+test('a rejected pair is left out of its sheet until it is counted by hand', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/sheets/brindlow-roundsman-3?label=uk-8');
+  await expect(page.getByText('BR-13 is left out of these figures')).toBeVisible();
+  await expect(page.getByText(/Left held against right: BR-10 matches/)).toBeVisible();
+  await page.goto(`${demo.address}/pairs/BR-13/match`);
+  await page.getByLabel(/Count it all the same, because/).fill('the left alone was measured');
+  await page.getByRole('button', { name: 'Count it' }).click();
+  await expect(page.getByText('Counted in the model’s figures all the same')).toBeVisible();
+  await page.goto(`${demo.address}/sheets/brindlow-roundsman-3?label=uk-8`);
+  await expect(page.getByText(/BR-13 was rejected and is in these figures/)).toBeVisible();
+});
+
+test('a photograph with a location loses it; HEIC is refused with a word', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/pairs/NS-06/match');
+  const make = (background: string) =>
+    sharp({ create: { width: 640, height: 480, channels: 3, background } })
+      .withExif({
+        IFD0: { Make: 'Pocket' },
+        IFD3: { GPSLatitude: '52/1 30/1 0/1', GPSLatitudeRef: 'N' },
+      })
+      .jpeg()
+      .toBuffer();
+  const pictures = [
+    { name: 'left.jpg', mimeType: 'image/jpeg', buffer: await make('#775533') },
+    { name: 'right.jpg', mimeType: 'image/jpeg', buffer: await make('#335577') },
+  ];
+  expect((await sharp(pictures[0]?.buffer).metadata()).exif).toBeDefined();
+  const area = page.getByRole('region', { name: 'Photographs' });
+  await area.locator('input[type=file]').setInputFiles(pictures);
+  const small = area.getByRole('listitem');
+  await expect(small).toHaveCount(2);
+  await small.first().getByRole('button').click();
+  const viewer = page.getByRole('dialog', { name: 'Photographs' });
+  // Two side by side, each walked by itself.
+  await expect(viewer.locator('img')).toHaveCount(2);
+  await expect(viewer).toContainText('1 of 2 · 640 × 480');
+  await expect(viewer).toContainText('2 of 2');
+  const address = await viewer.locator('img').first().getAttribute('src');
+  const kept = await page.request.get(demo.address + address);
+  const { exif, xmp, width } = await sharp(await kept.body()).metadata();
+  expect({ exif, xmp, width }).toEqual({ width: 640 });
+  await viewer.getByLabel('Caption').first().fill('toe, left');
+  await viewer.getByLabel('Caption').first().blur();
+  await page.keyboard.press('Escape');
+  await expect(area).toContainText('toe, left');
+  await area.locator('input[type=file]').setInputFiles({
+    name: 'phone.heic',
+    mimeType: 'image/heic',
+    buffer: Buffer.concat([Buffer.from([0, 0, 0, 24]), Buffer.from('ftypheic0000mif1heic')]),
+  });
+  await expect(area.getByRole('alert')).toContainText(
+    'phone.heic: HEIC pictures cannot be read here',
+  );
+  await expect(small).toHaveCount(2);
+});

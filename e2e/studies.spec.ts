@@ -1,0 +1,200 @@
+/** Studies at the bench: pairs, sides, gauges, two methods, and how many. */
+import type { Page } from '@playwright/test';
+import { DEMO_SPREAD } from '#demo/truths.ts';
+import { enter, expect, open, test } from './bench.ts';
+
+test('a gauge study is planned, run blind by keyboard, analysed and taken into use', async ({
+  page,
+  demo,
+}) => {
+  test.setTimeout(90_000);
+  await open(page, demo, '/studies/gauges');
+  await expect(page.getByRole('row', { name: /Ruler at the sidewall/ })).toContainText('poor');
+  await page.getByRole('button', { name: 'Plan a study' }).click();
+  const form = page.getByRole('form', { name: 'Plan a gauge study' });
+  await form.getByLabel('Name').fill('Needle, winter');
+  await form.getByLabel('Gauge').selectOption({ label: 'Needle gauge' });
+  await form.getByLabel(/^Parts/).fill('heel A, heel B, heel C');
+  await form.getByLabel(/^Who measures/).fill('B1');
+  await form.getByLabel('Trials each').fill('2');
+  await form.getByRole('button', { name: /Draw the order/ }).click();
+  await expect(form).toContainText('two people at least');
+  await expect(form.getByLabel(/^Parts/)).toHaveValue('heel A, heel B, heel C');
+  await form.getByLabel(/^Who measures/).fill('B1, B2');
+  await form.getByRole('button', { name: 'Draw the order: 12 readings' }).click();
+
+  const field = page.getByRole('textbox', { name: /measured by/ });
+  await expect(field).toBeFocused();
+  await enter(page, 'thick');
+  await expect(page.getByRole('alert')).not.toBeEmpty();
+  await expect(field).toHaveValue('thick');
+  await field.fill('');
+  const progress = page.getByRole('img', { name: /of 12 readings taken/ });
+  const truth: Record<string, number> = { 'heel A': 28, 'heel B': 31, 'heel C': 34 };
+  const takeTurn = async (done: number) => {
+    await expect(progress).toHaveAccessibleName(`${done} of 12 readings taken`);
+    const label = (await page.locator('label[for=turn-entry]').textContent()) ?? '';
+    const part = Object.keys(truth).find((name) => label.startsWith(name)) ?? '';
+    const off = label.endsWith('B2') ? 0.1 : 0;
+    await enter(page, ((truth[part] ?? 0) + off + 0.1 * (done % 2)).toFixed(1));
+  };
+  for (let done = 0; done < 5; done++) await takeTurn(done);
+  // Nothing that was read stands on the page while the study runs.
+  await expect(progress).toHaveAccessibleName('5 of 12 readings taken');
+  await expect(page.getByRole('main')).not.toContainText(/2[78]\.\d|3[145]\.\d/);
+  await page.keyboard.press('Backspace');
+  await expect(progress).toHaveAccessibleName('4 of 12 readings taken');
+  for (let done = 4; done < 12; done++) await takeTurn(done);
+
+  await expect(page.getByTestId('gauge-verdict')).toContainText('A good gauge');
+  await expect(page.getByText('Use it for this quantity.')).toBeVisible();
+  await page.getByRole('button', { name: /^Use it for Needle gauge by/ }).click();
+  await expect(page.getByText(/^In use: sittings with Needle gauge/)).toBeVisible();
+  await page.goto(`${demo.address}/sheets/tarnhus-lanewalk`);
+  await expect(page.getByText('Gauge studies: Needle, winter')).toBeVisible();
+});
+
+test('a study that is ended early leaves out what not everybody measured', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/studies/gauges');
+  await page.getByRole('button', { name: 'Plan a study' }).click();
+  await page.getByLabel('Name').fill('Broken off');
+  await page.getByLabel(/^Parts/).fill('a, b, c');
+  await page.getByLabel(/^Who measures/).fill('B1, B2');
+  await page.getByLabel('Trials each').fill('2');
+  await page.getByRole('button', { name: /Draw the order/ }).click();
+  const progress = page.getByRole('img', { name: /of 12 readings taken/ });
+  for (let done = 0; done < 3; done++) {
+    await expect(progress).toHaveAccessibleName(`${done} of 12 readings taken`);
+    await enter(page, `3${done}.0`);
+  }
+  await expect(progress).toHaveAccessibleName('3 of 12 readings taken');
+  await page.getByRole('button', { name: 'End it early…' }).click();
+  await page.getByRole('button', { name: 'End the study here' }).click();
+  await expect(page.getByRole('alert')).toContainText('No analysis');
+});
+
+test('pairs of two lots: the spread in words, in charts and as a table', async ({ page, demo }) => {
+  await open(page, demo, '/studies?edition=tarnhus-lanewalk&quantity=heel-stack');
+  const words = page.getByTestId('consistency');
+  await expect(words).toContainText(
+    /^Pairs differ by 0\.\d\d mm \(SD\); .* of what you see is your gauge\.$/,
+  );
+  const basis = page.getByLabel('Basis: never pooled');
+  await expect(basis).toHaveValue(/in-shoe/);
+  // The planted spread: pairs of 0.4 and lots 0.8 apart.
+  const row = page.getByRole('row', { name: /^SD between pairs/ });
+  const interval = /95 %: ([\d.]+) to ([\d.]+)/.exec((await row.textContent()) ?? '');
+  const planted = Math.hypot(DEMO_SPREAD.pairStack, 0.4 * Math.sqrt(8 / 7));
+  expect(Number(interval?.[1])).toBeLessThan(planted);
+  expect(Number(interval?.[2])).toBeGreaterThan(planted);
+  await expect(page.getByRole('img', { name: /in the order of receipt, by lot/ })).toBeVisible();
+  await page.getByRole('button', { name: 'From the claim: 29 mm' }).click();
+  await expect(page.getByRole('row', { name: /^Ppk/ })).toContainText('not Cp');
+  await page.getByRole('button', { name: 'table' }).first().click();
+  await expect(page.getByRole('cell', { name: 'L2-402' }).first()).toBeVisible();
+  await page.getByLabel('From, mm').fill('wide');
+  await expect(page.getByText('a number, such as 30.5')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Editions by consistency' })).toBeVisible();
+  // One pair shows no spread.
+  await page
+    .getByLabel('Edition', { exact: true })
+    .selectOption({ label: 'Brindlow Roundsman 2 · 1' });
+  await expect(page.getByRole('alert')).toContainText('one pair shows no spread of pairs');
+});
+
+test('left and right are alike, or cannot be told, within a tolerance', async ({ page, demo }) => {
+  await open(page, demo, '/studies/sides?quantity=mass');
+  await expect(page.getByText(/^Left and right are alike within the tolerance/)).toBeVisible();
+  await page.getByLabel(/^Tolerance/).fill('0');
+  await expect(page.getByRole('alert')).toContainText('zero can never be shown');
+  await page.getByLabel(/^Tolerance/).fill('0.1');
+  await expect(page.getByText(/^Cannot tell whether|^Left and right are not alike/)).toBeVisible();
+});
+
+async function keepBridge(page: Page, address: string, quantity: string): Promise<void> {
+  await page.goto(`${address}/studies/methods?quantity=${quantity}`);
+  for (const [label, words] of [
+    ['First: what is carried over', 'Sidewall, ruler · Ruler'],
+    ['Second: what it is carried to', 'In-shoe 12 / 75 %, insole in, needle gauge'],
+  ] as const) {
+    const select = page.getByLabel(label);
+    const value = await select.locator('option', { hasText: words }).first().getAttribute('value');
+    await select.selectOption(value);
+  }
+  await expect(page.getByTestId('bridge')).toContainText('differ by a constant amount');
+  await page.getByRole('button', { name: 'Keep this conversion' }).click();
+  await expect(page.getByText('Kept. Compare uses it from now on.')).toBeVisible();
+}
+
+test('a bridge between two methods is kept, and Compare carries sidewall stacks over it', async ({
+  page,
+  demo,
+}) => {
+  const compare =
+    '/compare?editions=tarnhus-lanewalk,pelloway-gravel-lane&stack=in-shoe-in-in-whole-sole-needle';
+  await open(page, demo, compare);
+  const heel = page.getByRole('row', { name: /^Heel stack/ });
+  await expect(heel).toContainText('not comparable');
+  await keepBridge(page, demo.address, 'heel-stack');
+  await keepBridge(page, demo.address, 'forefoot-stack');
+  await page.goto(`${demo.address}${compare}`);
+  await expect(heel).toContainText('own bridge between methods');
+  await expect(page.getByRole('row', { name: /^Drop/ })).toContainText(
+    'own bridge between methods',
+  );
+  await page.goto(`${demo.address}/studies/methods?quantity=heel-stack`);
+  const kept = page.getByRole('region', { name: 'Conversions in use' });
+  await kept.getByLabel('Why it goes out of use').first().fill('the ruler was replaced');
+  await kept.getByRole('button', { name: 'Take out of use' }).first().click();
+  await expect(kept).toContainText('out of use: the ruler was replaced');
+});
+
+test('the planner agrees with published power, and says what the pairs at hand can see', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/studies/planner');
+  for (const [label, value] of [
+    ['Of, mm', '1'],
+    ['SD of pairs, mm', '0.8'],
+    ['SD of shoes, mm', '0'],
+    ['SD of repeats, mm', '0'],
+  ] as const)
+    await page.getByLabel(label).fill(value);
+  // R: power.t.test(delta = 1, sd = 0.8, power = 0.9) needs 14.48; three see 2.871.
+  await expect(page.getByTestId('plan')).toContainText(
+    '15 pairs of each edition, 1 reading a shoe',
+  );
+  await expect(page.getByTestId('sees')).toContainText(
+    'With the 3 pairs of each you have you can see 2.87 mm',
+  );
+  await expect(page.getByRole('img', { name: /^Power to find/ })).toBeVisible();
+  await page.getByLabel('Of, mm').fill('0');
+  await expect(page.getByText('more than nothing')).toBeVisible();
+  await page.getByLabel('Of, mm').fill('0.0001');
+  await expect(page.getByRole('alert')).toContainText('look for a larger difference');
+  await page.getByLabel('To see').selectOption('mean');
+  await page.getByLabel('Within ±, mm').fill('0.72');
+  await page.getByLabel('SD of pairs, mm').fill('1');
+  // t(0.975; 9)/√10 = 0.715.
+  await expect(page.getByTestId('plan')).toContainText('10 pairs, 1 reading a shoe');
+});
+
+test('an empty book says what each study wants', async ({ page, empty }) => {
+  await page.goto(empty.address);
+  await page.getByRole('checkbox', { name: 'Needle gauge' }).check();
+  await page.getByRole('button', { name: 'Set up the bench' }).click();
+  await expect(page.getByRole('heading', { name: 'Receive a pair' })).toBeVisible();
+  for (const [path, says] of [
+    ['/studies', 'two measured pairs at least'],
+    ['/studies/sides', 'two pairs with both shoes are the least'],
+    ['/studies/gauges', 'Several people measure the same shoes'],
+    ['/studies/methods', 'was measured in no way so far'],
+  ] as const) {
+    await page.goto(`${empty.address}${path}`);
+    await expect(page.getByRole('main')).toContainText(says);
+  }
+});
