@@ -700,6 +700,9 @@ export const recall = z.object({
     }),
   ),
   sheets: z.array(z.object({ slug: z.string(), edition: z.string(), label: sizeLabel })),
+  matches: z
+    .array(z.object({ tag: z.string(), readings: z.number().int(), decision: z.string() }))
+    .describe('checks of left against right that lean on it; check these pairs again'),
 });
 export type Recall = z.infer<typeof recall>;
 

@@ -67,6 +67,8 @@ export interface EvaluatedCheck {
   next: NextReading | undefined;
   /** Features that the check asks for. */
   asked: MatchFeatureId[];
+  /** Gauges whose calibration had run out when they were used here. */
+  overdue: string[];
 }
 
 function sightsOf({ seen }: RecordedCheck): MatchSights {
@@ -96,6 +98,17 @@ function gaugesOf(
     if (instrument && !gauges[feature]) gauges[feature] = gaugeTraits(instrument, takenAt);
   }
   return gauges;
+}
+
+function overdueGauges(
+  readings: RecordedCheck['readings'],
+  instruments: readonly RecordedInstrument[],
+): string[] {
+  const words = readings.flatMap(({ instrumentId, takenAt }) => {
+    const instrument = instruments.find((one) => one.id === instrumentId);
+    return (instrument && gaugeTraits(instrument, takenAt).overdue) ?? [];
+  });
+  return [...new Set(words)];
 }
 
 /** Readings of both shoes by feature; voided ones stay out. */
@@ -137,5 +150,6 @@ export function evaluateCheck(check: RecordedCheck, terms: CheckTerms): Evaluate
     verdict: judgeMatch(evidence, causes, asked),
     next: nextReading(judgements, { short, skipped }),
     asked,
+    overdue: overdueGauges(standing, terms.instruments),
   };
 }

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { judgeFeature, judgeFeatures, type MatchReadings, nextReading } from './match.ts';
 import { type CauseId, inferCauses, judgeMatch, type MatchSights } from './match-causes.ts';
+import { evaluateCheck, type RecordedCheck } from './match-check.ts';
 import {
   featuresOf,
   MATCH_FEATURES,
@@ -307,6 +308,69 @@ describe('the verdict', () => {
       labels: { left: uk(8), right: uk(8), box: uk(9) },
     });
     expect(verdict.seen).toEqual(['the box says UK 9, the shoes do not']);
+  });
+});
+
+describe('a check as it is recorded', () => {
+  const gauge = {
+    id: 'g',
+    name: 'Caliper',
+    unit: 'mm',
+    resolution: 0.1,
+    zeroU: 0,
+    gainU: 0,
+    calibrations: [
+      {
+        id: 'k',
+        certificate: 'C1',
+        calibratedOn: '2025-01-01',
+        dueOn: '2026-01-01',
+        U: 0.02,
+        zeroU: 0.01,
+        gainU: 0,
+      },
+    ],
+  };
+  const reading = (side: 'left' | 'right', value: number, voided: string | null = null) => ({
+    feature: 'footbed-length' as const,
+    side,
+    value,
+    instrumentId: 'g',
+    takenAt: '2026-03-01T09:00:00Z',
+    voided,
+  });
+  const nothing = {
+    labels: { left: 'UK 8', right: 'not a label', box: '' },
+    marks: { left: '', right: '' },
+    sights: {},
+    skipped: [],
+  };
+  const check = (readings: RecordedCheck['readings']) =>
+    evaluateCheck(
+      { kind: 'short', seen: nothing, readings },
+      {
+        label: { system: 'uk', size: 8 },
+        tolerances: {},
+        siblings: {},
+        instruments: [gauge],
+        names: {},
+      },
+    );
+
+  it('leaves voided readings out, and a label that cannot be read', () => {
+    const { judgements, verdict } = check([
+      reading('left', 200, 'slipped'),
+      reading('left', 266),
+      reading('right', 266.1),
+    ]);
+    const footbed = judgements.find((one) => one.id === 'footbed-length');
+    expect(footbed).toMatchObject({ verdict: 'within', left: { n: 1, value: 266 } });
+    expect(verdict.verdict).toBe('cannot tell');
+  });
+
+  it('names a gauge whose calibration had run out', () => {
+    expect(check([reading('left', 266)]).overdue).toEqual(['Caliper: calibration due 2026-01-01']);
+    expect(check([]).overdue).toEqual([]);
   });
 });
 

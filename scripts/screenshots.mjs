@@ -5,6 +5,10 @@ import { ROOT } from './install.mjs';
 
 const address = process.argv[2] ?? 'http://127.0.0.1:4620';
 const VIEWS = [
+  ['match', '/pairs/NS-06/match'],
+  ['match-phone', '/pairs/NS-06/match', { phone: true }],
+  ['pairs', '/studies?edition=tarnhus-lanewalk&quantity=heel-stack'],
+  ['gauge-study', '/studies/gauges', { link: 'Ruler at the sidewall, autumn' }],
   ['measure', '/pairs/NS-02/measure'],
   ['measure-dark', '/pairs/WL-05/measure', { dark: true }],
   ['measure-plan', '/pairs/NS-04/measure', { keys: [']', 5] }],

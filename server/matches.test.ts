@@ -230,6 +230,29 @@ describe('a rejected pair', () => {
   });
 });
 
+describe('a recall', () => {
+  it('lists the checks that lean on the gauge', async () => {
+    const { pairId, instrument } = await bench();
+    const { id, decide } = await check(pairId);
+    const scale = instrument('scale').id;
+    for (const side of ['left', 'right'])
+      await post(`/api/matches/${id}/readings`, {
+        id: uuid7(),
+        feature: 'mass',
+        side,
+        typed: '310',
+        unit: 'g',
+        instrumentId: scale,
+        takenAt: AT,
+      });
+    await decide('keep');
+    const { body } = await get(`/api/instruments/${scale}/recall`);
+    expect(body.matches).toEqual([{ tag: 'NS-01', readings: 2, decision: 'keep' }]);
+    const later = await get(`/api/instruments/${scale}/recall?since=2026-03-02`);
+    expect(later.body.matches).toEqual([]);
+  });
+});
+
 describe('tolerances', () => {
   const change = (more: object) => ({
     id: uuid7(),

@@ -131,5 +131,6 @@ export function recallInstrument(
       .sort((a, b) => a.tag.localeCompare(b.tag)),
     verdicts: recalled.flatMap((one) => one.verdicts),
     sheets: [...sheets.values()].sort((a, b) => a.edition.localeCompare(b.edition)),
+    matches: stores.matches.touched(instrumentId, since),
   };
 }

@@ -106,6 +106,20 @@ export function matchStore(db: Db) {
        AND NOT EXISTS (SELECT 1 FROM match_reading_void v WHERE v.reading_id = r.id)`,
   );
 
+  const selectTouched = db.prepare<
+    [{ id: string; since: string }],
+    { tag: string; readings: number; decision: string }
+  >(
+    `SELECT p.tag, count(*) AS readings, coalesce(c.decision, '') AS decision
+     FROM match_reading r
+     JOIN match_check c ON c.id = r.check_id
+     JOIN pair p ON p.id = c.pair_id
+     WHERE r.instrument_id = @id AND r.taken_at >= @since
+       AND NOT EXISTS (SELECT 1 FROM match_reading_void v WHERE v.reading_id = r.id)
+     GROUP BY c.id
+     ORDER BY p.tag, c.started_at`,
+  );
+
   function asCheck({
     decision,
     note,
@@ -200,6 +214,8 @@ export function matchStore(db: Db) {
         throw wrongValue('feature', `${matchFeature(feature).name} has its name already.`);
       writeName.run({ modelId, feature, name });
     },
+    /** Checks that lean on an instrument, for a recall. */
+    touched: (id: string, since: string) => selectTouched.all({ id, since }),
     siblings: (pairId: string) => selectSiblings.all({ pairId }),
     tolerances(discipline: Discipline | undefined): Partial<Record<MatchFeatureId, ToleranceRule>> {
       const changes = history();

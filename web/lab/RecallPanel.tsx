@@ -85,6 +85,19 @@ export function RecallPanel({ instrument }: { instrument: Instrument }) {
               ))}
             </p>
           )}
+          {found.matches.length > 0 && (
+            <p>
+              Left was held against right with it:{' '}
+              {found.matches.map((match, index) => (
+                <span key={`${match.tag} ${index}`}>
+                  {index > 0 && '; '}
+                  <Link to={`/pairs/${match.tag}/match`}>{match.tag}</Link>
+                  {match.decision && ` (${match.decision})`}
+                </span>
+              ))}
+              . Check these pairs again: what was decided is not changed by a recall.
+            </p>
+          )}
           {found.verdicts.length > 0 && (
             <div className={classes.scroll}>
               <Table>

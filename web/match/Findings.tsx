@@ -64,6 +64,11 @@ export function Findings({ found }: { found: EvaluatedCheck }) {
       </h2>
       {/* Causes say it themselves, and more. */}
       {causes.length === 0 && <p>{verdict.words}</p>}
+      {found.overdue.map((line) => (
+        <p key={line} className="look-here">
+          {line}
+        </p>
+      ))}
       {verdict.seen.map((line) => (
         <p key={line}>Seen: {line}.</p>
       ))}

@@ -41,6 +41,14 @@ function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {
   return (
     <div className={classes.intro}>
       <h1>Are these two shoes the same?</h1>
+      <p className="soft">
+        {pair.tag} {editionName(record.edition)}, {nameLabel(pair.label)}
+        {pair.replaces && (
+          <>
+            , sent for <Link to={`/pairs/${pair.replaces}/match`}>{pair.replaces}</Link>
+          </>
+        )}
+      </p>
       <p>
         Before the first wear: labels, outsole features, footbeds face to face, toe and collar
         heights, heel seam, level, mass, hardness, and a look at the work. One reading each; a

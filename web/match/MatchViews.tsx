@@ -9,7 +9,7 @@ const PAD = 8;
 function Footbeds({ judgements, name }: { judgements: readonly FeatureJudgement[]; name: string }) {
   const drawing = footbedDrawing(judgements);
   if (!drawing) return null;
-  const { left, right, ends, length, width, words, times } = drawing;
+  const { left, right, ends, length, width, words } = drawing;
   const rows = judgements.filter(
     (one) => one.id === 'footbed-length' || one.id === 'footbed-ball-width',
   );
@@ -27,7 +27,7 @@ function Footbeds({ judgements, name }: { judgements: readonly FeatureJudgement[
       }}
     >
       <svg
-        viewBox={`${-PAD} ${-width / 2 - PAD} ${length + 2 * PAD} ${width + 2 * PAD + 20}`}
+        viewBox={`${-PAD} ${-width / 2 - PAD} ${length + 2 * PAD} ${width + 2 * PAD + 10}`}
         className={classes.view}
         role="img"
         aria-label={`Footbeds face to face: ${words}.`}
@@ -45,11 +45,8 @@ function Footbeds({ judgements, name }: { judgements: readonly FeatureJudgement[
             data-side={side}
           />
         ))}
-        <text x={0} y={width / 2 + 20} className={classes.note}>
-          left plain, right dashed{times > 1 ? `; toe ×${times}` : ''}
-        </text>
       </svg>
-      <p className={classes.words}>{words}</p>
+      <p className={classes.words}>left plain, right dashed: {words}</p>
     </ChartFrame>
   );
 }

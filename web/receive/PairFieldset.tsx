@@ -56,7 +56,7 @@ export function PairFieldset({ form }: { form: Form }) {
         <TextInput label="Tag" required {...form.getInputProps('tag')} />
         <TextInput label="Width" placeholder="regular" {...form.getInputProps('width')} />
         <TextInput label="Colour" {...form.getInputProps('colour')} />
-        <TextInput label="Lot" placeholder="as on the box" {...form.getInputProps('lot')} />
+        <TextInput label="Lot" {...form.getInputProps('lot')} />
         <TextInput label="Sent for" placeholder="tag" {...form.getInputProps('replaces')} />
       </SimpleGrid>
       <LabelLine text={form.values.label} />

@@ -178,7 +178,7 @@ function Shares({ found, amounts }: { found: GaugeStudy; amounts: Amounts }) {
     <table className={classes.figures}>
       <thead>
         <tr>
-          <th scope="col" />
+          <th scope="col">source</th>
           <th scope="col">SD</th>
           <th scope="col">% of study variation</th>
           {tolerance && <th scope="col">6 SD, % of tolerance</th>}

@@ -26,11 +26,15 @@ function PlanForm({ lab }: { lab: Lab }) {
   const id = useRef(newId());
   const instruments = lab.instruments.filter((one) => one.retired === '');
   const protocols = lab.protocols.filter((one) => !one.retired);
+  /** The gauge that a quantity is usually taken with, where the lab has one. */
+  const usualGauge = (quantity: MeasuredQuantityId) =>
+    (instruments.find((one) => one.kind === units.define(quantity).tool) ?? instruments[0])?.id ??
+    '';
   const form = useForm({
     initialValues: {
       name: '',
       quantity: 'heel-stack' as MeasuredQuantityId,
-      instrumentId: instruments[0]?.id ?? '',
+      instrumentId: usualGauge('heel-stack'),
       protocolLineId: protocols[0]?.lineId ?? '',
       parts: '',
       operators: '',
@@ -155,7 +159,7 @@ export function GaugesPage() {
                 <th scope="col">taken</th>
                 <th scope="col">gauge’s part of the spread</th>
                 <th scope="col">verdict</th>
-                <th scope="col" />
+                <th scope="col">state</th>
               </tr>
             </thead>
             <tbody>

@@ -130,7 +130,7 @@ function PlanTable({ plans, aim }: { plans: readonly Plan[]; aim: 'difference' |
           <th scope="col">{aim === 'difference' ? 'pairs of each' : 'pairs'}</th>
           <th scope="col">cost</th>
           <th scope="col">time at the bench</th>
-          <th scope="col" />
+          <th scope="col">which</th>
         </tr>
       </thead>
       <tbody>
