@@ -188,7 +188,7 @@ export function fitMixedModel(
   let x = [0.7, 0.3, Math.max(sd, 1e-3)];
   if (withinDf === 0) x = x.slice(0, 2);
   // Begun anew from where it ended, the simplex leaves a corner that it had folded into.
-  for (let round = 0; round < 4 && !stopped; round++)
+  for (let round = 0; round < 3 && !stopped; round++)
     x = minimise(deviance, x, round === 0 ? 0.3 : 0.05, { most: stopped ? 0 : 2000 });
   if (stopped) return undefined;
   const scaled = componentsAt(x);

@@ -23,14 +23,15 @@ function firstSimplex(
  * one half; Nelder and Mead 1965, ordering as in Lagarias et al. 1998).
  *
  * @param step edge of the first simplex
- * @param within ends where the values at the vertices and their places differ by less
+ * @param within ends where all vertices lie this close to the best: the square root of the digits of
+ *   a number is the best that values alone can tell of a place
  * @example minimise(([x]) => (x - 3) ** 2, [0], 0.5) // about [3]
  */
 export function minimise(
   f: (x: readonly number[]) => number,
   from: readonly number[],
   step: number,
-  { within = 1e-9, most = 2000 }: { within?: number; most?: number } = {},
+  { within = 1e-8, most = 2000 }: { within?: number; most?: number } = {},
 ): number[] {
   const vertices = firstSimplex(f, from, step);
   const at = (x: number[]): Vertex => ({ x, f: f(x) });
@@ -39,8 +40,10 @@ export function minimise(
     const best = vertices[0] as Vertex;
     const worst = vertices.at(-1) as Vertex;
     const second = vertices.at(-2) as Vertex;
-    const size = Math.max(...worst.x.map((value, i) => Math.abs(value - (best.x[i] as number))));
-    if (worst.f - best.f <= within ** 1.5 && size <= within) break;
+    const size = Math.max(
+      ...vertices.flatMap(({ x }) => x.map((value, i) => Math.abs(value - (best.x[i] as number)))),
+    );
+    if (size <= within) break;
     const others = vertices.slice(0, -1);
     const centre = from.map(
       (_, i) => others.reduce((sum, vertex) => sum + (vertex.x[i] as number), 0) / others.length,

@@ -167,7 +167,7 @@ function Individuals({
                 />
               )}
               {lot && (
-                <text data-start x={x(index + 0.55)} y={y(range[0]) - 6}>
+                <text data-start x={x(index + 0.55)} y={18}>
                   lot {lot}
                 </text>
               )}
