@@ -93,6 +93,9 @@ export function stackBasisKey(basis: StackBasis): string {
     .replaceAll(' ', '-');
 }
 
+/** Two methods on the same shoes may show how one converts to the other. */
+const BRIDGE = 'bridge the two methods on shoes measured by both';
+
 type Step = { convert: ConversionStep } | { reason: string; measure: string };
 
 function compareStacks(quantity: QuantityId, from: StackBasis, to: StackBasis): Step[] {
@@ -101,12 +104,12 @@ function compareStacks(quantity: QuantityId, from: StackBasis, to: StackBasis): 
   if (differ('place'))
     steps.push({
       reason: `taken ${PLACE_WORDS[from.place]}, not ${PLACE_WORDS[to.place]}`,
-      measure: `measure it ${PLACE_WORDS[to.place]}`,
+      measure: `measure it ${PLACE_WORDS[to.place]}, or ${BRIDGE}`,
     });
   else if (differ('method'))
     steps.push({
       reason: `taken by ${METHOD_WORDS[from.method]}, not by ${METHOD_WORDS[to.method]}`,
-      measure: `measure it by ${METHOD_WORDS[to.method]}`,
+      measure: `measure it by ${METHOD_WORDS[to.method]}, or ${BRIDGE}`,
     });
   if (differ('layers'))
     steps.push({

@@ -1,17 +1,19 @@
 /** Why the two shoes of a pair differ: causes from the pattern of features, with evidence for and against. */
-import type { FeatureJudgement } from './match.ts';
-import { type MatchFeatureId, matchFeature, SIGHTS, type SightId } from './match-features.ts';
-import { type SizeTest, testSizes } from './match-size.ts';
-import { writeNumber } from './number-words.ts';
-import { SIDES, type Side } from './quantities.ts';
 import {
-  isSameSize,
-  lastLength,
-  nameLabel,
-  REFERENCE_LABEL,
-  type SizeLabel,
-} from './size-label.ts';
-import { canonicalUnit } from './units.ts';
+  type AtFault,
+  Case,
+  type Confidence,
+  EITHER,
+  faultBySiblings,
+  faultByZero,
+  labelsDiffer,
+  type MatchEvidence,
+  type Pattern,
+  patternOf,
+} from './match-pattern.ts';
+import { writeNumber } from './number-words.ts';
+import type { Side } from './quantities.ts';
+import { nameLabel } from './size-label.ts';
 
 export type CauseId =
   | 'two-sizes'
@@ -24,9 +26,6 @@ export type CauseId =
   | 'other-foam'
   | 'other-rubber'
   | 'other-build';
-
-export type Confidence = 'sure' | 'likely' | 'possible';
-export type AtFault = Side | 'either' | 'both';
 
 export interface Cause {
   id: CauseId;
@@ -45,170 +44,12 @@ export interface Cause {
   action: 'keep and note' | 'return';
 }
 
-/** What was seen, beside what was measured. */
-export interface MatchSights {
-  labels?: Partial<Record<Side | 'box', SizeLabel>>;
-  /** The mark on the underside of each footbed, as read. */
-  footbedMarks?: Partial<Record<Side, string>>;
-  byEye?: Partial<
-    Record<SightId, { state: 'sound' | 'fault'; side?: Side | 'both'; note?: string }>
-  >;
-}
-
-/** Mean values of sound pairs of the same edition and label. */
-export type SiblingFeatures = Partial<Record<MatchFeatureId, { value: number; pairs: number }>>;
-
-export interface MatchEvidence extends MatchSights {
-  judgements: readonly FeatureJudgement[];
-  /** Last length of the pair's label, mm. */
-  lastMm?: number;
-  siblings?: SiblingFeatures;
-  /** Features as the bench named them. */
-  names?: Partial<Record<MatchFeatureId, string | undefined>>;
-}
-
-type Sign = 'alike' | 'differ' | 'near' | 'unknown';
-
-interface Pattern {
-  get: (id: MatchFeatureId) => FeatureJudgement | undefined;
-  sign: (id: MatchFeatureId) => Sign;
-  words: (id: MatchFeatureId) => string;
-  size: SizeTest;
-  evidence: MatchEvidence;
-}
-
-const SIGNS: Record<FeatureJudgement['verdict'], Sign> = {
-  within: 'alike',
-  out: 'differ',
-  'cannot tell': 'near',
-  'not taken': 'unknown',
-};
-
-const amount = (judgement: FeatureJudgement): string => {
-  const { kind, decimals } = matchFeature(judgement.id);
-  const size = writeNumber(Math.abs(judgement.difference ?? 0), decimals);
-  return `${size} ${canonicalUnit(kind).symbol}`;
-};
-
-/** `Footbed length: right 4.2 mm larger` */
-function inWords(judgement: FeatureJudgement, name: string): string {
-  const { difference = 0, against, shoes, verdict } = judgement;
-  if (verdict === 'not taken') return `${name} not taken`;
-  if (against === 'zero') {
-    const off = SIDES.filter((side) => shoes?.[side] === 'out');
-    if (off.length === 0) return `${name}: ${verdict === 'within' ? 'on' : 'cannot tell'}`;
-    return `${name}: off by ${amount(judgement)} on the ${off.join(' and the ')}`;
-  }
-  if (verdict === 'within') return `${name} alike`;
-  return `${name}: right ${amount(judgement)} ${difference > 0 ? 'larger' : 'smaller'}${verdict === 'cannot tell' ? ', near the tolerance' : ''}`;
-}
-
-function patternOf(evidence: MatchEvidence): Pattern {
-  const get = (id: MatchFeatureId) => evidence.judgements.find((one) => one.id === id);
-  return {
-    get,
-    sign: (id) => SIGNS[get(id)?.verdict ?? 'not taken'],
-    words: (id) => {
-      const judgement = get(id);
-      const name = evidence.names?.[id] ?? matchFeature(id).name;
-      return judgement ? inWords(judgement, name) : `${name} not taken`;
-    },
-    size: testSizes(evidence.judgements, evidence.lastMm ?? lastLength(REFERENCE_LABEL)),
-    evidence,
-  };
-}
-
-/** What speaks for and against one cause, gathered line by line. */
-class Case {
-  readonly evidenceFor: string[] = [];
-  readonly evidenceAgainst: string[] = [];
-  readonly unknown: string[] = [];
-
-  constructor(private readonly pattern: Pattern) {}
-
-  /** A feature that the cause wants alike or different. */
-  wants(id: MatchFeatureId, wanted: 'alike' | 'differ'): this {
-    const sign = this.pattern.sign(id);
-    const words = this.pattern.words(id);
-    if (sign === 'unknown' || sign === 'near') this.unknown.push(words);
-    else if (sign === wanted) this.evidenceFor.push(words);
-    else this.evidenceAgainst.push(words);
-    return this;
-  }
-
-  says(holds: boolean | undefined, words: string, otherwise?: string): this {
-    if (holds === true) this.evidenceFor.push(words);
-    else if (holds === false && otherwise) this.evidenceAgainst.push(otherwise);
-    else if (holds === undefined && otherwise) this.unknown.push(otherwise);
-    return this;
-  }
-
-  /** Sure only where all of the pattern is known and nothing speaks against it. */
-  get confidence(): Confidence {
-    if (this.evidenceAgainst.length > 0) return 'possible';
-    return this.unknown.length === 0 ? 'sure' : 'likely';
-  }
-}
-
-interface Fault {
-  atFault: AtFault;
-  atFaultWhy: string;
-}
-
-/** The shoe farther from sound pairs of the model; either where they cannot tell. */
-function faultBySiblings(pattern: Pattern, ids: readonly MatchFeatureId[]): Fault | undefined {
-  for (const id of ids) {
-    const judgement = pattern.get(id);
-    const sibling = pattern.evidence.siblings?.[id];
-    if (!sibling || !judgement?.left || !judgement.right || judgement.verdict !== 'out') continue;
-    const off = {
-      left: Math.abs(judgement.left.value - sibling.value),
-      right: Math.abs(judgement.right.value - sibling.value),
-    };
-    const farther: Side = off.left > off.right ? 'left' : 'right';
-    const nearer: Side = farther === 'left' ? 'right' : 'left';
-    // The nearer shoe has to be one of them, and the farther one clearly not.
-    if (off[nearer] > judgement.tolerance || off[farther] <= judgement.tolerance) continue;
-    const { name } = matchFeature(id);
-    const pairs = sibling.pairs === 1 ? '1 other pair' : `${sibling.pairs} other pairs`;
-    return {
-      atFault: farther,
-      atFaultWhy: `${pairs} of this model and size agree with the ${nearer} (${name.toLowerCase()})`,
-    };
-  }
-  return undefined;
-}
-
-const EITHER: Fault = {
-  atFault: 'either',
-  atFaultWhy: 'only another pair of this model could tell which shoe is at fault',
-};
-
-/** A shoe that alone stands off zero is the one at fault. */
-function faultByZero(pattern: Pattern, id: MatchFeatureId): Fault | undefined {
-  const shoes = pattern.get(id)?.shoes;
-  const off = SIDES.filter((side) => shoes?.[side] === 'out');
-  if (off.length === 0) return undefined;
-  const what = matchFeature(id).name.toLowerCase();
-  if (off.length === 2) return { atFault: 'both', atFaultWhy: `${what} is off on both` };
-  const [side] = off as [Side];
-  const other = side === 'left' ? 'right' : 'left';
-  return shoes?.[other] === 'within'
-    ? { atFault: side, atFaultWhy: `${what} is off on the ${side} and on on the ${other}` }
-    : { atFault: side, atFaultWhy: `${what} is off on the ${side}` };
-}
-
 const halves = (j: number): string =>
   Math.abs(j) === 1
     ? 'one half size'
     : Math.abs(j) === 2
       ? 'one size'
       : `${Math.abs(j)} half sizes`;
-
-function labelsDiffer({ labels }: MatchEvidence): boolean | undefined {
-  const { left, right } = labels ?? {};
-  return left && right ? !isSameSize(left, right) : undefined;
-}
 
 type Draft = Omit<Cause, 'evidenceFor' | 'evidenceAgainst' | 'unknown' | 'confidence'>;
 
@@ -526,76 +367,4 @@ export function inferCauses(evidence: MatchEvidence): Cause[] {
     otherBuild,
   ].flatMap((infer) => infer(pattern) ?? []);
   return found.sort((a, b) => ORDER[a.confidence] - ORDER[b.confidence]);
-}
-
-export interface MatchVerdict {
-  verdict: 'matched' | 'out' | 'cannot tell';
-  /** What is usually done with the pair; a person decides. */
-  advice: 'keep' | 'keep and note' | 'return' | 'go on';
-  words: string;
-  /** Faults seen by eye, in words. */
-  seen: string[];
-}
-
-const notTaken = (one: FeatureJudgement) => one.verdict === 'not taken';
-
-/** Faults that were seen by eye, each with its shoe. */
-function seenFaults({ byEye = {}, labels = {} }: MatchSights): string[] {
-  const { box, left, right } = labels;
-  const boxed = box && [left, right].some((label) => label && !isSameSize(label, box));
-  const eye = Object.entries(byEye).flatMap(([id, sight]) => {
-    if (sight?.state !== 'fault') return [];
-    const where = sight.side ? ` (${sight.side})` : '';
-    return [`${SIGHTS[id as SightId]}: not so${where}${sight.note ? `, ${sight.note}` : ''}`];
-  });
-  return boxed ? [`the box says ${nameLabel(box)}, the shoes do not`, ...eye] : eye;
-}
-
-/**
- * The verdict of a check, in words. *Out* as soon as one feature is out, so that a check may stop
- * there; *matched* once all features that were asked for are within; else *cannot tell*.
- *
- * @param asked features that the check asks for; left out: those that were taken
- */
-export function judgeMatch(
-  evidence: MatchEvidence,
-  causes: readonly Cause[],
-  asked?: readonly MatchFeatureId[],
-): MatchVerdict {
-  const { judgements } = evidence;
-  const seen = seenFaults(evidence);
-  const out = judgements.filter((one) => one.verdict === 'out');
-  const [first] = causes;
-  if (out.length > 0 || labelsDiffer(evidence)) {
-    const back = causes.some((cause) => cause.action === 'return');
-    return {
-      verdict: 'out',
-      advice: back ? 'return' : 'keep and note',
-      words: first
-        ? `${first.name}${first.confidence === 'sure' ? '' : `, ${first.confidence === 'likely' ? 'as it seems' : 'possibly'}`}.`
-        : `${out.map((one) => matchFeature(one.id).name).join(', ')} out of tolerance; the pattern fits no known cause.`,
-      seen,
-    };
-  }
-  const open = judgements.filter(
-    (one) =>
-      one.verdict === 'cannot tell' || (asked ? asked.includes(one.id) && notTaken(one) : false),
-  );
-  const taken = judgements.filter((one) => !notTaken(one));
-  if (open.length > 0 || taken.length === 0)
-    return {
-      verdict: 'cannot tell',
-      advice: 'go on',
-      words:
-        taken.length === 0
-          ? 'Nothing taken yet.'
-          : `Nothing is out so far; ${open.map((one) => matchFeature(one.id).name.toLowerCase()).join(', ')} still to tell.`,
-      seen,
-    };
-  return {
-    verdict: 'matched',
-    advice: seen.length > 0 ? 'keep and note' : 'keep',
-    words: `All ${taken.length} features agree within tolerance.`,
-    seen,
-  };
 }

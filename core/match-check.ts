@@ -8,20 +8,15 @@ import {
   type NextReading,
   nextReading,
 } from './match.ts';
-import {
-  type Cause,
-  inferCauses,
-  judgeMatch,
-  type MatchSights,
-  type MatchVerdict,
-  type SiblingFeatures,
-} from './match-causes.ts';
+import { type Cause, inferCauses } from './match-causes.ts';
 import {
   featuresOf,
   type MatchFeatureId,
   type SightId,
   type ToleranceRule,
 } from './match-features.ts';
+import { type MatchSights, type SiblingFeatures } from './match-pattern.ts';
+import { judgeMatch, type MatchVerdict } from './match-verdict.ts';
 import type { Side } from './quantities.ts';
 import { lastLength, readLabel, type SizeLabel } from './size-label.ts';
 

@@ -2,7 +2,7 @@ import { randomLcg, randomNormal } from 'd3-random';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { judgeFeature, judgeFeatures, type MatchReadings, nextReading } from './match.ts';
-import { type CauseId, inferCauses, judgeMatch, type MatchSights } from './match-causes.ts';
+import { type CauseId, inferCauses } from './match-causes.ts';
 import { evaluateCheck, type RecordedCheck } from './match-check.ts';
 import {
   featuresOf,
@@ -11,7 +11,9 @@ import {
   matchFeature,
   usualTolerance,
 } from './match-features.ts';
+import { type MatchSights } from './match-pattern.ts';
 import { readSize, testSizes } from './match-size.ts';
+import { judgeMatch } from './match-verdict.ts';
 import { HALF_SIZE_MM, lastLength } from './size-label.ts';
 
 type Shoe = Partial<Record<MatchFeatureId, number>>;

@@ -1,7 +1,8 @@
 /** The words of a return note: what was found, in figures, without blame. */
 import type { FeatureJudgement } from './match.ts';
-import type { Cause, MatchVerdict } from './match-causes.ts';
+import type { Cause } from './match-causes.ts';
 import { type MatchFeatureId, matchFeature } from './match-features.ts';
+import type { MatchVerdict } from './match-verdict.ts';
 import { writeNumber } from './number-words.ts';
 import { nameLabel, type SizeLabel } from './size-label.ts';
 import { canonicalUnit } from './units.ts';

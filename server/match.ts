@@ -1,9 +1,9 @@
 /** The match checks of a pair with the terms they are judged by. */
 import { mean } from 'simple-statistics';
 import type { MatchCheck, MatchRecord } from '#contract/match-records.ts';
-import type { SiblingFeatures } from '#core/match-causes.ts';
 import { type EvaluatedCheck, evaluateCheck } from '#core/match-check.ts';
 import { type Discipline, MATCH_FEATURES, matchFeature } from '#core/match-features.ts';
+import type { SiblingFeatures } from '#core/match-pattern.ts';
 import { isSameSize, type LabelSystem } from '#core/size-label.ts';
 import type { StoredPair } from './store/pairs.ts';
 import type { Stores } from './stores.ts';

@@ -1,13 +1,11 @@
 import { completeParts, missingCells, studyGauge } from '#core/gauge-study.ts';
 import type { MeasuredQuantityId } from '#core/quantities.ts';
 import { readLabelSlug } from '#core/size-label.ts';
+import { bridgeOf, findBridgedShoes, listMethods } from '../bridging.ts';
 import type { Handlers } from '../endpoint.ts';
 import { Refusal, wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import {
-  bridgeOf,
-  findBridgedShoes,
-  listMethods,
   pairStudyReadings,
   rankConsistency,
   showStudy,

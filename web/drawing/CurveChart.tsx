@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
+import axes from './axes.module.css';
 import { ChartFrame } from './ChartFrame.tsx';
 import classes from './CurveChart.module.css';
 
@@ -123,7 +124,7 @@ export function CurveChart({
       <svg
         ref={svg}
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        className={classes.chart}
+        className={`${axes.axes} ${classes.chart}`}
         role="group"
         aria-label={says}
         onPointerMove={drag}

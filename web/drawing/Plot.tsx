@@ -1,5 +1,6 @@
 import { type ScaleLinear, scaleLinear } from 'd3-scale';
 import type { ReactNode } from 'react';
+import axes from './axes.module.css';
 import { ChartFrame, type ChartTable } from './ChartFrame.tsx';
 import classes from './Plot.module.css';
 
@@ -59,7 +60,7 @@ export function Plot({
     <ChartFrame name={name} table={table}>
       <svg
         viewBox={`0 0 ${width} ${height}`}
-        className={classes.plot}
+        className={`${axes.axes} ${classes.plot}`}
         style={{ maxWidth: width * 1.25 }}
         role="img"
         aria-label={says}

@@ -4,6 +4,7 @@ import type { Instrument } from '#contract/records.ts';
 import { driftTrend, judgeDrift } from '#core/drift.ts';
 import { calibrationOn } from '#core/gauge.ts';
 import { writeNumber } from '#core/number-words.ts';
+import axes from '../drawing/axes.module.css';
 import { ChartFrame } from '../drawing/ChartFrame.tsx';
 import classes from './DriftChart.module.css';
 
@@ -66,7 +67,7 @@ export function DriftChart({ instrument }: { instrument: Instrument }) {
       >
         <svg
           viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-          className={classes.chart}
+          className={`${axes.axes} ${classes.chart}`}
           role="img"
           aria-label={says}
         >

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { MatchRecord } from '#contract/match-records.ts';
 import { FILE_PATHS } from '#contract/paths.ts';
-import type { MatchVerdict } from '#core/match-causes.ts';
+import type { MatchVerdict } from '#core/match-verdict.ts';
 import { useChange } from '../api/queries.ts';
 import classes from './CheckBench.module.css';
 import type { Check } from './check.ts';

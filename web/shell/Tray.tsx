@@ -41,6 +41,9 @@ function StationTicks({ done, all }: { done: number; all: number }) {
   );
 }
 
+/** What left against right came to, where the pair was kept. */
+const KEPT: Record<string, string> = { keep: ' · matches', 'keep and note': ' · noted' };
+
 function TrayRow({ row, onBench, step }: { row: PairRow; onBench: boolean; step: string }) {
   const due = dueOf(row, dayjs());
   return (
@@ -63,6 +66,7 @@ function TrayRow({ row, onBench, step }: { row: PairRow; onBench: boolean; step:
         <span className="soft">
           {nameLabel(row.label)}
           {row.edition && ` · ${row.edition}`}
+          {row.match?.decision && KEPT[row.match.decision]}
         </span>
         <SoleMark heel={row.heelMm} forefoot={row.forefootMm} length={lastLength(row.label)} />
       </span>

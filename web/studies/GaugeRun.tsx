@@ -5,6 +5,7 @@ import type { GaugeStudyRecord } from '#contract/study-records.ts';
 import { readTypedReading } from '#core/typed-reading.ts';
 import { keep } from '../api/outbox.ts';
 import { useChange, useLab, useOutbox } from '../api/queries.ts';
+import entry from '../measure/EntryField.module.css';
 import { RefusedChanges } from '../shell/RefusedChanges.tsx';
 import { useUnits } from '../shell/units.ts';
 import classes from './Studies.module.css';
@@ -103,7 +104,7 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
           <span className={classes.turn}>{place.part}</span> · measured by{' '}
           <strong>{place.operator}</strong>
         </label>
-        <div className={classes.entryBox} data-fault={fault !== ''}>
+        <div className={entry.box} data-fault={fault !== ''}>
           <input
             ref={field}
             id="turn-entry"

@@ -1,4 +1,5 @@
 import { NavLink, Outlet } from 'react-router';
+import lab from '../lab/LabPage.module.css';
 import classes from './Studies.module.css';
 
 const PLACES = [
@@ -12,10 +13,10 @@ const PLACES = [
 /** Studies: what a lab knows of its models, its gauges and its methods. */
 export function StudiesPage() {
   return (
-    <div className={classes.page}>
-      <header className={classes.top}>
+    <div className={`${lab.page} ${classes.page}`}>
+      <header className={lab.top}>
         <h1>Studies</h1>
-        <nav aria-label="Studies" className={classes.places}>
+        <nav aria-label="Studies" className={lab.places}>
           {PLACES.map(({ to, name }) => (
             <NavLink key={to} to={to} end={to === '/studies'}>
               {name}

@@ -1,0 +1,187 @@
+/** The figures of a study of pairs, and how editions rank. */
+import { Link } from 'react-router';
+import { nameShare, type PairToPair } from '#core/pair-to-pair.ts';
+import type { MeasuredQuantityId } from '#core/quantities.ts';
+import { labelSlug, nameLabel } from '#core/size-label.ts';
+import type { Amounts } from './amounts.ts';
+import classes from './Studies.module.css';
+import { useConsistency } from './studies.ts';
+
+/** Components, bias, tolerance interval and performance, a row each. */
+export function Figures({ study, amounts }: { study: PairToPair; amounts: Amounts }) {
+  const { sideBiasInterval: bias, toleranceInterval, performance, pairSdInterval } = study;
+  const real = bias[0] > 0 || bias[1] < 0;
+  const rows: [name: string, value: string, words: string][] = [
+    ['mean', amounts.write(study.mean), `${study.pairs} pairs, ${study.readings} readings`],
+    [
+      'SD between pairs',
+      amounts.write(study.pairSd),
+      [
+        pairSdInterval
+          ? `95 %: ${amounts.digits(pairSdInterval[0])} to ${amounts.digits(pairSdInterval[1])}`
+          : '',
+        study.cvPercent === undefined ? '' : `${study.cvPercent.toFixed(1)} % of the mean`,
+      ]
+        .filter(Boolean)
+        .join('; '),
+    ],
+    [
+      'SD of the shoes of a pair',
+      amounts.write(Math.sqrt(study.components.pairSide)),
+      study.repeatsTold ? 'beside a constant bias' : 'with the scatter of readings in it',
+    ],
+    [
+      'SD of repeats',
+      study.repeatsTold ? amounts.write(Math.sqrt(study.components.repeat)) : 'not told',
+      study.measurementShare === undefined
+        ? ''
+        : `${nameShare(study.measurementShare)} of the spread of one reading`,
+    ],
+    [
+      'right less left',
+      amounts.write(study.sideBias),
+      `95 %: ${amounts.digits(bias[0])} to ${amounts.digits(bias[1])}: ${real ? 'a real bias' : 'no bias shown'}`,
+    ],
+    [
+      '95 % of pairs lie between',
+      `${amounts.digits(toleranceInterval.lower)} and ${amounts.write(toleranceInterval.upper)}`,
+      `with 95 % confidence: mean ± ${toleranceInterval.factor.toFixed(2)} SD (Howe)`,
+    ],
+  ];
+  if (performance?.pp !== undefined && performance.ppInterval)
+    rows.push([
+      'Pp',
+      performance.pp.toFixed(2),
+      `95 %: ${performance.ppInterval.map((one) => one.toFixed(2)).join(' to ')}`,
+    ]);
+  if (performance)
+    rows.push([
+      'Ppk',
+      performance.ppk.toFixed(2),
+      `95 %: ${performance.ppkInterval.map((one) => one.toFixed(2)).join(' to ')}; not Cp: order of receipt is no controlled process`,
+    ]);
+  return (
+    <table className={classes.figures}>
+      <tbody>
+        {rows.map(([what, value, words]) => (
+          <tr key={what}>
+            <th scope="row">{what}</th>
+            <td className="figure" data-strong="true">
+              {value}
+            </td>
+            <td className="soft">{words}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+const TERM_NAMES = { side: 'side', pair: 'pair', pairSide: 'pair × side', repeat: 'repeat' };
+
+/** The table behind them. */
+export function AnovaDetails({ study }: { study: PairToPair }) {
+  const { anova, raw } = study;
+  return (
+    <details>
+      <summary>
+        {anova ? 'Analysis of variance' : 'By restricted maximum likelihood'}, and components as
+        they came out
+      </summary>
+      {anova ? (
+        <table className={classes.figures}>
+          <thead>
+            <tr>
+              <th scope="col">source</th>
+              <th scope="col">SS</th>
+              <th scope="col">df</th>
+              <th scope="col">MS</th>
+              <th scope="col">F</th>
+              <th scope="col">p</th>
+            </tr>
+          </thead>
+          <tbody>
+            {anova.terms.map((term, at) => (
+              <tr key={term}>
+                <th scope="row">{TERM_NAMES[term]}</th>
+                <td className="figure">{anova.ss[at]?.toPrecision(5)}</td>
+                <td className="figure">{anova.df[at]}</td>
+                <td className="figure">{anova.df[at] ? anova.ms[at]?.toPrecision(5) : ''}</td>
+                <td className="figure">{anova.f[at]?.toFixed(2) ?? ''}</td>
+                <td className="figure">{anova.p[at]?.toPrecision(2) ?? ''}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ) : (
+        <p>
+          The readings are not balanced
+          {study.oneSided.length > 0 && ` (one shoe only of ${study.oneSided.join(', ')})`}: the
+          likelihood of all of them was maximised instead.
+        </p>
+      )}
+      <p className="figure">
+        σ² pair {raw.pair.toPrecision(4)}, pair × side {raw.pairSide.toPrecision(4)}, repeat{' '}
+        {raw.repeat.toPrecision(4)}
+      </p>
+    </details>
+  );
+}
+
+/** Editions by how little their pairs differ. */
+export function Ranking({ quantity, amounts }: { quantity: MeasuredQuantityId; amounts: Amounts }) {
+  const ranked = useConsistency(quantity);
+  const rows = ranked.data ?? [];
+  if (rows.length < 2) return null;
+  return (
+    <section aria-label="Editions by consistency">
+      <h2>Editions by consistency</h2>
+      <div className={classes.scroll}>
+        <table className={classes.figures}>
+          <thead>
+            <tr>
+              <th scope="col">edition</th>
+              <th scope="col">label</th>
+              <th scope="col">pairs</th>
+              <th scope="col">SD between pairs</th>
+              <th scope="col">of the mean</th>
+              <th scope="col">gauge’s share</th>
+              <th scope="col">right less left</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <tr key={`${row.slug} ${labelSlug(row.label)}`}>
+                <th scope="row">
+                  <Link
+                    to={`/studies?edition=${row.slug}&quantity=${quantity}&label=${labelSlug(row.label)}`}
+                  >
+                    {row.name}
+                  </Link>
+                </th>
+                <td>{nameLabel(row.label)}</td>
+                <td className="figure">{row.pairs}</td>
+                <td className="figure" data-strong="true">
+                  {amounts.write(row.pairSd)}
+                </td>
+                <td className="figure">
+                  {row.cvPercent === null ? '' : `${row.cvPercent.toFixed(1)} %`}
+                </td>
+                <td className="figure">
+                  {row.measurementShare === null
+                    ? ''
+                    : `${(100 * row.measurementShare).toFixed(0)} %`}
+                </td>
+                <td className="figure">{amounts.digits(row.sideBias)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="soft">
+        Few pairs tell little of a spread: two editions of three pairs each may change places with
+        the next box.
+      </p>
+    </section>
+  );
+}
