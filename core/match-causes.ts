@@ -12,7 +12,7 @@ import {
   patternOf,
 } from './match-pattern.ts';
 import { writeNumber } from './number-words.ts';
-import type { Side } from './quantities.ts';
+import { SIDES, type Side } from './quantities.ts';
 import { nameLabel } from './size-label.ts';
 
 export type CauseId =
@@ -133,6 +133,15 @@ function footbedsDiffer(pattern: Pattern): { differ: boolean; words: string[] } 
       .replace(/\b(?:l|r|left|right)\b/g, '');
   if (left && right && plain(left) !== plain(right))
     words.push(`footbed marks differ: ${left} and ${right}`);
+  for (const side of SIDES) {
+    const mark = pattern.evidence.footbedMarks?.[side] ?? '';
+    const named = /\b(?:r|right)\b/i.test(mark)
+      ? 'right'
+      : /\b(?:l|left)\b/i.test(mark)
+        ? 'left'
+        : side;
+    if (named !== side) words.push(`the footbed in the ${side} shoe is marked ${mark}`);
+  }
   return { differ: words.length > 0, words };
 }
 

@@ -43,7 +43,9 @@ export function judgeMatch(
   const seen = seenFaults(evidence);
   const out = judgements.filter((one) => one.verdict === 'out');
   const [first] = causes;
-  if (out.length > 0 || labelsDiffer(evidence)) {
+  // A mark under a footbed tells as surely as a length does.
+  const marked = causes.some((cause) => cause.id === 'wrong-footbed');
+  if (out.length > 0 || marked || labelsDiffer(evidence)) {
     const back = causes.some((cause) => cause.action === 'return');
     return {
       verdict: 'out',

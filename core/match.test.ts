@@ -281,6 +281,13 @@ describe('causes', () => {
       check(SOUND, SOUND, { footbedMarks: { left, right } }).causes.map((cause) => cause.id);
     expect(marks('8 L', '8½ R')).toEqual(['wrong-footbed']);
     expect(marks('8 L', '8 R')).toEqual([]);
+    expect(marks('8', '8')).toEqual([]);
+    // Two left ones, and the two swapped.
+    expect(marks('8 L', '8 L')).toEqual(['wrong-footbed']);
+    expect(marks('8 right', '8 left')).toEqual(['wrong-footbed']);
+    const swapped = check(SOUND, SOUND, { footbedMarks: { left: '8 R', right: '8 L' } });
+    expect(swapped.verdict).toMatchObject({ verdict: 'out', advice: 'return' });
+    expect(swapped.causes[0]?.evidenceFor).toContain('the footbed in the left shoe is marked 8 R');
   });
 
   it('a twisted shoe comes with its caution', () => {
