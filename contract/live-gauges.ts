@@ -1,6 +1,7 @@
 /** What the server tells a page of the gauges it reads, and what a page may ask of them. */
 import { z } from 'zod';
 import { SIDES } from '#core/quantities.ts';
+import { matchFeatureId } from './match-records.ts';
 import { id, measuredQuantity } from './records.ts';
 
 /**
@@ -58,7 +59,7 @@ export const placement = z.object({
   // It goes on to gauges as part of a line.
   tag: z.string().regex(/^[A-Za-z0-9-]{1,16}$/, 'a tag has letters, digits and hyphens'),
   side: z.enum(SIDES),
-  quantity: measuredQuantity,
+  quantity: z.union([measuredQuantity, matchFeatureId]),
   basis: z
     .string()
     .regex(/^[a-z0-9-]{0,60}$/)

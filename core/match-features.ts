@@ -93,7 +93,7 @@ function outsole(id: 'outsole-small' | 'outsole-large', more: Partial<MatchFeatu
 const FEATURES: Readonly<Record<MatchFeatureId, MatchFeature>> = {
   'outsole-small': outsole('outsole-small', {
     name: 'Small outsole feature',
-    how: 'A lug, a window or a block that both soles carry: from edge to edge, the same edges on both.',
+    how: 'A lug, window or block on both soles: edge to edge, the same edges on both.',
   }),
   'outsole-large': outsole('outsole-large', {
     name: 'Large outsole feature',

@@ -67,5 +67,18 @@ describe('the true shoes', () => {
   it('stand in for a shoe that no scenario knows', () => {
     expect(truth(held('ZZ-99', 'heel-stack'))).toBeGreaterThan(4);
     expect(truth(held('ZZ-99', 'no-such-thing'))).toBeUndefined();
+    expect(truth(held('ZZ-98', 'heel-stack'))).not.toBe(truth(held('ZZ-99', 'heel-stack')));
+  });
+  it('hold a checked pair to what its check found, and every other to sound features', () => {
+    const side = (tag: string, of: string, quantity: string) =>
+      truth({ ...held(tag, quantity), side: of }) ?? Number.NaN;
+    const longer = (tag: string, feature: string) =>
+      side(tag, 'right', feature) - side(tag, 'left', feature);
+    // By hand: half a size is 25.4 / 6 = 4.233 mm of 279.4 mm of last, so 4.03 of 266.1 mm.
+    expect(longer('BR-13', 'footbed-length')).toBeCloseTo(4.03, 2);
+    expect(longer('NS-06', 'footbed-length')).toBeCloseTo(6.2, 9);
+    for (const feature of ['outsole-small', 'outsole-large', 'heel-seam', 'sole-plane'])
+      expect(Math.abs(longer('PD-01', feature)), feature).toBeLessThan(1);
+    expect(Math.abs(side('PD-01', 'left', 'heel-seam'))).toBeLessThan(1);
   });
 });

@@ -1,8 +1,10 @@
 /** The true value of any quantity of any shoe of the scenario: what the stand-ins measure. */
 import { randomLcg, randomNormal } from 'd3-random';
+import { MATCH_FEATURES, matchFeature } from '#core/match-features.ts';
 import { QUANTITIES } from '#core/quantities.ts';
 import { lastLength, REFERENCE_LABEL } from '#core/size-label.ts';
 import { BUILD_SPREAD, BUILD_TRUTHS, type BuildTruth } from './build-truths.ts';
+import { MATCH_TRUTHS } from './match-truths.ts';
 import { demoShoes, type TrueShoe } from './scenario.ts';
 import { EDITION_TRUTHS, type PairTruth, SIDEWALL_LIP } from './truths.ts';
 
@@ -14,6 +16,9 @@ function deviateOf(name: string): number {
   normal();
   return normal();
 }
+
+/** SD of shoes of no known model about the middle, as a share of the value. */
+const STRANGER_SPREAD = 0.05;
 
 /** Mean of the medial half size grading of sole widths: 2.1 mm a full size, common practice. */
 const WIDTH_A_SIZE = 2.1;
@@ -96,10 +101,41 @@ const BY_HAND = (build: BuildTruth): Record<string, number> => ({
   'counter-hand': build.hand.counter,
 });
 
-/** A shoe that is in no scenario: the middle of what shoes measure. */
-function middleOf(quantity: string): number | undefined {
-  const range = QUANTITIES[quantity as 'mass']?.plausible;
-  return range && Math.sqrt(Math.max(1, range[0]) * range[1]);
+const featureOf = (word: string) => MATCH_FEATURES.find((one) => one === word);
+
+/** What a shoe measures that is in no scenario: about the middle of all, each shoe its own. */
+function strangerOf(tag: string, side: string, quantity: string): number | undefined {
+  const feature = featureOf(quantity);
+  const range =
+    QUANTITIES[quantity as 'mass']?.plausible ?? (feature && matchFeature(feature).plausible);
+  if (!range) return undefined;
+  const [least, most] = range;
+  // What may stand to either side of zero is small on a sound shoe.
+  const [middle, scale] =
+    least < 0
+      ? [(least + most) / 2, (most - least) / 10]
+      : [Math.sqrt(Math.max(1, least) * most), Math.sqrt(Math.max(1, least) * most)];
+  const ofTag = STRANGER_SPREAD * deviateOf(`${tag} ${quantity}`);
+  return middle + scale * (ofTag + BUILD_SPREAD.shoe * deviateOf(`${tag} ${side} ${quantity}`));
+}
+
+/** Features that only a check of left against right takes, on a sound shoe. */
+function checkedOnly(pair: PairTruth): Record<string, number> {
+  const last = lastLength(pair.label);
+  return {
+    'outsole-small': 0.106 * last,
+    'outsole-large': 0.7 * last,
+    'heel-seam': 0.3,
+    'sole-plane': 0.1,
+  };
+}
+
+/** What the scenario holds a shoe of a checked pair to be. */
+function checkedTruth(tag: string, side: string, quantity: string): number | undefined {
+  const checked = MATCH_TRUTHS.find((one) => one.tag === tag);
+  const feature = featureOf(quantity);
+  if (!checked || !feature) return undefined;
+  return (side === 'right' ? checked.right[feature] : undefined) ?? checked.left[feature];
 }
 
 function stackChange(basis: string, shape: Record<string, number>, quantity: string): number {
@@ -131,7 +167,7 @@ export function shoeTruths(): (held: {
   return ({ tag, side, quantity, basis }) => {
     const found = known.get(tag.toUpperCase());
     const build = found && BUILD_TRUTHS[found.edition.key];
-    if (!found || !build) return middleOf(quantity);
+    if (!found || !build) return strangerOf(tag, side, quantity);
     const { edition, pair } = found;
     const own = shoes.get(pair.tag)?.[side === 'right' ? 'right' : 'left'] ?? {
       mass: edition.massAtUk8,
@@ -140,6 +176,9 @@ export function shoeTruths(): (held: {
       insoleHeel: edition.insoleHeel,
       insoleForefoot: edition.insoleForefoot,
     };
+    const checked = checkedTruth(pair.tag, side, quantity);
+    // Where no sitting measured the pair, its shoes are what the check found.
+    if (checked !== undefined && !pair.protocol) return checked;
     const shape = shapeOf(pair, own, build);
     const ofPair = deviateOf(`${tag} ${quantity}`);
     const ofShoe = deviateOf(`${tag} ${side} ${quantity}`);
@@ -149,8 +188,8 @@ export function shoeTruths(): (held: {
     if (hard !== undefined) return hard + BUILD_SPREAD.hardness * (ofPair + 0.5 * ofShoe);
     const stiff = STIFFNESS(build)[quantity];
     if (stiff !== undefined) return stiff * (1 + BUILD_SPREAD.stiffness * (ofPair + 0.5 * ofShoe));
-    const value = shape[quantity];
-    if (value === undefined) return middleOf(quantity);
+    const value = shape[quantity] ?? checked ?? checkedOnly(pair)[quantity];
+    if (value === undefined) return strangerOf(tag, side, quantity);
     // Mass and stacks carry the deviation of their shoe already.
     if (quantity === 'mass') return value;
     if (quantity.endsWith('-stack')) return value + stackChange(basis, shape, quantity);

@@ -1,5 +1,6 @@
 /** The stand-ins that ship with the demo: which gauges there are, and what they measure. */
 import { randomLcg, randomNormal } from 'd3-random';
+import { MATCH_FEATURES, matchFeature } from '#core/match-features.ts';
 import { QUANTITIES } from '#core/quantities.ts';
 import { TOOL_DEFAULTS, type ToolName } from '#core/tools.ts';
 import { simulateCurve } from '#instruments/fixture-curve.ts';
@@ -89,8 +90,14 @@ const BEHAVIOURS: Behaviour[] = [
   },
 ];
 
-/** Placing gauge and shoe again scatters as the quantity's usual repeatability. */
-const placementSd = (quantity: string) => QUANTITIES[quantity as 'mass']?.repeatabilitySd ?? 0.1;
+/** Placing gauge and shoe again scatters as the quantity's usual repeatability, or the feature's. */
+function placementSd(word: string): number {
+  const feature = MATCH_FEATURES.find((one) => one === word);
+  return (
+    QUANTITIES[word as 'mass']?.repeatabilitySd ??
+    (feature ? matchFeature(feature).repeatabilitySd : 0.1)
+  );
+}
 
 function traitsOf(
   behaviour: Behaviour,

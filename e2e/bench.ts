@@ -165,3 +165,19 @@ export async function enter(page: Page, text: string): Promise<void> {
   await page.keyboard.type(text);
   await page.keyboard.press('Enter');
 }
+
+/**
+ * Takes the live figure once it is steady and new: until then the bench refuses it.
+ * @param taken holds once the figure is taken
+ */
+export async function takeSteady(page: Page, taken: () => Promise<void>): Promise<void> {
+  await expect(async () => {
+    // An idle gauge stands at nothing until it is held to the shoe.
+    await expect(page.getByTestId('live-value')).not.toHaveText(/^(–|-?0\.\d+ )/, {
+      timeout: 3000,
+    });
+    await expect(page.getByTestId('live-state')).toContainText('steady', { timeout: 3000 });
+    await page.keyboard.press('Space');
+    await taken();
+  }).toPass({ timeout: 30_000 });
+}

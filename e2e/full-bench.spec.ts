@@ -3,7 +3,7 @@ import { createConnection } from 'node:net';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { BUILD_TRUTHS } from '#demo/build-truths.ts';
-import { type Bench, enter, expect, open, test } from './bench.ts';
+import { type Bench, enter, expect, open, takeSteady, test } from './bench.ts';
 
 /** What is typed where no gauge talks, by station; the daybreak's own figures, roughly. */
 const TYPED: Record<string, string> = {
@@ -49,19 +49,11 @@ async function stationOf(page: Page): Promise<string> {
   return heading.split(' PD-01')[0]?.trim() ?? '';
 }
 
-/** Takes the live figure once it is steady and new: until then the bench refuses it. */
-async function takeSteady(page: Page): Promise<void> {
+/** Takes the live figure of a station; the bench asks for the next reading then. */
+async function takeAtStation(page: Page): Promise<void> {
   const label = page.locator('label[for="entry"]');
   const before = await label.innerText();
-  await expect(async () => {
-    // An idle gauge stands at nothing until it is held to the shoe.
-    await expect(page.getByTestId('live-value')).not.toHaveText(/^(–|-?0\.\d+ )/, {
-      timeout: 3000,
-    });
-    await expect(page.getByTestId('live-state')).toContainText('steady', { timeout: 3000 });
-    await page.keyboard.press('Space');
-    await expect(label).not.toHaveText(before, { timeout: 1000 });
-  }).toPass({ timeout: 30_000 });
+  await takeSteady(page, () => expect(label).not.toHaveText(before, { timeout: 1000 }));
 }
 
 /** Chooses a protocol with the keyboard, as a hand without a mouse would. */
@@ -96,7 +88,7 @@ test('a full bench, typed and live mixed, by keyboard alone', async ({ page, dem
         timeout: 30_000,
       });
       await page.keyboard.press('Space');
-    } else if (LIVE.includes(station)) await takeSteady(page);
+    } else if (LIVE.includes(station)) await takeAtStation(page);
     else {
       const text = TYPED[station];
       expect(text, station).toBeDefined();
@@ -180,7 +172,7 @@ test('a gauge that drops out is not taken, says so, and comes back', async ({ pa
 
 test('a moving figure is not taken, nor one figure twice', async ({ page, demo }) => {
   await open(page, demo, '/pairs/PD-01/measure');
-  await takeSteady(page);
+  await takeAtStation(page);
   // The same figure twice is no repeat: the gauge is placed anew and has to settle first.
   await page.keyboard.press('Space');
   await expect(page.getByText(/still moving|has not moved since/)).toBeVisible();

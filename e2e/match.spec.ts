@@ -2,7 +2,7 @@
 
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
-import { enter, expect, open, test } from './bench.ts';
+import { enter, expect, open, takeSteady, test } from './bench.ts';
 
 const ladder = (page: Page) => page.getByRole('table', { name: 'Match ladder' });
 const findings = (page: Page) => page.getByRole('region', { name: 'Findings' });
@@ -85,6 +85,31 @@ test('a pair of two half sizes, by keyboard from labels to return note', async (
   await expect(page).toHaveURL(/\/pairs\/PD-02\/match$/);
   await begin(page);
   await expect(page.getByRole('main')).toContainText('sent for PD-01');
+});
+
+test('features are taken off the gauges that talk, by Space', async ({ page, demo }) => {
+  await open(page, demo, '/pairs/PD-01/match');
+  await begin(page);
+  const bar = page.locator('#match-entry');
+  const row = (name: string) => ladder(page).getByRole('row').filter({ hasText: name }).first();
+  const standsAt = (place: string) => expect(bar).toHaveAccessibleName(place, { timeout: 1000 });
+  await page.keyboard.press(']');
+  await standsAt('Small outsole feature, left');
+  await takeSteady(page, () => standsAt('Small outsole feature, right'));
+  await takeSteady(page, () => standsAt('Large outsole feature, left'));
+  await expect(row('Small outsole feature')).toContainText('within');
+  for (let step = 0; step < 8; step++) await page.keyboard.press(']');
+  await standsAt('Sole plane, left');
+  // An angle gauge does not talk.
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('alert')).toContainText('is not connected: type the figure');
+  await page.keyboard.press(']');
+  await standsAt('Mass, left');
+  await takeSteady(page, () => standsAt('Mass, right'));
+  await takeSteady(page, () => standsAt('Midsole hardness, lateral, left'));
+  await expect(row('Mass')).toContainText('within');
+  // The demo's daybreak weighs about 250 g, and the scale said so.
+  await expect(page.getByRole('button', { name: /^Mass, left: 2[45]\d/ })).toBeVisible();
 });
 
 test('wrong input gets a plain answer and is kept; odd figures are asked about', async ({

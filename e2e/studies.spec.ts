@@ -1,7 +1,7 @@
 /** Studies at the bench: pairs, sides, gauges, two methods, and how many. */
 import type { Page } from '@playwright/test';
 import { DEMO_SPREAD } from '#demo/truths.ts';
-import { enter, expect, open, test } from './bench.ts';
+import { enter, expect, open, takeSteady, test } from './bench.ts';
 
 test('a gauge study is planned, run blind by keyboard, analysed and taken into use', async ({
   page,
@@ -52,6 +52,25 @@ test('a gauge study is planned, run blind by keyboard, analysed and taken into u
   await expect(page.getByText(/^In use: sittings with Needle gauge/)).toBeVisible();
   await page.goto(`${demo.address}/sheets/tarnhus-lanewalk`);
   await expect(page.getByText('Gauge studies: Needle, winter')).toBeVisible();
+});
+
+test('a gauge that talks is studied by Space, blind', async ({ page, demo }) => {
+  await open(page, demo, '/studies/gauges');
+  await page.getByRole('button', { name: 'Plan a study' }).click();
+  const form = page.getByRole('form', { name: 'Plan a gauge study' });
+  await form.getByLabel('Name').fill('Needle, live');
+  await form.getByLabel('Gauge').selectOption({ label: 'Needle gauge' });
+  await form.getByLabel(/^Parts/).fill('TL-01 left, TL-07 right');
+  await form.getByLabel(/^Who measures/).fill('B1, B2');
+  await form.getByLabel('Trials each').fill('2');
+  await form.getByRole('button', { name: 'Draw the order: 8 readings' }).click();
+  const progress = page.getByRole('img', { name: /of 8 readings taken/ });
+  const stand = (done: number) =>
+    expect(progress).toHaveAccessibleName(`${done} of 8 readings taken`, { timeout: 1000 });
+  for (let done = 1; done < 8; done++) await takeSteady(page, () => stand(done));
+  await takeSteady(page, () => expect(progress).toHaveCount(0, { timeout: 1000 }));
+  await expect(page.getByTestId('gauge-verdict')).toBeVisible();
+  await expect(page.getByRole('main')).toContainText('TL-07 right');
 });
 
 test('a study that is ended early leaves out what not everybody measured', async ({

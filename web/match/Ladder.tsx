@@ -1,9 +1,13 @@
+import { NativeSelect } from '@mantine/core';
 import { type KeyboardEvent, type Ref, useState } from 'react';
+import type { LiveGauge } from '#contract/live-gauges.ts';
+import type { Instrument } from '#contract/records.ts';
 import type { FeatureJudgement } from '#core/match.ts';
 import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
 import { writeNumber } from '#core/number-words.ts';
 import type { Side } from '#core/quantities.ts';
 import { canonicalUnit } from '#core/units.ts';
+import { LiveFigure } from '../measure/LiveFigure.tsx';
 import type { Check } from './check.ts';
 import classes from './Ladder.module.css';
 import { Rung } from './Rung.tsx';
@@ -19,6 +23,14 @@ export interface LadderEntry {
   onText: (text: string) => void;
   onKey: (event: KeyboardEvent<HTMLInputElement>) => void;
   onChoose: (place: MatchPlace) => void;
+  /** The gauge of this place; none where something is read. */
+  gauge: {
+    live: LiveGauge | undefined;
+    instrument: Instrument | undefined;
+    ofKind: Instrument[];
+    choose: (id: string) => void;
+    take: () => void;
+  };
 }
 
 interface LadderProps {
@@ -136,6 +148,26 @@ function valueWords(bench: LadderProps['bench'], feature: MatchFeatureId, side: 
   );
 }
 
+/** The gauge that this place is taken with, its live figure, and another where there is one. */
+function GaugeInHand({ gauge }: { gauge: LadderEntry['gauge'] }) {
+  const { live, instrument, ofKind } = gauge;
+  return (
+    <>
+      {ofKind.length > 1 && (
+        <NativeSelect
+          size="xs"
+          label="Gauge"
+          w={150}
+          data={ofKind.map((one) => ({ value: one.id, label: one.name }))}
+          value={instrument?.id ?? ''}
+          onChange={(event) => gauge.choose(event.currentTarget.value)}
+        />
+      )}
+      <LiveFigure live={live} instrument={instrument} onTake={gauge.take} />
+    </>
+  );
+}
+
 function Hint({
   row,
   entry,
@@ -150,12 +182,15 @@ function Hint({
         {measured && matchFeature(row).named && (
           <Naming key={row} feature={row} name={names[row]} onName={(name) => onName(row, name)} />
         )}
-        <span className="soft">{measured ? matchFeature(row).how : ROW_HINTS[row]}</span>{' '}
-        {measured && (
-          <button type="button" className="plain-link" onClick={() => onLeaveOut(row)}>
-            leave out
-          </button>
-        )}
+        <div className={classes.how}>
+          <span className="soft">{measured ? matchFeature(row).how : ROW_HINTS[row]}</span>
+          {measured && (
+            <button type="button" className="plain-link" onClick={() => onLeaveOut(row)}>
+              leave out
+            </button>
+          )}
+        </div>
+        {measured && <GaugeInHand gauge={entry.gauge} />}
         <p id="match-fault" role="alert" className={classes.fault}>
           {entry.fault}
         </p>

@@ -103,6 +103,7 @@ function DisciplineChoice({ record }: { record: MatchRecord }) {
 
 const KEYS: [key: string, says: string][] = [
   ['Enter', 'record, go on'],
+  ['Space', 'take live'],
   ['\\', 'other shoe'],
   ['[', 'previous'],
   [']', 'next'],
@@ -117,15 +118,17 @@ const toSights = () => document.getElementById('by-eye')?.focus();
 
 function CheckBench({
   record,
+  lab,
   bench,
 }: {
   record: MatchRecord;
+  lab: Lab;
   bench: Check & { check: BenchCheck };
 }) {
   const { openHelp } = useOutletContext<ShellContext>();
   const name = useChange('nameMatchFeature');
   const { check, found } = bench;
-  const entry = useMatchEntry(bench, {
+  const entry = useMatchEntry(bench, record.pair.tag, lab, {
     onHelp: openHelp,
     onDecide: toDecision,
     onSights: toSights,
@@ -195,7 +198,7 @@ function MatchBench({ record, lab }: { record: MatchRecord; lab: Lab }) {
   const bench = useCheck(record, lab);
   const { check } = bench;
   return check ? (
-    <CheckBench key={check.id} record={record} bench={{ ...bench, check }} />
+    <CheckBench key={check.id} record={record} lab={lab} bench={{ ...bench, check }} />
   ) : (
     <Intro record={record} bench={bench} />
   );

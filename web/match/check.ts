@@ -19,7 +19,7 @@ export interface Check {
   earlier: BenchCheck[];
   found: EvaluatedCheck | undefined;
   begin: (kind: 'full' | 'short') => void;
-  record: (feature: MatchFeatureId, side: Side, typed: string) => void;
+  record: (feature: MatchFeatureId, side: Side, typed: string, instrumentId: string | null) => void;
   voidReading: (reading: BenchMatchReading, reason: string) => void;
   see: (seen: Partial<MatchSeen>) => void;
   /** Waits until the server has all that was entered so far. */
@@ -82,9 +82,8 @@ export function useCheck(record: MatchRecord, lab: Lab): Check {
         },
       });
     },
-    record(feature, side, typed) {
+    record(feature, side, typed, instrumentId) {
       if (!check) return;
-      const { kind, tool } = matchFeature(feature);
       // What was left out before and is taken after all is no longer left out.
       if (check.seen.skipped.includes(feature))
         see({ skipped: check.seen.skipped.filter((one) => one !== feature) });
@@ -97,9 +96,8 @@ export function useCheck(record: MatchRecord, lab: Lab): Check {
           feature,
           side,
           typed,
-          unit: canonicalUnit(kind).symbol,
-          instrumentId:
-            lab.instruments.find((one) => one.kind === tool && one.retired === '')?.id ?? null,
+          unit: canonicalUnit(matchFeature(feature).kind).symbol,
+          instrumentId,
           takenAt: new Date().toISOString(),
         },
       });

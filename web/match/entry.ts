@@ -1,13 +1,23 @@
 /** What the hand types on the ladder: read, asked about where odd, recorded, and on to the next place. */
 import { type KeyboardEvent, useLayoutEffect, useRef, useState } from 'react';
+import type { Lab } from '#contract/records.ts';
 import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
 import { writeNumber } from '#core/number-words.ts';
 import { readLabel } from '#core/size-label.ts';
 import { readTypedQuantity } from '#core/typed-quantity.ts';
 import { canonicalUnit } from '#core/units.ts';
+import { useInstrument } from '../measure/instrument-choice.ts';
+import { useLiveReading } from '../measure/live-reading.ts';
 import type { Check } from './check.ts';
 import type { LadderEntry } from './Ladder.tsx';
-import { type MatchPlace, nextPlace, otherShoe, rowAlong } from './rows.ts';
+import {
+  type MatchPlace,
+  type MeasuredPlace,
+  measuredAt,
+  nextPlace,
+  otherShoe,
+  rowAlong,
+} from './rows.ts';
 import type { BenchCheck } from './waiting-check.ts';
 
 /** A value this far from the other shoe's is asked about: the greater of a span and a share. */
@@ -42,13 +52,44 @@ function faultOf(
     : { fault: '' };
 }
 
+/** The gauge of the place under the hand, with its live figure. */
+function useGaugeAt(
+  place: MatchPlace | undefined,
+  { check, standingAt }: Check,
+  tag: string,
+  lab: Lab,
+) {
+  const held = place && measuredAt(place);
+  const feature = held && matchFeature(held.row);
+  const choice = useInstrument(lab, feature?.tool);
+  const reading = useLiveReading(
+    choice.instrument,
+    feature?.tool ?? 'hand',
+    held &&
+      feature && {
+        tag,
+        side: held.side,
+        quantity: held.row,
+        basis: '',
+        words: `${feature.name.toLowerCase()}, ${held.side}`,
+        taken: check ? standingAt(held.row, held.side).length : 0,
+      },
+  );
+  return { ...choice, ...reading };
+}
+
 export interface MatchKeys {
   onHelp: () => void;
   onDecide: () => void;
   onSights: () => void;
 }
 
-export function useMatchEntry(bench: Check & { check: BenchCheck }, keys: MatchKeys): LadderEntry {
+export function useMatchEntry(
+  bench: Check & { check: BenchCheck },
+  tag: string,
+  lab: Lab,
+  keys: MatchKeys,
+): LadderEntry {
   const { check, found } = bench;
   const ref = useRef<HTMLInputElement>(null);
   const [chosen, setChosen] = useState<MatchPlace | null>(null);
@@ -59,6 +100,8 @@ export function useMatchEntry(bench: Check & { check: BenchCheck }, keys: MatchK
   const place = check.decision
     ? undefined
     : (chosen ?? (found ? nextPlace(passed, check, found) : undefined));
+
+  const gauge = useGaugeAt(place, bench, tag, lab);
 
   // The field is another one at each place. It takes the focus before the next key can come.
   const at = place && `${place.row} ${place.side}`;
@@ -95,24 +138,36 @@ export function useMatchEntry(bench: Check & { check: BenchCheck }, keys: MatchK
     moveOn(at);
   }
 
-  function submit(at: MatchPlace): void {
-    const typed = text.trim();
+  /** A figure for the place: recorded, or asked about where it looks wrong. */
+  function offer(at: MeasuredPlace, typed: string): void {
     const { row, side } = at;
-    if (row === 'labels' || row === 'marks') return submitSeen(at, typed);
-    if (side === 'box') return;
-    if (typed === '') {
-      moveOn(at);
-      return;
-    }
     const others = bench.standingAt(row, side === 'left' ? 'right' : 'left');
     const { fault: wrong, ask } = faultOf(row, typed, others.at(-1)?.value);
     if (wrong) return setFault(wrong);
     if (ask && asked.current !== typed) {
       asked.current = typed;
+      // A live figure is kept by Enter as a typed one is.
+      setText(typed);
       return setFault(ask);
     }
-    bench.record(row, side, typed);
+    bench.record(row, side, typed, gauge.instrument?.id ?? null);
     moveOn(at);
+  }
+
+  function submit(at: MatchPlace): void {
+    const typed = text.trim();
+    const measured = measuredAt(at);
+    if (!measured) return submitSeen(at, typed);
+    if (typed === '') return moveOn(at);
+    offer(measured, typed);
+  }
+
+  function take(at: MatchPlace): void {
+    const measured = measuredAt(at);
+    if (!measured) return;
+    const read = gauge.take();
+    if (!read.ok) setFault(read.fault);
+    else offer(measured, `${read.value} ${read.unit}`);
   }
 
   /** The last reading comes back into the field; entered again it takes its own place. */
@@ -125,15 +180,15 @@ export function useMatchEntry(bench: Check & { check: BenchCheck }, keys: MatchK
   }
 
   function voidHere(at: MatchPlace): void {
-    if (at.row === 'labels' || at.row === 'marks' || at.side === 'box') return;
-    const last = bench.standingAt(at.row, at.side).at(-1);
+    const measured = measuredAt(at);
+    const last = measured && bench.standingAt(measured.row, measured.side).at(-1);
     if (last) bench.voidReading(last, 'voided at the ladder');
   }
 
   function onKey(event: KeyboardEvent<HTMLInputElement>): void {
     if (event.ctrlKey || event.metaKey || event.altKey || !place) return;
-    const seen = place.row === 'labels' || place.row === 'marks';
     const whileEmpty: Record<string, () => void> = {
+      ' ': () => take(place),
       Backspace: correct,
       v: () => voidHere(place),
       d: keys.onDecide,
@@ -146,7 +201,7 @@ export function useMatchEntry(bench: Check & { check: BenchCheck }, keys: MatchK
       ']': () => choose(rowAlong(place, check.kind, 1)),
       '\\': () => choose(otherShoe(place)),
       // Words are typed in these rows: a letter is no key there.
-      ...(text === '' && !seen ? whileEmpty : {}),
+      ...(text === '' && measuredAt(place) ? whileEmpty : {}),
     };
     const act = acts[event.key];
     if (!act) return;
@@ -166,5 +221,6 @@ export function useMatchEntry(bench: Check & { check: BenchCheck }, keys: MatchK
     },
     onKey,
     onChoose: choose,
+    gauge: { ...gauge, take: () => place && take(place) },
   };
 }

@@ -13,6 +13,17 @@ export interface MatchPlace {
   side: Side | 'box';
 }
 
+/** A place where a figure is taken. */
+export interface MeasuredPlace {
+  row: MatchFeatureId;
+  side: Side;
+}
+
+/** The place, if a figure is taken there; labels and marks are read. */
+export function measuredAt({ row, side }: MatchPlace): MeasuredPlace | undefined {
+  return row === 'labels' || row === 'marks' || side === 'box' ? undefined : { row, side };
+}
+
 /** Rows of a check: labels first, the footbeds' marks after the footbeds. */
 export function rowsOf(kind: BenchCheck['kind']): RowId[] {
   const features = featuresOf(kind === 'short').map((feature) => feature.id);

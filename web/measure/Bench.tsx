@@ -4,10 +4,10 @@ import { useOutletContext } from 'react-router';
 import type { Lab, PairRecord, Protocol } from '#contract/records.ts';
 import { nameStackBasis, stackBasisKey } from '#core/basis.ts';
 import { HAND_ORDERS, type HandOrder, type Place, placeAlong } from '#core/hand-order.ts';
+import { nameStation } from '#core/quantities.ts';
 import { judgeRoom } from '#core/room.ts';
 import { lastLength, nameLabel } from '#core/size-label.ts';
 import { nameTool } from '#core/tools.ts';
-import { tellGauge, useGauges } from '../api/gauges.ts';
 import { useOtherTab } from '../api/queries.ts';
 import { editionName } from '../shell/names.ts';
 import type { ShellContext } from '../shell/Shell.tsx';
@@ -19,6 +19,7 @@ import { useEntry } from './entry.ts';
 import { FiguresSoFar } from './FiguresSoFar.tsx';
 import { useInstrument } from './instrument-choice.ts';
 import { LiveFigure } from './LiveFigure.tsx';
+import { useLiveReading } from './live-reading.ts';
 import { usePlace } from './place.ts';
 import { type RoomState, useRoom } from './room.ts';
 import { SessionEnd } from './SessionEnd.tsx';
@@ -87,28 +88,24 @@ export function Bench({
   const { tag, label } = record.pair;
   const definition = units.define(place.quantity);
   const { ofKind, instrument, choose } = useInstrument(lab, station?.tool);
-  const { gauges } = useGauges();
-  const live = gauges.find((gauge) => gauge.instrumentId === instrument?.id);
+  const taken = sitting.standingAt(place.quantity, place.side).length;
+  const reading = useLiveReading(instrument, station?.tool ?? definition.tool, {
+    ...place,
+    tag,
+    basis: stackBasisKey(protocol.stack),
+    words: nameStation(place.quantity, place.side, units.catalogue),
+    taken,
+  });
+  const { live } = reading;
   const room = useRoom();
   const focus = () => field.current?.focus();
-  const entry = useEntry(sitting, at, instrument, live, room, focus);
-  const taken = sitting.standingAt(place.quantity, place.side).length;
+  const entry = useEntry(sitting, at, instrument, reading, room, focus);
 
   useEffect(() => field.current?.focus(), [place.quantity, place.side]);
   // A dialog that closes gives the focus back to the hand.
   useEffect(() => {
     if (!dialog) field.current?.focus();
   }, [dialog]);
-
-  // The gauge is told what it is held to, anew for each reading: placing it again is the repeat.
-  const heldTo = live && instrument ? instrument.id : undefined;
-  const connected = live !== undefined && live.state !== 'lost' && live.state !== 'reaching';
-  const basis = stackBasisKey(protocol.stack);
-  useEffect(() => {
-    if (!heldTo || !connected) return;
-    const { quantity, side } = place;
-    void tellGauge('place', { instrumentId: heldTo, tag, side, quantity, basis });
-  }, [heldTo, connected, place.quantity, place.side, taken, tag, basis]);
 
   function move(next: Place): void {
     entry.leave();

@@ -1,15 +1,15 @@
 /** What happens to a figure at the entry field: read, asked about, recorded, corrected. */
-import { useRef, useState } from 'react';
-import type { LiveGauge } from '#contract/live-gauges.ts';
+import { useState } from 'react';
 import type { Instrument } from '#contract/records.ts';
 import { questionReading } from '#core/plausibility.ts';
-import { nameStation, type Side } from '#core/quantities.ts';
+import type { Side } from '#core/quantities.ts';
 import type { Room } from '#core/room.ts';
 import { nameTool } from '#core/tools.ts';
 import { readTypedReading } from '#core/typed-reading.ts';
 import { canonicalUnit } from '#core/units.ts';
 import { useUnits } from '../shell/units.ts';
 import type { Asked } from './EntryField.tsx';
+import type { LiveReading } from './live-reading.ts';
 import type { HandPlace } from './place.ts';
 import type { Sitting } from './sitting.ts';
 import { type BenchReading, stands } from './waiting-readings.ts';
@@ -29,7 +29,7 @@ export function useEntry(
   sitting: Sitting,
   at: HandPlace,
   instrument: Instrument | undefined,
-  live: LiveGauge | undefined,
+  live: LiveReading,
   room: Room,
   focus: () => void,
 ) {
@@ -37,13 +37,6 @@ export function useEntry(
   const [fault, setFault] = useState('');
   const [asked, setAsked] = useState<(Asked & { entered: Entered }) | null>(null);
   const [correcting, setCorrecting] = useState<BenchReading | null>(null);
-  /** The figure taken last, until the gauge moves: one that still stands there is no repeat. */
-  const held = useRef<{ gauge: string; value: number } | null>(null);
-  if (held.current && live?.instrumentId === held.current.gauge) {
-    const step = 3 * (instrument?.resolution ?? 0);
-    const gone = live.value === null || Math.abs(live.value - held.current.value) > step;
-    if (live.state !== 'steady' || gone) held.current = null;
-  }
   const { place, station } = at;
   const definition = units.define(place.quantity);
   const unit = units.unitOf(place.quantity);
@@ -132,32 +125,9 @@ export function useEntry(
     },
     /** The live figure, if it is steady and of this station. */
     take(): void {
-      if (!live) {
-        setFault(
-          instrument
-            ? `${instrument.name} is not connected: type the figure. A connection is set under Lab, Instruments.`
-            : `The lab has no ${nameTool(station?.tool ?? definition.tool)}.`,
-        );
-        return;
-      }
-      if (live.state !== 'steady' || live.value === null) {
-        setFault(live.says || `${live.name} is still moving. Hold it still, then take it.`);
-        return;
-      }
-      if (live.quantity !== '-' && live.quantity !== place.quantity) {
-        setFault(
-          `${live.name} is held to another station; this is ${nameStation(place.quantity, place.side, units.catalogue)}.`,
-        );
-        return;
-      }
-      if (held.current?.gauge === live.instrumentId) {
-        setFault(
-          `${live.name} has not moved since its last reading. Place gauge and shoe again, then take it.`,
-        );
-        return;
-      }
-      held.current = { gauge: live.instrumentId, value: live.value };
-      offer(`${live.value} ${live.unit}`, 'live');
+      const read = live.take();
+      if (!read.ok) setFault(read.fault);
+      else offer(`${read.value} ${read.unit}`, 'live');
     },
     /** Answers the question about an odd reading: as typed, or as the correction reads it. */
     answer(correction: Asked['question']['corrections'][number] | null): void {

@@ -2,12 +2,16 @@ import { Button, Kbd } from '@mantine/core';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
+import { stackBasisKey } from '#core/basis.ts';
 import { readTypedReading } from '#core/typed-reading.ts';
 import { keep } from '../api/outbox.ts';
 import { useChange, useLab, useOutbox } from '../api/queries.ts';
 import entry from '../measure/EntryField.module.css';
+import { LiveFigure } from '../measure/LiveFigure.tsx';
+import { useLiveReading } from '../measure/live-reading.ts';
 import { RefusedChanges } from '../shell/RefusedChanges.tsx';
 import { useUnits } from '../shell/units.ts';
+import { heldPart } from './held-part.ts';
 import classes from './Studies.module.css';
 import { takenTurns } from './taken-turns.ts';
 
@@ -29,21 +33,33 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
   const turn = study.turns.findIndex((_, at) => !taken.has(at));
   const place = study.turns[turn];
   const before = study.turns[turn - 1];
+  const instrument = lab.data?.instruments.find((one) => one.id === study.instrumentId);
+  const protocol = lab.data?.protocols.find((one) => one.lineId === study.protocolLineId);
+  const gauge = useLiveReading(
+    instrument,
+    instrument?.kind ?? definition.tool,
+    place && {
+      ...heldPart(place.part),
+      quantity: study.quantity,
+      basis: protocol ? stackBasisKey(protocol.stack) : '',
+      words: `${definition.name.toLowerCase()} of ${place.part}`,
+      taken: turn,
+    },
+  );
   useEffect(() => {
     if (turn >= 0) field.current?.focus();
   }, [turn]);
   // The last reading is on its way: the analysis follows.
   if (!place) return <p role="status">All readings are taken.</p>;
 
-  function submit(): void {
-    const typed = text.trim();
-    if (typed === '') return;
+  function offer(typed: string): void {
     const read = readTypedReading(typed, definition, symbol);
     if (!read.ok) return setFault(read.fault.message);
     const [least, most] = definition.plausible;
     const { value } = read.value;
     if ((value < least || value > most) && asked !== typed) {
       setAsked(typed);
+      setText(typed);
       return setFault(
         `${units.write(study.quantity, value).text} is outside what shoes have. Enter again keeps it.`,
       );
@@ -58,6 +74,12 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
     setText('');
     setFault('');
     setAsked('');
+  }
+
+  function take(): void {
+    const read = gauge.take();
+    if (read.ok) offer(`${read.value} ${read.unit}`);
+    else setFault(read.fault);
   }
 
   function takeBack(): void {
@@ -75,23 +97,20 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
   }
 
   const onKey = (event: KeyboardEvent<HTMLInputElement>) => {
-    const act =
-      event.key === 'Enter'
-        ? submit
-        : event.key === 'Backspace' && text === ''
-          ? takeBack
-          : undefined;
-    if (!act) return;
+    const whileEmpty: Record<string, () => void> = { Backspace: takeBack, ' ': take };
+    const typed = text.trim();
+    const act = typed === '' ? whileEmpty[event.key] : undefined;
+    if (event.key !== 'Enter' && !act) return;
     event.preventDefault();
-    act();
+    if (act) act();
+    else if (typed !== '') offer(typed);
   };
   const handOver = before && before.operator !== place.operator;
-  const instrument = lab.data?.instruments.find((one) => one.id === study.instrumentId)?.name;
   return (
     <section aria-label="Run the study">
       <h2>{study.name}</h2>
       <p className="soft">
-        {definition.name} with {instrument?.toLowerCase()}. {definition.datum}
+        {definition.name} with {instrument?.name.toLowerCase()}. {definition.datum}
       </p>
       <RefusedChanges />
       <div className={classes.entry}>
@@ -126,6 +145,9 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
         <p id="turn-fault" role="alert" className="look-here">
           {fault}
         </p>
+        {!definition.curve && (
+          <LiveFigure live={gauge.live} instrument={instrument} onTake={take} />
+        )}
         <p>
           <Kbd size="xs">Enter</Kbd> record, go on · <Kbd size="xs">⌫</Kbd> in the empty field: take
           the last one back
