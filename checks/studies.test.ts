@@ -1,13 +1,7 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { describe, expect, it } from 'vitest';
-import {
-  bridgeMethods,
-  convertByBridge,
-  fitDeming,
-  limitsOfAgreement,
-  normalisedError,
-  reverseConversion,
-} from '#core/bridge.ts';
+import { bridgeMethods, fitDeming, limitsOfAgreement, normalisedError } from '#core/bridge.ts';
+import { convertByBridge, reverseConversion } from '#core/conversions.ts';
 import { fExceeds } from '#core/distributions.ts';
 import { testEquivalence } from '#core/equivalence.ts';
 import {

@@ -1,5 +1,6 @@
 /** Two methods, gauges or labs on the same shoes: is there a conversion, and how sure is it? */
 import { mean, sampleStandardDeviation } from 'simple-statistics';
+import type { Conversion } from './conversions.ts';
 import { tQuantile } from './distributions.ts';
 
 /** One shoe by both methods; u is the standard uncertainty of each. */
@@ -104,23 +105,6 @@ export function normalisedError(difference: number, Ua: number, Ub: number): num
 
 export type BridgeVerdict = 'agree' | 'shift' | 'line' | 'none';
 
-/** A conversion: b = value + shift, or intercept + slope·value, with its doubt. */
-export interface Conversion {
-  kind: 'shift' | 'line';
-  intercept: number;
-  slope: number;
-  /** Where the doubt of the line is least: the mean of the shoes behind it, of a. */
-  centre: number;
-  /** Standard uncertainty at the centre, of the slope, and of one shoe about the line. */
-  centreU: number;
-  slopeU: number;
-  scatter: number;
-  df: number;
-  /** The range of the shoes behind it, of a. */
-  from: number;
-  to: number;
-}
-
 export interface Bridge {
   shoes: number;
   deming: DemingFit;
@@ -211,36 +195,5 @@ export function bridgeMethods(
       line: 'The two differ by an amount that grows with the value: the line converts one to the other.',
       none: 'There is no conversion: a converted value would be more in doubt than the step anyone notices.',
     }[verdict],
-  };
-}
-
-/** A value of a carried to b, with the standard uncertainty that the conversion adds. */
-export function convertByBridge(
-  value: number,
-  conversion: Conversion,
-): { value: number; u: number; inRange: boolean } {
-  const { intercept, slope, centre, centreU, slopeU, scatter, from, to } = conversion;
-  return {
-    value: intercept + slope * value,
-    u: Math.hypot(centreU, slopeU * (value - centre), scatter),
-    inRange: value >= from && value <= to,
-  };
-}
-
-/** The conversion the other way, b to a. */
-export function reverseConversion(conversion: Conversion): Conversion {
-  const { intercept, slope, centre, centreU, slopeU, scatter, from, to } = conversion;
-  const over = Math.abs(slope);
-  const ends = [intercept + slope * from, intercept + slope * to].sort((x, y) => x - y);
-  return {
-    ...conversion,
-    intercept: -intercept / slope,
-    slope: 1 / slope,
-    centre: intercept + slope * centre,
-    centreU: centreU / over,
-    slopeU: slopeU / slope ** 2,
-    scatter: scatter / over,
-    from: ends[0] as number,
-    to: ends[1] as number,
   };
 }

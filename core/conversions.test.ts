@@ -1,8 +1,13 @@
 /** Figures over a lab's own bridge, and gauge studies behind a station. */
 import { describe, expect, it } from 'vitest';
 import type { Basis, StackBasis } from './basis.ts';
-import type { Conversion } from './bridge.ts';
-import { convertBetween, findBridge, type KeptBridge, methodKey } from './conversions.ts';
+import {
+  type Conversion,
+  convertBetween,
+  findBridge,
+  type KeptBridge,
+  methodKey,
+} from './conversions.ts';
 import { combineFigures, type Figure, figureUncertainty } from './figure.ts';
 import { DEFAULT_MASS_EXPONENT } from './mass.ts';
 import { type AdoptedStudy, type RecordedSession, sessionReadings } from './session-readings.ts';

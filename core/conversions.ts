@@ -1,9 +1,56 @@
 /** Conversions of a lab's own: bridges between two methods, and how a figure crosses one. */
 import { type Basis, type BasisAnswer, compareBases, stackBasisKey } from './basis.ts';
-import { type Conversion, convertByBridge, reverseConversion } from './bridge.ts';
 import type { Figure } from './figure.ts';
 import type { MassExponent } from './mass.ts';
 import { type Catalogue, describeQuantity, QUANTITIES, type QuantityId } from './quantities.ts';
+
+/** A conversion: b = value + shift, or intercept + slope·value, with its doubt. */
+export interface Conversion {
+  kind: 'shift' | 'line';
+  intercept: number;
+  slope: number;
+  /** Where the doubt of the line is least: the mean of the shoes behind it, of a. */
+  centre: number;
+  /** Standard uncertainty at the centre, of the slope, and of one shoe about the line. */
+  centreU: number;
+  slopeU: number;
+  scatter: number;
+  df: number;
+  /** The range of the shoes behind it, of a. */
+  from: number;
+  to: number;
+}
+
+/** A value of a carried to b, with the standard uncertainty that the conversion adds. */
+export function convertByBridge(
+  value: number,
+  conversion: Conversion,
+): { value: number; u: number; inRange: boolean } {
+  const { intercept, slope, centre, centreU, slopeU, scatter, from, to } = conversion;
+  return {
+    value: intercept + slope * value,
+    u: Math.hypot(centreU, slopeU * (value - centre), scatter),
+    inRange: value >= from && value <= to,
+  };
+}
+
+/** The conversion the other way, b to a. */
+export function reverseConversion(conversion: Conversion): Conversion {
+  const { intercept, slope, centre, centreU, slopeU, scatter, from, to } = conversion;
+  const over = Math.abs(slope);
+  const ends = [intercept + slope * from, intercept + slope * to].sort((x, y) => x - y);
+  return {
+    ...conversion,
+    intercept: -intercept / slope,
+    slope: 1 / slope,
+    centre: intercept + slope * centre,
+    centreU: centreU / over,
+    slopeU: slopeU / slope ** 2,
+    scatter: scatter / over,
+    from: ends[0] as number,
+    to: ends[1] as number,
+  };
+}
 
 /** One side of a bridge: what of the basis belongs to the method. */
 export type MethodTerms = Pick<Basis, 'stack' | 'setup'>;

@@ -3,6 +3,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import compression from 'compression';
 import express, { type Express } from 'express';
+import packedFiles from 'express-static-gzip';
 import helmet from 'helmet';
 import { v7 as newId } from 'uuid';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
@@ -67,7 +68,13 @@ const protection = helmet({
 function servePages(app: Express, pages: string): void {
   app.use(
     '/assets',
-    express.static(join(pages, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    // As the build packed them; what it did not pack goes through `compression`.
+    packedFiles(join(pages, 'assets'), {
+      enableBrotli: true,
+      orderPreference: ['br'],
+      index: false,
+      serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+    }),
   );
   app.use(express.static(pages, { index: false, maxAge: 0 }));
   app.get(/^\/(?!api\/|assets\/)/, (_request, response) => {

@@ -97,6 +97,8 @@ export function describeError(error: unknown): Problem | undefined {
   if (error instanceof Database.SqliteError) return fromSqlite(error);
   const status = statusOf(error);
   if (status === 413) return problemOf(413, 'The request is larger than the server takes (1 MB).');
+  // A path that climbs out of the pages is forbidden by what serves them.
+  if (status === 404 || status === 403) return problemOf(404, 'There is nothing at this address.');
   if (status === 400)
     return problemOf(400, 'The body is not JSON, or the address is badly written.');
   return undefined;

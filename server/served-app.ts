@@ -26,9 +26,14 @@ export interface ServedApp {
 }
 
 /** Serves a database at a fixed moment, 1 March 2026. */
-export async function serveApp(databasePath: string): Promise<ServedApp> {
+export async function serveApp(databasePath: string, pages?: string): Promise<ServedApp> {
   const db = openDatabase(databasePath, '2026-03-01');
-  const app = createApp({ db, version: 'test', now: () => '2026-03-01T10:00:00.000Z' });
+  const app = createApp({
+    db,
+    version: 'test',
+    now: () => '2026-03-01T10:00:00.000Z',
+    ...(pages ? { pages } : {}),
+  });
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
   });
