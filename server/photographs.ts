@@ -13,7 +13,6 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { basename, dirname, join } from 'node:path';
-import sharp from 'sharp';
 import { Refusal } from './problems.ts';
 
 /** The largest file that is taken, and the largest picture that is kept. */
@@ -97,6 +96,8 @@ export function photographFiles(folder: string) {
      */
     async keep(bytes: Buffer): Promise<KeptPicture> {
       requireKind(bytes);
+      // Loaded at the first picture: most sittings have none, and it is large.
+      const { default: sharp } = await import('sharp');
       const open = () => sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate();
       try {
         const full = await open()

@@ -1,7 +1,7 @@
 /** A return note as PDF, on one A4 page where it fits. */
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
-import PDFDocument from 'pdfkit';
+import type PDFDocument from 'pdfkit';
 import type { FeatureJudgement } from '#core/match.ts';
 import { footbedDrawing, RUNG_REACH, rearDrawings, rungPlace } from '#core/match-drawing.ts';
 import type { NoteFigure, ReturnNote } from '#core/return-note.ts';
@@ -179,11 +179,13 @@ function drawViews(doc: Doc, judgements: readonly FeatureJudgement[]): void {
 }
 
 /** Writes the note; the answer is the whole file. */
-export function writeNotePdf(
+export async function writeNotePdf(
   note: ReturnNote,
   judgements: readonly FeatureJudgement[],
 ): Promise<Buffer> {
-  const doc = new PDFDocument({
+  // Loaded at the first note: it is large, and a return is rare.
+  const { default: Paper } = await import('pdfkit');
+  const doc = new Paper({
     size: 'A4',
     margin: MARGIN,
     info: { Title: note.title, Producer: 'Emvex', Creator: 'Emvex' },
