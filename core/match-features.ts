@@ -156,7 +156,7 @@ export function featuresOf(short: boolean): MatchFeature[] {
 
 /** What is looked at, not measured. Common practice. */
 export const SIGHTS = {
-  roll: 'Outsoles rolled against each other: one outline',
+  roll: 'Outsoles rolled together: one outline',
   wrap: 'Panels wrap the heel equally far',
   lasting: 'Lasting seam inside runs alike',
   stitching: 'Stitching whole and even',

@@ -60,3 +60,11 @@ export function writeSpan(span: number, unit: Unit, decimals: number): string {
   const sign = own > 0 ? '+' : '';
   return `${sign}${writeNumber(own, digits)} ${unit.symbol}`;
 }
+
+/**
+ * A probability in a table: two digits, and no digits that nobody could vouch for.
+ * @example writeProbability(0.0231) // '0.023'
+ */
+export function writeProbability(p: number): string {
+  return p < 0.001 ? '< 0.001' : p.toPrecision(2);
+}

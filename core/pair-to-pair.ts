@@ -23,6 +23,9 @@ import { howeFactor } from './tolerance-factor.ts';
 export const TOLERANCE_COVERAGE = 0.95;
 export const TOLERANCE_CONFIDENCE = 0.95;
 
+/** Editions of fewer pairs are not ranked: the interval of one difference spans a factor of 70. */
+export const FEWEST_RANKED = 3;
+
 export interface PairToPair {
   method: 'analysis of variance' | 'restricted maximum likelihood';
   readings: number;

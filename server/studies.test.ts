@@ -150,6 +150,23 @@ describe('a study of pairs', () => {
     expect((await get('/api/studies/consistency?quantity=mass')).body).toEqual([]);
   });
 
+  it('ranks two pairs behind, however alike they are', async () => {
+    await tools();
+    await load(sixPairs());
+    for (const tag of ['NS-07', 'NS-08']) {
+      await receive(tag, { label: { system: 'uk', size: 9 } });
+      await load(
+        (['left', 'right'] as const).flatMap((side): Row[] => [
+          [tag, side, 1, '31.5'],
+          [tag, side, 2, '31.6'],
+        ]),
+      );
+    }
+    const { body } = await get('/api/studies/consistency?quantity=heel-stack');
+    expect(body.map((row: { pairs: number }) => row.pairs)).toEqual([6, 2]);
+    expect(body[1].pairSd).toBe(0);
+  });
+
   it('gives one left-right difference a pair', async () => {
     await tools();
     await load(sixPairs());

@@ -11,7 +11,7 @@ import type {
 import { type Basis, compareBases, nameStackBasis } from '#core/basis.ts';
 import { completeParts, studyGauge } from '#core/gauge-study.ts';
 import { basisFor } from '#core/pair-figure.ts';
-import { studyPairs } from '#core/pair-to-pair.ts';
+import { FEWEST_RANKED, studyPairs } from '#core/pair-to-pair.ts';
 import { type Catalogue, describeQuantity, type MeasuredQuantityId } from '#core/quantities.ts';
 import { isSameSize, type SizeLabel } from '#core/size-label.ts';
 import type { StudyReading } from '#core/study-cells.ts';
@@ -189,7 +189,7 @@ function readingsIn(
   );
 }
 
-/** Editions by how little their pairs differ; those with two pairs or more. */
+/** Editions by how little their pairs differ; those too small to be ranked stand last. */
 export function rankConsistency(
   stores: Stores,
   quantity: MeasuredQuantityId,
@@ -231,7 +231,10 @@ export function rankConsistency(
       });
     }
   }
-  return rows.sort((a, b) => a.pairSd - b.pairSd || a.name.localeCompare(b.name));
+  const unranked = ({ pairs }: { pairs: number }) => Number(pairs < FEWEST_RANKED);
+  return rows.sort(
+    (a, b) => unranked(a) - unranked(b) || a.pairSd - b.pairSd || a.name.localeCompare(b.name),
+  );
 }
 
 /** One difference a pair, from its latest sitting that read both shoes. */

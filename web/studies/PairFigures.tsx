@@ -1,6 +1,7 @@
 /** The figures of a study of pairs, and how editions rank. */
 import { Link } from 'react-router';
-import { nameShare, type PairToPair } from '#core/pair-to-pair.ts';
+import { writeProbability } from '#core/number-words.ts';
+import { FEWEST_RANKED, nameShare, type PairToPair } from '#core/pair-to-pair.ts';
 import type { MeasuredQuantityId } from '#core/quantities.ts';
 import { labelSlug, nameLabel } from '#core/size-label.ts';
 import type { Amounts } from './amounts.ts';
@@ -108,7 +109,9 @@ export function AnovaDetails({ study }: { study: PairToPair }) {
                 <td className="figure">{anova.df[at]}</td>
                 <td className="figure">{anova.df[at] ? anova.ms[at]?.toPrecision(5) : ''}</td>
                 <td className="figure">{anova.f[at]?.toFixed(2) ?? ''}</td>
-                <td className="figure">{anova.p[at]?.toPrecision(2) ?? ''}</td>
+                <td className="figure">
+                  {anova.p[at] === undefined ? '' : writeProbability(anova.p[at])}
+                </td>
               </tr>
             ))}
           </tbody>
@@ -144,6 +147,7 @@ export function Ranking({ quantity, amounts }: { quantity: MeasuredQuantityId; a
               <th scope="col">label</th>
               <th scope="col">pairs</th>
               <th scope="col">SD between pairs</th>
+              <th scope="col">95 %</th>
               <th scope="col">of the mean</th>
               <th scope="col">gauge’s share</th>
               <th scope="col">right less left</th>
@@ -165,6 +169,11 @@ export function Ranking({ quantity, amounts }: { quantity: MeasuredQuantityId; a
                   {amounts.write(row.pairSd)}
                 </td>
                 <td className="figure">
+                  {row.pairs < FEWEST_RANKED
+                    ? 'cannot tell'
+                    : row.pairSdInterval?.map((one) => amounts.digits(one)).join(' to ')}
+                </td>
+                <td className="figure">
                   {row.cvPercent === null ? '' : `${row.cvPercent.toFixed(1)} %`}
                 </td>
                 <td className="figure">
@@ -179,8 +188,8 @@ export function Ranking({ quantity, amounts }: { quantity: MeasuredQuantityId; a
         </table>
       </div>
       <p className="soft">
-        Few pairs tell little of a spread: two editions of three pairs each may change places with
-        the next box.
+        Editions of fewer than {FEWEST_RANKED} pairs stand last: two pairs show one difference, and
+        no spread. Where the intervals overlap, two editions may change places with the next box.
       </p>
     </section>
   );

@@ -2,6 +2,7 @@ import { NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type Equivalence, testEquivalence } from '#core/equivalence.ts';
+import { writeProbability } from '#core/number-words.ts';
 import type { MeasuredQuantityId } from '#core/quantities.ts';
 import { useEditions } from '../api/queries.ts';
 import plot from '../drawing/Plot.module.css';
@@ -99,7 +100,8 @@ export function SidesPage() {
               : 'No bias to one side is shown: '}
             95 % interval {amounts.digits(found.interval95[0])} to{' '}
             {amounts.write(found.interval95[1])}; pairs scatter by {amounts.write(found.sd)} (SD);
-            two one-sided tests at 5 %, p = {found.p.toPrecision(2)}.
+            two one-sided tests at 5 %, p {found.p < 0.001 ? '' : '= '}
+            {writeProbability(found.p)}.
           </p>
           <Plot
             name={`sides-${quantity}`}
