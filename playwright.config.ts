@@ -7,7 +7,7 @@ export default defineConfig({
   testDir: 'e2e',
   timeout: 60_000,
   expect: { timeout: 10_000 },
-  workers: 1,
+  workers: 2,
   reporter: process.env.EMVEX_REPORT
     ? [['list'], ['json', { outputFile: process.env.EMVEX_REPORT }]]
     : 'list',

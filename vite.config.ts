@@ -18,6 +18,25 @@ export default defineConfig({
       logLevel: 'silent',
     }),
   ],
-  build: { outDir: '../dist/web', emptyOutDir: true, chunkSizeWarningLimit: 700 },
+  build: {
+    outDir: '../dist/web',
+    emptyOutDir: true,
+    chunkSizeWarningLimit: 700,
+    rolldownOptions: {
+      output: {
+        // What most pages share comes in two files; by itself it would be thirty of some hundred bytes.
+        codeSplitting: {
+          groups: [
+            { name: 'controls', test: /node_modules[\\/]@mantine/, minShareCount: 10 },
+            {
+              name: 'shared',
+              test: /^(?!.*node_modules).*[\\/](?:core|contract|web)[\\/]/,
+              minShareCount: 6,
+            },
+          ],
+        },
+      },
+    },
+  },
   server: { host: '127.0.0.1' },
 });

@@ -109,7 +109,7 @@ export interface Bridge {
   shoes: number;
   deming: DemingFit;
   agreement: Agreement;
-  /** Mean E_n of the shoes, where both methods state U. */
+  /** E_n of the mean difference, where both methods state U. */
   en?: number;
   verdict: BridgeVerdict;
   conversion?: Conversion;

@@ -3,7 +3,7 @@ import { gaugeTraits, type RecordedInstrument } from './gauge.ts';
 import {
   type FeatureJudgement,
   judgeFeatures,
-  type MatchGauge,
+  type MatchGauges,
   type MatchReadings,
   type NextReading,
   nextReading,
@@ -11,7 +11,9 @@ import {
 import { type Cause, inferCauses } from './match-causes.ts';
 import {
   featuresOf,
+  MATCH_FEATURES,
   type MatchFeatureId,
+  matchFeature,
   type SightId,
   type ToleranceRule,
 } from './match-features.ts';
@@ -62,8 +64,8 @@ export interface EvaluatedCheck {
   next: NextReading | undefined;
   /** Features that the check asks for. */
   asked: MatchFeatureId[];
-  /** Gauges whose calibration had run out when they were used here. */
-  overdue: string[];
+  /** What is to be said of the gauges behind it; empty where nothing is. */
+  cautions: string[];
 }
 
 function sightsOf({ seen }: RecordedCheck): MatchSights {
@@ -82,28 +84,42 @@ function sightsOf({ seen }: RecordedCheck): MatchSights {
   };
 }
 
-/** The gauge behind each feature: that of its first standing reading, where one is named. */
+/** The gauge behind each feature and shoe: that of its first standing reading, where one is named. */
 function gaugesOf(
   readings: RecordedCheck['readings'],
   instruments: readonly RecordedInstrument[],
-): Partial<Record<MatchFeatureId, MatchGauge>> {
-  const gauges: Partial<Record<MatchFeatureId, MatchGauge>> = {};
-  for (const { feature, instrumentId, takenAt } of readings) {
-    const instrument = instruments.find((one) => one.id === instrumentId);
-    if (instrument && !gauges[feature]) gauges[feature] = gaugeTraits(instrument, takenAt);
+): Partial<Record<MatchFeatureId, MatchGauges>> {
+  const gauges: Partial<Record<MatchFeatureId, MatchGauges>> = {};
+  for (const feature of new Set(readings.map((reading) => reading.feature))) {
+    const of = (side: Side) => {
+      const first = readings.find((one) => one.feature === feature && one.side === side);
+      const instrument = instruments.find((one) => one.id === first?.instrumentId);
+      return first && instrument && { instrument, traits: gaugeTraits(instrument, first.takenAt) };
+    };
+    const [left, right] = [of('left'), of('right')];
+    const own = left ?? right;
+    if (!own) continue;
+    const other = right && right.instrument.id !== own.instrument.id ? right.traits : undefined;
+    gauges[feature] = { ...own.traits, ...(other ? { right: other } : {}) };
   }
   return gauges;
 }
 
-function overdueGauges(
+/** What is to be said of the gauges: run-out calibrations, and two gauges at one feature. */
+function cautionsOf(
   readings: RecordedCheck['readings'],
-  instruments: readonly RecordedInstrument[],
+  gauges: Partial<Record<MatchFeatureId, MatchGauges>>,
+  { instruments, names }: CheckTerms,
 ): string[] {
-  const words = readings.flatMap(({ instrumentId, takenAt }) => {
+  const overdue = readings.flatMap(({ instrumentId, takenAt }) => {
     const instrument = instruments.find((one) => one.id === instrumentId);
     return (instrument && gaugeTraits(instrument, takenAt).overdue) ?? [];
   });
-  return [...new Set(words)];
+  const apart = MATCH_FEATURES.filter((id) => gauges[id]?.right).map(
+    (id) =>
+      `${names[id] ?? matchFeature(id).name}: two gauges, whose zeros do not cancel. Take both shoes with one`,
+  );
+  return [...new Set([...overdue, ...apart])];
 }
 
 /** Readings of both shoes by feature; voided ones stay out. */
@@ -121,10 +137,11 @@ export function standingMatchReadings(readings: RecordedCheck['readings']): Matc
 export function evaluateCheck(check: RecordedCheck, terms: CheckTerms): EvaluatedCheck {
   const standing = check.readings.filter((reading) => reading.voided === null);
   const short = check.kind === 'short';
+  const gauges = gaugesOf(standing, terms.instruments);
   const matchTerms = {
     short,
     tolerances: terms.tolerances as Partial<Record<MatchFeatureId, ToleranceRule>>,
-    gauges: gaugesOf(standing, terms.instruments),
+    gauges,
   };
   const judgements = judgeFeatures(standingMatchReadings(standing), matchTerms);
   const evidence = {
@@ -145,6 +162,6 @@ export function evaluateCheck(check: RecordedCheck, terms: CheckTerms): Evaluate
     verdict: judgeMatch(evidence, causes, asked),
     next: nextReading(judgements, { short, skipped }),
     asked,
-    overdue: overdueGauges(standing, terms.instruments),
+    cautions: cautionsOf(standing, gauges, terms),
   };
 }

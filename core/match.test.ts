@@ -73,6 +73,19 @@ describe('a feature', () => {
     expect(judgeFeature('footbed-length', [266], [266.8]).verdict).toBe('cannot tell');
   });
 
+  it('keeps the zeros and slopes of two gauges, which cancel with one', () => {
+    const left = { resolution: 0.1, zeroU: 0.03, gainU: 0.0005 };
+    const right = { resolution: 0.1, zeroU: 0.3, gainU: 0.001 };
+    const judge = (gauges: object) =>
+      judgeFeature('footbed-length', [266], [266.2], {
+        gauges: { 'footbed-length': gauges } as never,
+      });
+    // By hand: 0.08167 + 0.03² + (0.0005·266)² + 0.3² + (0.001·266.2)² = 0.26112; U = 2.306·0.5110.
+    expect(judge({ ...left, right }).U).toBeCloseTo(1.178, 3);
+    // With one gauge the slope leaves 0.0005·0.2 mm of the difference: nothing.
+    expect(judge(left).U).toBeCloseTo(0.659, 3);
+  });
+
   it('takes the greater of 2 % and 5 g for mass', () => {
     expect(judgeFeature('mass', [200], [200]).tolerance).toBe(5);
     expect(judgeFeature('mass', [600], [600]).tolerance).toBeCloseTo(12, 9);
@@ -378,8 +391,31 @@ describe('a check as it is recorded', () => {
   });
 
   it('names a gauge whose calibration had run out', () => {
-    expect(check([reading('left', 266)]).overdue).toEqual(['Caliper: calibration due 2026-01-01']);
-    expect(check([]).overdue).toEqual([]);
+    expect(check([reading('left', 266)]).cautions).toEqual(['Caliper: calibration due 2026-01-01']);
+    expect(check([]).cautions).toEqual([]);
+  });
+
+  it('names a feature whose shoes were taken with two gauges, and doubts its difference more', () => {
+    const other = { ...gauge, id: 'h', name: 'Length gauge', zeroU: 0.3, gainU: 0.001 };
+    const readings = [reading('left', 266), { ...reading('right', 266.1), instrumentId: 'h' }];
+    const two = evaluateCheck(
+      { kind: 'short', seen: nothing, readings },
+      {
+        label: { system: 'uk', size: 8 },
+        tolerances: {},
+        siblings: {},
+        instruments: [gauge, { ...other, calibrations: [] }],
+        names: {},
+      },
+    );
+    expect(two.cautions).toContain(
+      'Footbed length: two gauges, whose zeros do not cancel. Take both shoes with one',
+    );
+    const one = check([reading('left', 266), reading('right', 266.1)]);
+    const U = (found: typeof one) =>
+      found.judgements.find(({ id }) => id === 'footbed-length')?.U ?? 0;
+    expect(U(two)).toBeGreaterThan(U(one) + 0.3);
+    expect(one.cautions.join()).not.toContain('two gauges');
   });
 });
 

@@ -23,9 +23,14 @@ export interface MatchGauge {
   gainU: number;
 }
 
+/** The gauge of both shoes; or of the left, where the right was taken with another. */
+export interface MatchGauges extends MatchGauge {
+  right?: MatchGauge;
+}
+
 export interface MatchTerms {
   tolerances?: Partial<Record<MatchFeatureId, ToleranceRule>>;
-  gauges?: Partial<Record<MatchFeatureId, MatchGauge>>;
+  gauges?: Partial<Record<MatchFeatureId, MatchGauges>>;
   /** The short check: five features. */
   short?: boolean;
 }
@@ -59,25 +64,38 @@ const STEP_OF: (feature: MatchFeature) => number = ({ decimals }) => 10 ** -deci
 
 interface Known {
   feature: MatchFeature;
-  gauge: MatchGauge;
+  gauges: Record<Side, MatchGauge>;
 }
 
-/** Standard uncertainty of one shoe's mean: scatter over n, and the resolution once. */
-function ownVariance({ feature, gauge }: Known, n: number): number {
-  return feature.repeatabilitySd ** 2 / n + resolutionUncertainty(gauge.resolution) ** 2;
+/** Variance of one shoe's mean: scatter over n, and the resolution once. */
+function ownVariance({ feature, gauges }: Known, side: Side, { n }: ShoeFeature): number {
+  return feature.repeatabilitySd ** 2 / n + resolutionUncertainty(gauges[side].resolution) ** 2;
 }
 
-/** The zero of the gauge cancels between the shoes, its slope leaves a share of the difference. */
+/** Variance that the calibration of a gauge leaves in one value. */
+function calibrationVariance({ zeroU, gainU }: MatchGauge, value: number): number {
+  return zeroU ** 2 + (gainU * value) ** 2;
+}
+
+/**
+ * With one gauge its zero cancels between the shoes, and its slope leaves a share of the
+ * difference; with two gauges neither cancels.
+ */
 function spanBetween(known: Known, left: ShoeFeature, right: ShoeFeature): number {
-  const d = right.value - left.value;
+  const { gauges } = known;
+  const calibration =
+    gauges.left === gauges.right
+      ? (gauges.left.gainU * (right.value - left.value)) ** 2
+      : calibrationVariance(gauges.left, left.value) +
+        calibrationVariance(gauges.right, right.value);
   const variance =
-    ownVariance(known, left.n) + ownVariance(known, right.n) + (known.gauge.gainU * d) ** 2;
+    ownVariance(known, 'left', left) + ownVariance(known, 'right', right) + calibration;
   return expand(Math.sqrt(variance), DEFAULT_REPEATABILITY_DF);
 }
 
-function spanFromZero(known: Known, shoe: ShoeFeature): number {
+function spanFromZero(known: Known, side: Side, shoe: ShoeFeature): number {
   const variance =
-    ownVariance(known, shoe.n) + known.gauge.zeroU ** 2 + (known.gauge.gainU * shoe.value) ** 2;
+    ownVariance(known, side, shoe) + calibrationVariance(known.gauges[side], shoe.value);
   return expand(Math.sqrt(variance), DEFAULT_REPEATABILITY_DF);
 }
 
@@ -96,7 +114,7 @@ function judgeAgainstZero(
   const judged = SIDES.flatMap((side) => {
     const shoe = shoes[side];
     if (!shoe) return [];
-    const U = spanFromZero(known, shoe);
+    const U = spanFromZero(known, side, shoe);
     return [{ side, shoe, U, verdict: judgeTolerance(shoe.value, U, tolerance) }];
   });
   const farthest = [...judged].sort((a, b) => Math.abs(b.shoe.value) - Math.abs(a.shoe.value))[0];
@@ -114,7 +132,7 @@ function judgeAgainstZero(
 /**
  * One feature of both shoes against its tolerance: *within* |d| + U ≤ T, *out* |d| − U > T, else
  * *cannot tell* (JCGM 106). d = right − left with U from the scatter of one reading (8 degrees of
- * freedom), the resolution of both and the gauge's slope; a feature against zero judges each shoe,
+ * freedom), the resolution of both and the gauge's slope, or zeros and slopes of two gauges; a feature against zero judges each shoe,
  * and the worse of the two stands.
  *
  * @returns `not taken` where a shoe is missing
@@ -127,8 +145,12 @@ export function judgeFeature(
   terms: MatchTerms = {},
 ): FeatureJudgement {
   const feature = matchFeature(id);
-  const gauge = terms.gauges?.[id] ?? { resolution: STEP_OF(feature), zeroU: 0, gainU: 0 };
-  const known = { feature, gauge };
+  const gauge: MatchGauges = terms.gauges?.[id] ?? {
+    resolution: STEP_OF(feature),
+    zeroU: 0,
+    gainU: 0,
+  };
+  const known = { feature, gauges: { left: gauge, right: gauge.right ?? gauge } };
   const left = shoeFeature(leftReadings);
   const right = shoeFeature(rightReadings);
   const rule = terms.tolerances?.[id] ?? feature.tolerance;

@@ -105,6 +105,7 @@ export function writeReturnNote(
     judgements: readonly FeatureJudgement[];
     causes: readonly Cause[];
     verdict: MatchVerdict;
+    cautions: readonly string[];
   },
   terms: {
     names: Partial<Record<MatchFeatureId, string | undefined>>;
@@ -132,6 +133,10 @@ export function writeReturnNote(
     seen: [...found.verdict.seen, ...(terms.note ? [terms.note] : [])],
     request:
       'We ask for another pair of the same label, or the price back. Such things happen in making and packing; the figures are there so that the pair can be looked at again.',
-    method: `Left and right were measured at the same places with the same gauge. ± is the expanded uncertainty of the difference at 95 %. A feature is out where the difference less its uncertainty is over the tolerance; tolerances are common practice. This note states measurements and certifies nothing.`,
+    method: [
+      'Left and right were measured at the same places. ± is the expanded uncertainty of the difference at 95 %. A feature is out where the difference less its uncertainty is over the tolerance; tolerances are common practice.',
+      ...found.cautions.map((line) => `${line}.`),
+      'This note states measurements and certifies nothing.',
+    ].join(' '),
   };
 }

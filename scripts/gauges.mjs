@@ -21,6 +21,7 @@ try {
   process.on('SIGTERM', end);
   // Started by the demo, it ends with it.
   process.on('disconnect', end);
+  if (process.connected === false) await end();
 } catch (error) {
   console.error(
     `The stand-ins cannot start: ${error.message}. Choose other ports with GAUGE_PORT.`,

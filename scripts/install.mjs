@@ -2,8 +2,9 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 
-export const ROOT = new URL('..', import.meta.url).pathname;
+export const ROOT = fileURLToPath(new URL('..', import.meta.url));
 /** What npm says it has put into node_modules. */
 const INSTALLED = join(ROOT, 'node_modules', '.package-lock.json');
 

@@ -19,6 +19,9 @@ export async function serve({ database, demo, prepare, standIns }) {
   const port = portFrom(process.env.PORT);
   installPackages();
   const pages = await buildPages();
+  // Gauges come up beside the server.
+  const starting = standIns?.();
+  starting?.catch(() => undefined);
   const { register } = await import('tsx/esm/api');
   register();
   const { startServer, StartRefusal } = await import('../server/start.ts');
@@ -27,7 +30,7 @@ export async function serve({ database, demo, prepare, standIns }) {
   try {
     if (prepare) await prepare();
     const { version } = JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8'));
-    const simulated = standIns ? await standIns() : undefined;
+    const simulated = await starting;
     const gauges = createGaugeDriver(simulated ? { standIn: simulated.addressOf } : {});
     const { address, stop } = await startServer({
       database,

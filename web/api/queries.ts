@@ -2,6 +2,7 @@
 import {
   keepPreviousData,
   QueryClient,
+  queryOptions,
   useMutation,
   useQuery,
   useQueryClient,
@@ -48,27 +49,49 @@ export function startRefetching(): void {
   });
 }
 
-export const useHealth = () =>
-  useQuery({ queryKey: ['health'], queryFn: ({ signal }) => request('health', { signal }) });
-
-export const useLab = () =>
-  useQuery({ queryKey: ['lab'], queryFn: ({ signal }) => request('getLab', { signal }) });
-
-export const usePairs = () =>
-  useQuery({ queryKey: ['pairs'], queryFn: ({ signal }) => request('listPairs', { signal }) });
-
-export const usePair = (tag: string, wanted = true) =>
-  useQuery({
+const healthQuery = queryOptions({
+  queryKey: ['health'],
+  queryFn: ({ signal }) => request('health', { signal }),
+});
+const labQuery = queryOptions({
+  queryKey: ['lab'],
+  queryFn: ({ signal }) => request('getLab', { signal }),
+});
+const pairsQuery = queryOptions({
+  queryKey: ['pairs'],
+  queryFn: ({ signal }) => request('listPairs', { signal }),
+});
+const pairQuery = (tag: string) =>
+  queryOptions({
     queryKey: ['pair', tag],
     queryFn: ({ signal }) => request('getPair', { params: { tag }, signal }),
-    enabled: wanted,
   });
-
-export const useMatch = (tag: string) =>
-  useQuery({
+const matchQuery = (tag: string) =>
+  queryOptions({
     queryKey: ['match', tag],
     queryFn: ({ signal }) => request('getMatch', { params: { tag }, signal }),
   });
+
+/** Asks for what every page shows, while the page itself is still on its way. */
+export function fetchFrame(): void {
+  void queryClient.prefetchQuery(labQuery);
+  void queryClient.prefetchQuery(pairsQuery);
+  void queryClient.prefetchQuery(healthQuery);
+}
+
+/** The same for what a step shows of a pair. */
+export function fetchPair(step: 'receive' | 'match' | 'measure', tag = ''): void {
+  void (step === 'match'
+    ? queryClient.prefetchQuery(matchQuery(tag))
+    : queryClient.prefetchQuery(pairQuery(tag)));
+}
+
+export const useHealth = () => useQuery(healthQuery);
+export const useLab = () => useQuery(labQuery);
+export const usePairs = () => useQuery(pairsQuery);
+export const usePair = (tag: string, wanted = true) =>
+  useQuery({ ...pairQuery(tag), enabled: wanted });
+export const useMatch = (tag: string) => useQuery(matchQuery(tag));
 
 export const useTolerances = () =>
   useQuery({

@@ -64,7 +64,7 @@ export function Findings({ found }: { found: EvaluatedCheck }) {
       </h2>
       {/* Causes say it themselves, and more. */}
       {causes.length === 0 && <p>{verdict.words}</p>}
-      {found.overdue.map((line) => (
+      {found.cautions.map((line) => (
         <p key={line} className="look-here">
           {line}
         </p>

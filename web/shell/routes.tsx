@@ -1,4 +1,11 @@
-import { createBrowserRouter, isRouteErrorResponse, Link, useRouteError } from 'react-router';
+import {
+  createBrowserRouter,
+  isRouteErrorResponse,
+  Link,
+  type LoaderFunctionArgs,
+  useRouteError,
+} from 'react-router';
+import { fetchFrame, fetchPair } from '../api/queries.ts';
 import { Shell } from './Shell.tsx';
 
 function Lost() {
@@ -15,12 +22,25 @@ function Lost() {
   );
 }
 
+/** The loader of a step of a pair. */
+const fetchStep =
+  (step: 'receive' | 'match' | 'measure') =>
+  ({ params }: LoaderFunctionArgs) => {
+    fetchPair(step, params.tag);
+    return null;
+  };
+
 export const router = createBrowserRouter([
   {
     path: '/',
     element: <Shell />,
     errorElement: <Lost />,
     hydrateFallbackElement: <div />,
+    // Records are asked for beside the code that shows them, not after it.
+    loader: () => {
+      fetchFrame();
+      return null;
+    },
     children: [
       { index: true, lazy: async () => ({ Component: (await import('./Home.tsx')).Home }) },
       {
@@ -29,12 +49,14 @@ export const router = createBrowserRouter([
       },
       {
         path: 'pairs/:tag/receive',
+        loader: fetchStep('receive'),
         lazy: async () => ({
           Component: (await import('../receive/PairRecordPage.tsx')).PairRecordPage,
         }),
       },
       {
         path: 'pairs/:tag/match',
+        loader: fetchStep('match'),
         lazy: async () => ({ Component: (await import('../match/MatchPage.tsx')).MatchPage }),
       },
       {
@@ -45,6 +67,7 @@ export const router = createBrowserRouter([
       },
       {
         path: 'pairs/:tag/measure',
+        loader: fetchStep('measure'),
         lazy: async () => ({ Component: (await import('../measure/MeasurePage.tsx')).MeasurePage }),
       },
       {
