@@ -5,9 +5,10 @@ const executablePath = process.env.EMVEX_CHROMIUM ?? '/usr/bin/chromium';
 
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './e2e/global-setup.mjs',
   timeout: 60_000,
   expect: { timeout: 10_000 },
-  workers: 2,
+  workers: 1,
   reporter: process.env.EMVEX_REPORT
     ? [['list'], ['json', { outputFile: process.env.EMVEX_REPORT }]]
     : 'list',

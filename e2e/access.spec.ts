@@ -34,7 +34,7 @@ const VIEWS: [name: string, path: string][] = [
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 
 test('every view passes the accessibility run, light and dark', async ({ page, demo }) => {
-  test.setTimeout(420_000);
+  test.setTimeout(600_000);
   for (const [name, path] of VIEWS) {
     await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
     await open(page, demo, path);

@@ -23,6 +23,10 @@ const RETRY_MS = [300, 600, 1200, 2500, 5000];
 /** States are told ten times a second at most. */
 const TELL_MS = 100;
 const CONNECT_MS = 3000;
+/** What a name said is forgotten after this long of silence: a line may say names without end. */
+const FORGET_MS = 60_000;
+/** Names that one line may say within that time; a bridge of real gauges has a handful. */
+const MOST_NAMES = 200;
 
 export interface DriverOptions {
   /** Address of a stand-in by the name of its instrument; undefined: none runs. */
@@ -116,16 +120,23 @@ export function createGaugeDriver(options: DriverOptions = {}): GaugeFeed {
     }
   }
 
+  const isWatched = (key: string) => watched.some((one) => keyOf(one.name) === key);
+
   function take(address: string, said: GaugeLine): void {
     const key = keyOf(said.instrument);
     if (said.kind === 'reading') {
+      if (!heard.has(key) && heard.size >= MOST_NAMES && !isWatched(key)) return;
       const byAddress = heard.get(key) ?? new Map<string, Heard>();
-      const figures = byAddress.get(address)?.figures ?? new Map();
+      const figures: Heard['figures'] = byAddress.get(address)?.figures ?? new Map();
+      for (const [quantity, { at }] of figures)
+        if (now() - at > CONFLICT_MS) figures.delete(quantity);
       figures.set(said.quantity, { value: said.value, unit: said.unit, at: now() });
       byAddress.set(address, { reading: said, at: now(), figures });
       heard.set(key, byAddress);
       return;
     }
+    // Nobody would ever collect the samples of a stranger.
+    if (!isWatched(key)) return;
     const { quantity } = said;
     const run = samples.get(key) ?? { quantity, samples: [], ended: false };
     if (said.kind === 'end') run.ended = true;
@@ -201,8 +212,17 @@ export function createGaugeDriver(options: DriverOptions = {}): GaugeFeed {
     return { kind: 'gauges', gauges: watched.map(stateOf), strangers: strangers() };
   }
 
+  function forget(): void {
+    for (const [key, byAddress] of heard) {
+      for (const [address, { at }] of byAddress)
+        if (now() - at > FORGET_MS) byAddress.delete(address);
+      if (byAddress.size === 0) heard.delete(key);
+    }
+  }
+
   let told = '';
   function tell(): void {
+    forget();
     for (const instrument of watched) {
       const run = samples.get(keyOf(instrument.name));
       if (!run) continue;

@@ -184,6 +184,25 @@ describe('the driver and its gauges', () => {
     clearInterval(talking);
     expect(strangers).toEqual([{ name: 'Balance', address: one.address }]);
   });
+  it('keeps a bounded number of strangers, and always hears its own', async () => {
+    const one = await puppet();
+    const feed = driver();
+    feed.watch([{ id: 'a', name: 'Scale', connection: one.address }]);
+    const babel = Array.from({ length: 500 }, (_, n) => `Gauge ${n}, mass, 1, g, stable\n`).join(
+      '',
+    );
+    const talking = setInterval(() => one.say(`${babel}Scale, mass, 312.0, g, stable\n`), 100);
+    const [found, strangers] = await until(feed, (event) => {
+      if (event.kind !== 'gauges') return undefined;
+      const own = event.gauges.find(
+        ({ instrumentId: id, state }) => id === 'a' && state === 'steady',
+      );
+      return own && ([own, event.strangers] as const);
+    });
+    clearInterval(talking);
+    expect(found.value).toBe(312);
+    expect(strangers).toHaveLength(200);
+  });
   it('says that a stand-in is wanted and none runs', async () => {
     const feed = driver();
     feed.watch([{ id: 'a', name: 'Scale', connection: 'stand-in' }]);

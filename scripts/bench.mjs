@@ -18,7 +18,7 @@ const needed = [
   ),
 ];
 if (needed.includes(undefined)) process.exit(1);
-await buildPages();
+buildPages();
 const { register } = await import('tsx/esm/api');
 register();
 await import('../bench/run.ts');

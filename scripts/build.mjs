@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT } from './install.mjs';
+import { ROOT, run } from './install.mjs';
 
 const PAGES = join(ROOT, 'dist', 'web');
 const STAMP = join(ROOT, 'dist', '.emvex-sources');
@@ -27,17 +27,14 @@ function hashSources() {
 }
 
 /** Brings dist/web up to date; answers with its folder. */
-export async function buildPages() {
+export function buildPages() {
   const sources = hashSources();
   const current = existsSync(STAMP) && readFileSync(STAMP, 'utf8') === sources;
   if (!current || !existsSync(join(PAGES, 'index.html'))) {
     console.log('Building the pages …');
-    const { build } = await import('vite');
-    await build({
-      configFile: join(ROOT, 'vite.config.ts'),
-      root: join(ROOT, 'web'),
-      logLevel: 'warn',
-    });
+    // In a process of its own: a server would hold what the build took for as long as it runs.
+    const vite = join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js');
+    if (run(process.execPath, [vite, 'build', '--logLevel', 'warn']) !== 0) process.exit(1);
     writeFileSync(STAMP, sources);
   }
   return PAGES;

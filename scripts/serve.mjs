@@ -18,7 +18,7 @@ function portFrom(text) {
 export async function serve({ database, demo, prepare, standIns }) {
   const port = portFrom(process.env.PORT);
   installPackages();
-  const pages = await buildPages();
+  const pages = buildPages();
   // Gauges come up beside the server.
   const starting = standIns?.();
   starting?.catch(() => undefined);

@@ -2,7 +2,6 @@
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { buildPages } from './build.mjs';
 import { browserPaths, findProgram } from './debian.mjs';
 import { installPackages, ROOT, run } from './install.mjs';
 
@@ -61,7 +60,6 @@ suite(
   ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }),
 );
 if (browser) {
-  await buildPages();
   const browserReport = join(reports, 'browser.json');
   suite(
     'browser tests',
