@@ -1,6 +1,7 @@
 import { Button, Kbd } from '@mantine/core';
 import type { LiveGauge } from '#contract/live-gauges.ts';
 import type { Instrument } from '#contract/records.ts';
+import { writeNumber } from '#core/number-words.ts';
 import classes from './LiveFigure.module.css';
 
 const STATE_WORDS: Record<LiveGauge['state'], string> = {
@@ -39,7 +40,7 @@ export function LiveFigure({
       </Button>
       <span className={`figure ${classes.value}`} data-testid="live-value">
         {fresh && live.value !== null
-          ? `${live.value.toFixed(stepDecimals(instrument.resolution))} ${live.unit}`
+          ? `${writeNumber(live.value, stepDecimals(instrument.resolution))} ${live.unit}`
           : '–'}
       </span>
       <span className={classes.state} data-testid="live-state">

@@ -193,7 +193,12 @@ export function StepBar({
         <button type="button" className={classes.textButton} onClick={onGoTo} title="Ctrl K">
           <IconSearch size={17} aria-hidden="true" /> Go to
         </button>
-        <button type="button" className={classes.textButton} onClick={onHelp} title="?">
+        <button
+          type="button"
+          className={`${classes.textButton} ${classes.keys}`}
+          onClick={onHelp}
+          title="?"
+        >
           <IconKeyboard size={17} aria-hidden="true" /> Keys
         </button>
         <ThemeButton />
