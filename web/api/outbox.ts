@@ -96,12 +96,21 @@ let writing: Promise<void> = Promise.resolve();
 let failures = 0;
 let timer: ReturnType<typeof setTimeout> | undefined;
 
+async function openDatabase() {
+  try {
+    // A browser that forbids its store may throw at once instead of refusing later.
+    return await openDB<OutboxSchema>('emvex', 1, {
+      upgrade: (db) => {
+        db.createObjectStore('waiting', { keyPath: 'id' });
+      },
+    });
+  } catch {
+    return undefined;
+  }
+}
+
 function openStore() {
-  store ??= openDB<OutboxSchema>('emvex', 1, {
-    upgrade: (db) => {
-      db.createObjectStore('waiting', { keyPath: 'id' });
-    },
-  }).catch(() => undefined);
+  store ??= openDatabase();
   return store;
 }
 
@@ -191,11 +200,15 @@ async function sendAll(): Promise<void> {
   }
 }
 
-/** Sends what waits, in order. Only one tab sends at a time. */
-export async function flush(): Promise<void> {
+let sending: Promise<void> = Promise.resolve();
+
+/** Sends what waits, in order: once at a time, and only one tab where the browser has locks. */
+export function flush(): Promise<void> {
   clearTimeout(timer);
-  if (navigator.locks) await navigator.locks.request(LOCK, sendAll);
-  else await sendAll();
+  sending = sending
+    .catch(() => undefined)
+    .then(() => (navigator.locks ? navigator.locks.request(LOCK, sendAll) : sendAll()));
+  return sending;
 }
 
 /**

@@ -1,0 +1,257 @@
+/** What waits in the browser: in order, once, across a closed tab, and never lost to a refusal. */
+import 'fake-indexeddb/auto';
+import { IDBFactory } from 'fake-indexeddb';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { CHANGE_HEADER, PERSON_HEADER } from '#contract/paths.ts';
+
+interface Asked {
+  path: string;
+  body: { text: string };
+  change: string;
+  person: string | undefined;
+}
+
+/** What the server answers, request by request; the last answer stands for all that follow. */
+let answers: (() => Response | Promise<Response>)[] = [];
+let asked: Asked[] = [];
+const kept = new Map<string, string>();
+
+const yes = () => Response.json({ id: 'kept' });
+const refusal = (status: number, detail: string) => () =>
+  Response.json({ type: 'about:blank', title: 'no', status, detail }, { status });
+const gone = () => Promise.reject(new TypeError('fetch failed'));
+
+const SESSION = '0199d2f0-0000-7000-8000-000000000001';
+const note = (text: string) => ({
+  name: 'addNote' as const,
+  params: { id: SESSION },
+  body: { id: SESSION, text, at: '2026-03-01T10:00:00.000Z' } as never,
+  person: 'B1',
+  tag: 'NS-01',
+});
+
+/** The outbox as a tab has it that was opened just now. */
+async function openTab() {
+  vi.resetModules();
+  return import('./outbox.ts');
+}
+
+const until = (holds: () => boolean) =>
+  vi.waitFor(() => expect(holds()).toBe(true), { timeout: 5000, interval: 5 });
+
+beforeEach(() => {
+  answers = [yes];
+  asked = [];
+  kept.clear();
+  globalThis.indexedDB = new IDBFactory();
+  vi.stubGlobal('window', new EventTarget());
+  vi.stubGlobal('navigator', {});
+  vi.stubGlobal(
+    'localStorage',
+    new Proxy(
+      {
+        setItem: (key: string, value: string) => kept.set(key, value),
+        getItem: (key: string) => kept.get(key) ?? null,
+        removeItem: (key: string) => kept.delete(key),
+      },
+      {
+        ownKeys: () => [...kept.keys()],
+        getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }),
+      },
+    ),
+  );
+  vi.stubGlobal('fetch', async (path: string, init: RequestInit) => {
+    const headers = new Headers(init.headers);
+    asked.push({
+      path,
+      body: JSON.parse(String(init.body)),
+      change: headers.get(CHANGE_HEADER) ?? '',
+      person: headers.get(PERSON_HEADER) ?? undefined,
+    });
+    const answer = answers.length > 1 ? answers.shift() : answers[0];
+    return (answer as () => Response)();
+  });
+});
+
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+const texts = () => asked.map((one) => one.body.text);
+
+describe('a change', () => {
+  it('is shown at once, sent with its id and person, and told to have arrived', async () => {
+    const outbox = await openTab();
+    const arrived: string[] = [];
+    outbox.onArrival((change) => arrived.push(change.tag));
+    outbox.keep(note('one'));
+    expect(outbox.outboxState()).toMatchObject({ status: 'sending' });
+    expect(outbox.outboxState().waiting).toHaveLength(1);
+    const id = outbox.outboxState().waiting[0]?.id;
+    await until(() => outbox.outboxState().status === 'saved');
+    expect(asked).toEqual([
+      { path: expect.stringContaining(SESSION), body: expect.anything(), change: id, person: 'B1' },
+    ]);
+    expect(arrived).toEqual(['NS-01']);
+    expect(outbox.outboxState().waiting).toEqual([]);
+    expect(outbox.outboxState().arrived.map((change) => change.id)).toEqual([id]);
+  });
+
+  it('goes after those before it, however fast they are typed', async () => {
+    const outbox = await openTab();
+    for (const text of ['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h']) outbox.keep(note(text));
+    await until(() => outbox.outboxState().status === 'saved');
+    expect(texts()).toEqual(['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h']);
+    expect(new Set(asked.map((one) => one.change)).size).toBe(8);
+  });
+
+  it('waits while the server is away, says why, and is sent once it is back', async () => {
+    const outbox = await openTab();
+    answers = [gone, yes];
+    outbox.keep(note('one'));
+    await until(() => outbox.outboxState().status === 'waiting');
+    expect(outbox.outboxState().trouble).toContain('cannot be reached');
+    expect(outbox.outboxState().waiting).toHaveLength(1);
+    await outbox.flush();
+    expect(outbox.outboxState().status).toBe('saved');
+    // The same change with the same id: a lost answer does the work once.
+    expect(new Set(asked.map((one) => one.change)).size).toBe(1);
+    expect(asked).toHaveLength(2);
+  });
+
+  it('tries again by itself', async () => {
+    const outbox = await openTab();
+    answers = [refusal(503, 'a large import is being written'), yes];
+    outbox.keep(note('one'));
+    await until(() => outbox.outboxState().status === 'waiting');
+    expect(outbox.outboxState().trouble).toBe('a large import is being written');
+    await until(() => outbox.outboxState().status === 'saved');
+    expect(texts()).toEqual(['one', 'one']);
+  });
+
+  it('that follows one which cannot be sent waits behind it', async () => {
+    const outbox = await openTab();
+    answers = [gone];
+    outbox.keep(note('one'));
+    outbox.keep(note('two'));
+    await until(() => outbox.outboxState().status === 'waiting');
+    expect(new Set(texts())).toEqual(new Set(['one']));
+    answers = [yes];
+    await outbox.settle();
+    expect(texts().slice(-2)).toEqual(['one', 'two']);
+  });
+});
+
+describe('a refusal', () => {
+  it('is kept with its reason for a person, and lets the others pass', async () => {
+    const outbox = await openTab();
+    answers = [refusal(422, 'The session is finished.'), yes];
+    outbox.keep(note('late'));
+    outbox.keep(note('next'));
+    await until(() => texts().includes('next'));
+    await until(() => outbox.outboxState().status === 'saved');
+    expect(outbox.outboxState().waiting).toMatchObject([
+      { body: { text: 'late' }, refused: { detail: 'The session is finished.' } },
+    ]);
+  });
+
+  it('can be tried again, or taken back', async () => {
+    const outbox = await openTab();
+    answers = [refusal(409, 'Not now.'), refusal(409, 'Still not.'), yes];
+    outbox.keep(note('stubborn'));
+    await until(() => outbox.outboxState().waiting[0]?.refused !== undefined);
+    const id = outbox.outboxState().waiting[0]?.id ?? '';
+    await outbox.tryAgain(id);
+    await until(() => outbox.outboxState().waiting[0]?.refused?.detail === 'Still not.');
+    expect(await outbox.takeBack(id)).toBe(true);
+    expect(outbox.outboxState().waiting).toEqual([]);
+    // Nothing is left to take back.
+    expect(await outbox.takeBack(id)).toBe(false);
+    await outbox.tryAgain(id);
+    expect(texts()).toEqual(['stubborn', 'stubborn']);
+  });
+});
+
+describe('a closed tab', () => {
+  it('loses nothing that it had written', async () => {
+    const first = await openTab();
+    answers = [gone];
+    first.keep(note('before'));
+    await until(() => first.outboxState().status === 'waiting');
+    answers = [yes];
+    const second = await openTab();
+    second.startOutbox();
+    await until(() => second.outboxState().arrived.length === 1);
+    expect(texts().at(-1)).toBe('before');
+    expect(new Set(asked.map((one) => one.change)).size).toBe(1);
+  });
+
+  it('loses nothing that it was about to write', async () => {
+    const first = await openTab();
+    answers = [gone];
+    first.keep(note('in the last moment'));
+    // The tab is gone before its store has the change: only the journal has it.
+    const [[key, text] = ['', '']] = [...kept];
+    await until(() => first.outboxState().status === 'waiting');
+    globalThis.indexedDB = new IDBFactory();
+    kept.set(key, text);
+    answers = [yes];
+    const second = await openTab();
+    second.startOutbox();
+    await until(() => second.outboxState().arrived.length === 1);
+    expect(texts().at(-1)).toBe('in the last moment');
+    expect(kept.size).toBe(0);
+  });
+
+  it('does not send again what is refused', async () => {
+    const first = await openTab();
+    answers = [refusal(422, 'No.')];
+    first.keep(note('never'));
+    await until(() => first.outboxState().waiting[0]?.refused !== undefined);
+    const second = await openTab();
+    second.startOutbox();
+    await until(() => second.outboxState().waiting.length === 1);
+    await second.flush();
+    expect(texts()).toEqual(['never']);
+    expect(second.outboxState().waiting[0]?.refused?.detail).toBe('No.');
+  });
+});
+
+describe('a browser that keeps nothing', () => {
+  it('still sends what is typed, and says that the tab must stay open', async () => {
+    globalThis.indexedDB = {
+      open: () => {
+        throw new DOMException('denied', 'SecurityError');
+      },
+    } as never;
+    vi.stubGlobal('localStorage', undefined);
+    const outbox = await openTab();
+    answers = [gone];
+    outbox.keep(note('held'));
+    await until(() => outbox.outboxState().status === 'waiting');
+    expect(outbox.outboxState().durable).toBe(false);
+    expect(outbox.outboxState().waiting).toHaveLength(1);
+    answers = [yes];
+    await outbox.flush();
+    expect(outbox.outboxState().waiting).toEqual([]);
+    expect(texts().at(-1)).toBe('held');
+  });
+});
+
+describe('watchers', () => {
+  it('are called at every change of state, until they stop', async () => {
+    const outbox = await openTab();
+    const seen: string[] = [];
+    const stop = outbox.watchOutbox(() => seen.push(outbox.outboxState().status));
+    outbox.keep(note('one'));
+    await until(() => outbox.outboxState().status === 'saved');
+    expect(seen[0]).toBe('sending');
+    expect(seen.at(-1)).toBe('saved');
+    stop();
+    const before = seen.length;
+    outbox.keep(note('two'));
+    await until(() => asked.length === 2);
+    expect(seen).toHaveLength(before);
+  });
+});
