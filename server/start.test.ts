@@ -1,0 +1,119 @@
+/** Starting and stopping: the port, the file, and what the terminal is told. */
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Database from 'better-sqlite3';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import type { GaugeFeed } from '#contract/live-gauges.ts';
+import { StartRefusal, startServer } from './start.ts';
+
+let folder: string;
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'emvex-start-'));
+});
+afterEach(() => rmSync(folder, { recursive: true, force: true }));
+
+const options = (more: object = {}) => ({
+  database: join(folder, 'book.db'),
+  port: 0,
+  version: '9.9.9',
+  ...more,
+});
+
+/** A feed that only remembers whether it was closed. */
+function feed(): GaugeFeed & { closed: () => boolean } {
+  let closed = false;
+  return {
+    watch: () => undefined,
+    place: () => false,
+    run: () => false,
+    listen: () => () => undefined,
+    close: () => {
+      closed = true;
+    },
+    closed: () => closed,
+  };
+}
+
+const refusalOf = (starting: Promise<unknown>): Promise<Error> =>
+  starting.then(
+    () => {
+      throw new Error('it started');
+    },
+    (error) => error,
+  );
+
+describe('a server', () => {
+  it('listens on this machine alone, answers, and leaves one clean file when it stops', async () => {
+    const gauges = feed();
+    const { address, stop } = await startServer(options({ gauges, demo: true }));
+    expect(address).toMatch(/^http:\/\/127\.0\.0\.1:\d+$/);
+    expect(await (await fetch(`${address}/api/health`)).json()).toEqual({
+      ok: true,
+      version: '9.9.9',
+      demo: true,
+    });
+    await stop();
+    expect(gauges.closed()).toBe(true);
+    await expect(fetch(`${address}/api/health`)).rejects.toThrow();
+    const book = new Database(options().database, { readonly: true });
+    expect(book.pragma('integrity_check', { simple: true })).toBe('ok');
+    book.close();
+  });
+
+  it('stops while a page still hears its gauges', async () => {
+    const { address, stop } = await startServer(options());
+    const stream = await fetch(`${address}/api/gauges/live`);
+    const reader = stream.body?.getReader();
+    expect(new TextDecoder().decode((await reader?.read())?.value)).toContain('gauges');
+    await stop();
+    await reader?.read().catch(() => undefined);
+  });
+});
+
+describe('a start that cannot be made', () => {
+  it('names the port that is taken, and another to choose', async () => {
+    const other = createServer();
+    await new Promise<void>((resolve) => other.listen(0, '127.0.0.1', resolve));
+    const held = other.address();
+    const port = typeof held === 'object' && held ? held.port : 0;
+    const gauges = feed();
+    const refusal = await refusalOf(startServer(options({ port, gauges })));
+    expect(refusal).toBeInstanceOf(StartRefusal);
+    expect(refusal.message).toBe(
+      `Port ${port} is taken on 127.0.0.1. Stop the other program, or choose a port: PORT=${port + 1}.`,
+    );
+    expect(gauges.closed()).toBe(true);
+    await new Promise((resolve) => other.close(resolve));
+  });
+
+  it('says so of a file that is no database, and leaves it as it is', async () => {
+    const path = join(folder, 'letter.db');
+    writeFileSync(path, 'Dear Sir, this is no database but a letter of some length. '.repeat(40));
+    const refusal = await refusalOf(startServer(options({ database: path })));
+    expect(refusal).toBeInstanceOf(StartRefusal);
+    expect(refusal.message).toContain('letter.db');
+  });
+
+  it('says so of a folder', async () => {
+    const path = join(folder, 'book');
+    mkdirSync(path);
+    const refusal = await refusalOf(startServer(options({ database: path })));
+    expect(refusal).toBeInstanceOf(StartRefusal);
+  });
+
+  it('says so of a database that another program made, or a newer Emvex', async () => {
+    const path = join(folder, 'other.db');
+    const other = new Database(path);
+    other.exec('CREATE TABLE recipe (name TEXT); PRAGMA user_version = 900;');
+    other.close();
+    const refusal = await refusalOf(startServer(options({ database: path })));
+    expect(refusal).toBeInstanceOf(StartRefusal);
+    const again = new Database(path, { readonly: true });
+    expect(
+      again.prepare("SELECT count(*) AS n FROM sqlite_master WHERE name = 'recipe'").get(),
+    ).toEqual({ n: 1 });
+    again.close();
+  });
+});
