@@ -13,9 +13,14 @@ export function tQuantile(p: number, df: number): number {
   return df > PRACTICALLY_NORMAL ? jStat.normal.inv(p, 0, 1) : jStat.studentt.inv(p, df);
 }
 
+/** Beyond this a statistic is as certain as numbers are; its square must not overflow in jstat. */
+const PRACTICALLY_CERTAIN = 1e12;
+const hold = (statistic: number) =>
+  Math.max(-PRACTICALLY_CERTAIN, Math.min(PRACTICALLY_CERTAIN, statistic));
+
 /** P(T ≤ t) for Student's t. */
 export function tProbability(t: number, df: number): number {
-  return df > PRACTICALLY_NORMAL ? jStat.normal.cdf(t, 0, 1) : jStat.studentt.cdf(t, df);
+  return df > PRACTICALLY_NORMAL ? jStat.normal.cdf(t, 0, 1) : jStat.studentt.cdf(hold(t), df);
 }
 
 /** P(T ≤ t) for the noncentral t with noncentrality `shift`: what the power of a t test is made of. */
@@ -35,7 +40,7 @@ export function fQuantileAt(p: number, over: number, under: number): number {
 
 /** P(F > f): the p-value of an analysis of variance. */
 export function fExceeds(f: number, over: number, under: number): number {
-  return 1 - jStat.centralF.cdf(f, over, Math.min(under, PRACTICALLY_NORMAL));
+  return 1 - jStat.centralF.cdf(hold(f), over, Math.min(under, PRACTICALLY_NORMAL));
 }
 
 /** The p-quantile of chi-square with `df` degrees of freedom. */
