@@ -1,4 +1,5 @@
 /** Studies at the bench: pairs, sides, gauges, two methods, and how many. */
+import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { DEMO_SPREAD } from '#demo/truths.ts';
 import { enter, expect, open, takeSteady, test } from './bench.ts';
@@ -67,10 +68,13 @@ test('a gauge that talks is studied by Space, blind', async ({ page, demo }) => 
   const progress = page.getByRole('img', { name: /of 8 readings taken/ });
   const stand = (done: number) =>
     expect(progress).toHaveAccessibleName(`${done} of 8 readings taken`, { timeout: 1000 });
+  const violations = async () => (await new AxeBuilder({ page }).analyze()).violations;
+  expect(await violations()).toEqual([]);
   for (let done = 1; done < 8; done++) await takeSteady(page, () => stand(done));
   await takeSteady(page, () => expect(progress).toHaveCount(0, { timeout: 1000 }));
   await expect(page.getByTestId('gauge-verdict')).toBeVisible();
   await expect(page.getByRole('main')).toContainText('TL-07 right');
+  expect(await violations()).toEqual([]);
 });
 
 test('a study that is ended early leaves out what not everybody measured', async ({
