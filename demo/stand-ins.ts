@@ -90,14 +90,13 @@ const BEHAVIOURS: Behaviour[] = [
   },
 ];
 
-/** Placing gauge and shoe again scatters as the quantity's usual repeatability, or the feature's. */
-function placementSd(word: string): number {
-  const feature = MATCH_FEATURES.find((one) => one === word);
-  return (
-    QUANTITIES[word as 'mass']?.repeatabilitySd ??
-    (feature ? matchFeature(feature).repeatabilitySd : 0.1)
-  );
-}
+/** Placing gauge and shoe again scatters as a feature by this tool does, or as the quantity. */
+const placementSd = (tool: ToolName) => (word: string) => {
+  const feature = MATCH_FEATURES.map(matchFeature).find((one) => one.id === word);
+  return feature?.tool === tool
+    ? feature.repeatabilitySd
+    : (QUANTITIES[word as 'mass']?.repeatabilitySd ?? 0.1);
+};
 
 function traitsOf(
   behaviour: Behaviour,
@@ -114,7 +113,7 @@ function traitsOf(
     unit,
     resolution,
     dropOut: dropOuts ? dropOut : 0,
-    placementSd: room ? () => 0 : placementSd,
+    placementSd: room ? () => 0 : placementSd(tool),
     truth: (held) => (room ? DEMO_ROOM.temperatureC : truth(held)),
     ...(room
       ? {
