@@ -12,8 +12,11 @@ const FONTS = join(
   ),
   'files',
 );
-const font = (weight: 400 | 700) =>
-  join(FONTS, `atkinson-hyperlegible-next-latin-${weight}-normal.woff`);
+type Weight = 400 | 700;
+const font = (weight: Weight, letters: 'latin' | 'latin-ext' = 'latin') =>
+  join(FONTS, `atkinson-hyperlegible-next-${letters}-${weight}-normal.woff`);
+/** Letters that the font keeps in a file of its own: ł, š, ő. */
+const EXTENDED = /([\u0100-\u0130\u0132-\u0151\u0154-\u02ba\u1e00-\u1eff]+)/;
 
 const INK = '#1f2a44';
 const SOFT = '#565f75';
@@ -24,6 +27,31 @@ const MARGIN = 54;
 const ROW = 17;
 
 type Doc = InstanceType<typeof PDFDocument>;
+
+/** Writes what people typed: names hold letters of both files of the font. */
+function say(
+  doc: Doc,
+  weight: Weight,
+  text: string,
+  [x, y]: [x: number, y: number],
+  options: { width: number; height?: number; ellipsis?: boolean },
+): void {
+  // The pieces between stand at even places.
+  const runs = text.split(EXTENDED).map((run, at) => ({ run, extended: at % 2 === 1 }));
+  const written = runs.filter(({ run }) => run !== '');
+  written.forEach(({ run, extended }, at) => {
+    const terms = { ...options, continued: at < written.length - 1 };
+    doc.font(font(weight, extended ? 'latin-ext' : 'latin'));
+    if (at === 0) doc.text(run, x, y, terms);
+    else doc.text(run, terms);
+  });
+  doc.font(font(weight));
+}
+
+/** Begins another page where what comes would run off this one. */
+function makeRoom(doc: Doc, height: number): void {
+  if (doc.y + height > doc.page.height - MARGIN) doc.addPage();
+}
 
 /** Left edges of the columns of figures; the rung stands between difference and tolerance. */
 const COLUMNS = {
@@ -65,6 +93,7 @@ function drawFigures(
   const x = MARGIN;
   const head = (text: string, column: keyof typeof COLUMNS) =>
     doc.text(text, x + COLUMNS[column], doc.y, { lineBreak: false });
+  makeRoom(doc, 14 + ROW);
   doc.font(font(700)).fontSize(8).fillColor(SOFT);
   const top = doc.y;
   for (const [text, column] of [
@@ -99,7 +128,7 @@ function drawFigures(
       .font(font(out ? 700 : 400));
     const cell = (text: string, column: keyof typeof COLUMNS) =>
       doc.text(text, x + COLUMNS[column], y + 4, { lineBreak: false });
-    doc.text(figure.name, x, y + 4, {
+    say(doc, out ? 700 : 400, figure.name, [x, y + 4], {
       width: NAME_WIDTH,
       height: ROW - 4,
       ellipsis: true,
@@ -135,6 +164,7 @@ function drawViews(doc: Doc, judgements: readonly FeatureJudgement[]): void {
   const footbeds = footbedDrawing(judgements);
   const rear = rearDrawings(judgements);
   if (!footbeds && !rear) return;
+  makeRoom(doc, VIEW_HEIGHT + 40);
   const top = doc.y + 4;
   let x = MARGIN;
   if (footbeds) {
@@ -200,6 +230,7 @@ export async function writeNotePdf(
   const width = doc.page.width - 2 * MARGIN;
   const heading = (text: string) => {
     doc.moveDown(0.6);
+    makeRoom(doc, 40);
     doc.font(font(700)).fontSize(12).fillColor(INK).text(text, MARGIN, doc.y, { width });
     doc.moveDown(0.25);
   };
@@ -208,18 +239,18 @@ export async function writeNotePdf(
   for (const [name, words] of note.facts) {
     const y = doc.y;
     doc.font(font(400)).fontSize(9.8).fillColor(SOFT).text(name, MARGIN, y, { lineBreak: false });
-    doc.fillColor(INK).text(words, MARGIN + 74, y, { width: width - 74 });
+    say(doc.fillColor(INK), 400, words, [MARGIN + 74, y], { width: width - 74 });
   }
   heading('What we found');
   doc.font(font(400)).fontSize(9.8);
-  for (const line of note.findings) doc.text(line, MARGIN, doc.y, { width });
+  for (const line of note.findings) say(doc, 400, line, [MARGIN, doc.y], { width });
   drawViews(doc, judgements);
   heading('In figures, mm unless said');
   drawFigures(doc, note.figures, judgements);
   if (note.seen.length > 0) {
     heading('Seen');
     doc.font(font(400)).fontSize(9.8);
-    for (const line of note.seen) doc.text(line, MARGIN, doc.y, { width });
+    for (const line of note.seen) say(doc, 400, line, [MARGIN, doc.y], { width });
   }
   heading('What we ask for');
   doc.font(font(400)).fontSize(9.8).text(note.request, MARGIN, doc.y, { width });
