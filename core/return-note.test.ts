@@ -76,6 +76,24 @@ describe('a return note', () => {
     expect(findings.at(-1)).toContain('half size');
   });
 
+  it('names another cause beside the first, and none that is only possible', () => {
+    const five = (value: number) => [value, value, value, value, value];
+    const judgements = judgeFeatures({
+      left: { ...LEFT, 'sole-plane': five(0), 'outsole-hardness': five(62) },
+      right: { ...LEFT, 'sole-plane': five(3), 'outsole-hardness': five(70) },
+    });
+    const causes = inferCauses({ judgements, lastMm: 279.4 });
+    const { findings } = writeReturnNote(
+      PAIR,
+      { judgements, causes, verdict: judgeMatch({ judgements }, causes), cautions: [] },
+      { names: {}, checkedOn: '2026-03-10', unworn: true, note: '' },
+    );
+    const standing = causes.slice(1).filter((cause) => cause.confidence !== 'possible');
+    expect(standing.length).toBeGreaterThan(0);
+    expect(findings.filter((line) => line.startsWith('Beside that'))).toHaveLength(standing.length);
+    for (const { effect } of standing) expect(findings.join(' ')).toContain(effect);
+  });
+
   it('names the shoe where other pairs of the model tell it', () => {
     const siblings = { 'footbed-length': { value: 266.2, pairs: 2 } };
     expect(noteOf({}, RIGHT, [], siblings).findings[1]).toBe(

@@ -68,8 +68,10 @@ export function noteFigure(judgement: FeatureJudgement, name: string): NoteFigur
   };
 }
 
+const inSentence = (name: string) => `${name.charAt(0).toLowerCase()}${name.slice(1)}`;
+
 function findingsOf(causes: readonly Cause[], verdict: MatchVerdict): string[] {
-  const [first] = causes;
+  const [first, ...others] = causes;
   if (!first) return [verdict.words];
   const shoe =
     first.atFault === 'left' || first.atFault === 'right'
@@ -80,9 +82,16 @@ function findingsOf(causes: readonly Cause[], verdict: MatchVerdict): string[] {
   const sure =
     first.confidence === 'sure'
       ? `${first.name}.`
-      : `${first.confidence === 'likely' ? 'As it seems' : 'Possibly'}: ${first.name.charAt(0).toLowerCase()}${first.name.slice(1)}.`;
+      : `${first.confidence === 'likely' ? 'As it seems' : 'Possibly'}: ${inSentence(first.name)}.`;
   const evidence = first.evidenceFor.map((one) => `${one.charAt(0).toUpperCase()}${one.slice(1)}.`);
-  return [sure, shoe, ...evidence, first.effect];
+  // What is only possible beside a cause that explains the figures is no finding.
+  const beside = others
+    .filter(({ confidence }) => confidence !== 'possible')
+    .map(
+      ({ name, confidence, effect }) =>
+        `Beside that${confidence === 'likely' ? ', as it seems' : ''}: ${inSentence(name)}. ${effect}`,
+    );
+  return [sure, shoe, ...evidence, first.effect, ...beside];
 }
 
 const OFFICE: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'long', year: 'numeric' };

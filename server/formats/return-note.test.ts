@@ -57,7 +57,14 @@ async function printed(
       const { items } = await page.getTextContent();
       return items.flatMap((item) =>
         'str' in item && item.str.trim() !== ''
-          ? [{ text: item.str, x: item.transform[4] as number, y: item.transform[5] as number }]
+          ? [
+              {
+                text: item.str,
+                x: item.transform[4] as number,
+                y: item.transform[5] as number,
+                width: item.width,
+              },
+            ]
           : [],
       );
     }),
@@ -70,11 +77,23 @@ const A4 = { width: 595.28, height: 841.89 };
 const onPaper = ({ x, y }: { x: number; y: number }) =>
   x >= 50 && x < A4.width - 50 && y >= 45 && y < A4.height - 45;
 
+/** Pieces of a line that run into the next one. */
+function collisions(page: { text: string; x: number; y: number; width: number }[]): string[] {
+  const lines = [...page].sort((a, b) => b.y - a.y || a.x - b.x);
+  return lines.flatMap((one, at) => {
+    const next = lines[at + 1];
+    return next && Math.abs(next.y - one.y) < 1 && one.x + one.width > next.x + 0.5
+      ? [`${one.text}|${next.text}`]
+      : [];
+  });
+}
+
 describe('a return note on paper', () => {
   it('stands on one page, within its margins', async () => {
     const { pages, all, text } = await printed();
     expect(pages).toHaveLength(1);
     expect(all.filter((one) => !onPaper(one))).toEqual([]);
+    expect(pages.flatMap(collisions)).toEqual([]);
     for (const words of ['Return note', '187.4', '190.2', '2.8 ± 0.5 mm', 'What we ask for'])
       expect(text).toContain(words);
   });

@@ -56,14 +56,14 @@ function makeRoom(doc: Doc, height: number): void {
 /** Left edges of the columns of figures; the rung stands between difference and tolerance. */
 const COLUMNS = {
   name: 0,
-  left: 152,
-  right: 192,
-  rung: 228,
-  difference: 306,
+  left: 144,
+  right: 182,
+  rung: 214,
+  difference: 290,
   tolerance: 388,
   verdict: 434,
 };
-const NAME_WIDTH = 148;
+const NAME_WIDTH = 140;
 const RUNG_WIDTH = 68;
 
 function drawRung(doc: Doc, judgement: FeatureJudgement, x: number, y: number): void {
