@@ -327,7 +327,9 @@ const person = z.object({ id, code: z.string(), role: z.string() });
 
 const unitFamily = z.enum(['stack', 'mass', 'distance']);
 export const unitChoices = z.record(unitFamily, z.string());
-export const unitChange = z.partialRecord(unitFamily, z.string().max(12));
+export const unitChange = z
+  .partialRecord(unitFamily, z.string().max(12))
+  .refine((change) => Object.keys(change).length > 0, 'say which unit: stack, mass or distance');
 
 export const lab = z.object({
   setUp: z.boolean(),

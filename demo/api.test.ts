@@ -1,0 +1,232 @@
+/**
+ * The whole API over the demo scenario: every address that reads answers with what the contract
+ * says, and every address that writes refuses whatever is not asked for, in plain words, and
+ * changes nothing.
+ */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import fc from 'fast-check';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ENDPOINTS, type Endpoint } from '#contract/api.ts';
+import { PATHS, type PathName } from '#contract/paths.ts';
+import { problem } from '#contract/records.ts';
+import { type Sent, type ServedApp, serveApp } from '#server/served-app.ts';
+import { prepareDemo } from './prepare.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'emvex-demo-api-'));
+let served: ServedApp;
+
+beforeAll(async () => {
+  const path = join(folder, 'demo.db');
+  prepareDemo(path, '2026-03-01');
+  served = await serveApp(path);
+});
+afterAll(async () => {
+  await served.close();
+  rmSync(folder, { recursive: true });
+});
+
+const NAMES = Object.keys(PATHS) as PathName[];
+const READING = NAMES.filter((name) => PATHS[name].startsWith('GET '));
+const WRITING = NAMES.filter((name) => !PATHS[name].startsWith('GET '));
+const NOBODY = '0199d2f0-0000-7000-8000-00000000dead';
+
+/** Rows of every table: what a refused request must leave as it was. */
+function contents(): string {
+  const tables = served.db
+    .prepare<[], { name: string }>(
+      "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' ORDER BY name",
+    )
+    .all();
+  return tables
+    .map(({ name }) => {
+      const { n } = served.db
+        .prepare<[], { n: number }>(`SELECT count(*) AS n FROM "${name}"`)
+        .get() ?? { n: -1 };
+      return `${name} ${n}`;
+    })
+    .join('\n');
+}
+
+function ask(name: PathName, params: Record<string, string> = {}, body?: unknown): Promise<Sent> {
+  const [method = '', path = ''] = PATHS[name].split(' ');
+  const address = path.replace(/:(\w+)/g, (_, key: string) =>
+    encodeURIComponent(params[key] ?? NOBODY),
+  );
+  return served.send(method, address, body);
+}
+
+const isRefusal = ({ status, body }: Sent, what: string) => {
+  expect(status, what).toBeGreaterThanOrEqual(400);
+  expect(status, `${what}: ${JSON.stringify(body)}`).toBeLessThan(500);
+  const read = problem.safeParse(body);
+  expect(read.success, `${what}: ${JSON.stringify(body)}`).toBe(true);
+  expect(read.data?.detail.length, what).toBeGreaterThan(10);
+};
+
+describe('every address that reads', () => {
+  it('answers with what the contract says', async () => {
+    const lab = (await served.send('GET', '/api/lab')).body;
+    const [study] = (await served.send('GET', '/api/studies/gauge')).body;
+    const [stack] = [(await served.send('GET', '/api/studies/methods?quantity=heel-stack')).body];
+    const [a, b] = stack;
+    const instrument = lab.instruments[0].id;
+    const addresses: Record<string, string[]> = {
+      health: ['/api/health'],
+      getLab: ['/api/lab'],
+      getRecall: lab.instruments.map((one: { id: string }) => `/api/instruments/${one.id}/recall`),
+      listPairs: ['/api/pairs'],
+      getPair: ['NS-01', 'BR-13', 'NS-06', 'TL-08', 'PD-01', 'KK-05'].map(
+        (tag) => `/api/pairs/${tag}`,
+      ),
+      listEditions: ['/api/editions'],
+      getMatch: ['NS-01', 'BR-13', 'NS-06', 'PD-01'].map((tag) => `/api/pairs/${tag}/match`),
+      listTolerances: ['/api/tolerances'],
+      listPhotographs: [`/api/photographs?subjectKind=pair&subjectId=${NOBODY}`],
+      getPairStudy: [
+        '/api/studies/pairs?edition=tarnhus-lanewalk',
+        '/api/studies/pairs?edition=tarnhus-lanewalk&quantity=heel-stack',
+        '/api/studies/pairs?edition=kestvane-kerb&quantity=mass&label=eu-42',
+      ],
+      listConsistency: [
+        '/api/studies/consistency?quantity=heel-stack',
+        '/api/studies/consistency?quantity=mass',
+      ],
+      listSideDifferences: [
+        '/api/studies/sides?quantity=mass',
+        '/api/studies/sides?quantity=mass&edition=kestvane-kerb',
+      ],
+      listGaugeStudies: ['/api/studies/gauge'],
+      getGaugeStudy: [`/api/studies/gauge/${study.id}`],
+      listMethods: [
+        '/api/studies/methods?quantity=heel-stack',
+        '/api/studies/methods?quantity=mass',
+      ],
+      getBridge: [
+        `/api/studies/bridge?quantity=heel-stack&a=${encodeURIComponent(a.key)}&b=${encodeURIComponent(b.key)}`,
+      ],
+      listBridges: ['/api/bridges'],
+      getSheet: (await served.send('GET', '/api/editions')).body.map(
+        (one: { slug: string }) => `/api/sheets/${one.slug}`,
+      ),
+      getComparison: [
+        '/api/comparison?editions=norrolt-stairwell-mid-cut,kestvane-kerb,wrenfold-latch-low',
+      ],
+      listChanges: ['/api/changes', `/api/changes?subject=${instrument}`],
+    };
+    expect(Object.keys(addresses).sort()).toEqual([...READING].sort());
+    for (const name of READING)
+      for (const address of addresses[name] ?? []) {
+        const { status, body } = await served.send('GET', address);
+        expect(status, `${address}: ${JSON.stringify(body).slice(0, 300)}`).toBe(200);
+        const read = ENDPOINTS[name].answer.safeParse(body);
+        expect(read.success, `${address}: ${JSON.stringify(read.error?.issues?.slice(0, 3))}`).toBe(
+          true,
+        );
+      }
+  });
+
+  it('says so of what is not there', async () => {
+    for (const name of READING.filter((one) => (ENDPOINTS[one] as Endpoint).params))
+      isRefusal(await ask(name), `${name} of nobody`);
+  });
+
+  it('refuses a question that makes no sense', async () => {
+    for (const address of [
+      '/api/studies/pairs',
+      '/api/studies/pairs?edition=tarnhus-lanewalk&quantity=beauty',
+      '/api/studies/pairs?edition=tarnhus-lanewalk&label=purple',
+      '/api/studies/consistency',
+      '/api/studies/sides?quantity=',
+      '/api/studies/bridge?quantity=heel-stack&a=x&b=y',
+      '/api/comparison?editions=',
+      '/api/comparison?editions=no-such-shoe,kestvane-kerb',
+      '/api/sheets/kestvane-kerb?label=%00',
+      '/api/instruments/1/recall',
+      '/api/photographs?subjectKind=dog&subjectId=1',
+      '/api/nothing/here',
+    ])
+      isRefusal(await served.send('GET', address), address);
+  });
+});
+
+describe('every address that writes', () => {
+  it('refuses a body that is none, of the wrong kind, or empty', async () => {
+    const before = contents();
+    for (const name of WRITING.filter((one) => (ENDPOINTS[one] as Endpoint).body))
+      for (const body of [undefined, {}, [], 'text', 7, null, { id: 'x' }, { id: NOBODY }])
+        isRefusal(await ask(name, {}, body), `${name} with ${JSON.stringify(body)}`);
+    expect(contents()).toBe(before);
+  });
+
+  it('refuses an id that is none', async () => {
+    const before = contents();
+    for (const name of WRITING.filter((one) => (ENDPOINTS[one] as Endpoint).params))
+      isRefusal(await ask(name, { id: 'no-id' }, {}), name);
+    expect(contents()).toBe(before);
+  });
+
+  it('refuses text that is no JSON, and a change without its id', async () => {
+    const before = contents();
+    for (const name of WRITING) {
+      const [method = '', path = ''] = PATHS[name].split(' ');
+      const address = served.base + path.replace(/:\w+/g, NOBODY);
+      const broken = await fetch(address, {
+        method,
+        headers: { 'content-type': 'application/json', 'emvex-change': NOBODY },
+        body: '{"id": ',
+      });
+      expect(broken.status, `${name}, broken`).toBe(400);
+      const unnamed = await fetch(address, {
+        method,
+        headers: { 'content-type': 'application/json' },
+        body: '{}',
+      });
+      expect(unnamed.status, `${name}, without an id`).toBe(400);
+    }
+    expect(contents()).toBe(before);
+  });
+
+  it('never fails at whatever JSON it is sent, and keeps nothing of it', async () => {
+    const before = contents();
+    const bodies = fc.sample(
+      fc.oneof(
+        fc.json({ maxDepth: 2 }).map((text) => JSON.parse(text)),
+        fc.dictionary(
+          fc.constantFrom(
+            'id',
+            'typed',
+            'value',
+            'unit',
+            'pairId',
+            'name',
+            'reason',
+            'feature',
+            'side',
+            'at',
+            'tag',
+          ),
+          fc.oneof(
+            fc.string(),
+            fc.double(),
+            fc.constant(null),
+            fc.constant(NOBODY),
+            fc.array(fc.integer()),
+          ),
+        ),
+      ),
+      { numRuns: 6, seed: 20260301 },
+    );
+    for (const name of WRITING.filter((one) => (ENDPOINTS[one] as Endpoint).body))
+      for (const body of bodies) {
+        const sent = await ask(name, {}, body);
+        expect(
+          sent.status,
+          `${name} with ${JSON.stringify(body)}: ${JSON.stringify(sent.body)}`,
+        ).toBeLessThan(500);
+        expect(sent.status, `${name} with ${JSON.stringify(body)}`).toBeGreaterThanOrEqual(400);
+      }
+    expect(contents()).toBe(before);
+  });
+});
