@@ -35,10 +35,10 @@ export const MOST_VALUES = 100_000;
 export const finite = z.number();
 export const positive = z.number().positive();
 export const standardU = z.number().nonnegative();
+/** With fewer the factor of an interval grows beyond all numbers. */
+export const degreesOfFreedom = z.number().min(0.5, 'degrees of freedom: one at least, by custom');
 /** Degrees of freedom; null stands for unlimited, which JSON cannot write. */
-export const dfIn = z
-  .number()
-  .positive()
+export const dfIn = degreesOfFreedom
   .nullable()
   .optional()
   .describe('degrees of freedom; null or left out: unlimited');

@@ -17,6 +17,7 @@ import {
   type Calculation,
   CalculationFault,
   calculation,
+  degreesOfFreedom,
   dfIn,
   dfOut,
   finite,
@@ -159,7 +160,7 @@ export const MEASURING_CALCULATIONS: readonly Calculation[] = [
       calibrationU: standardU.optional().describe('standard uncertainty'),
       reproducibilitySd: standardU.optional(),
       repeatability: z
-        .object({ sd: standardU, df: positive.default(DEFAULT_REPEATABILITY_DF) })
+        .object({ sd: standardU, df: degreesOfFreedom.default(DEFAULT_REPEATABILITY_DF) })
         .optional(),
     }),
     output: z.object({

@@ -276,7 +276,7 @@ export const protocolFields = z
         stationFields.extend({
           repeatability: z.object({
             sd: reasonable('a repeatability'),
-            df: z.number().positive('degrees of freedom are more than nothing'),
+            df: z.number().min(1, 'degrees of freedom: one at least'),
           }),
         }),
       )
