@@ -35,8 +35,8 @@ export const MOST_VALUES = 100_000;
 export const finite = z.number();
 export const positive = z.number().positive();
 export const standardU = z.number().nonnegative();
-/** With fewer the factor of an interval grows beyond all numbers. */
-export const degreesOfFreedom = z.number().min(0.5, 'degrees of freedom: one at least, by custom');
+/** One reading more than is fitted, at least; effective degrees never fall below the least of their parts. */
+export const degreesOfFreedom = z.number().min(1, 'degrees of freedom: one at least');
 /** Degrees of freedom; null stands for unlimited, which JSON cannot write. */
 export const dfIn = degreesOfFreedom
   .nullable()

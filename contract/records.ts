@@ -14,6 +14,7 @@ import { TOOL_NAMES } from '#core/tools.ts';
 import { LONGEST_TYPED } from '#core/typed-quantity.ts';
 import { TERM_KINDS } from '#core/uncertainty.ts';
 import { QUANTITY_KINDS } from '#core/units.ts';
+import { degreesOfFreedom } from './calculation.ts';
 
 /** Identifiers are UUIDv7, made by whoever creates the thing. */
 export const id = z.uuidv7('an id is a UUID of version 7');
@@ -276,7 +277,7 @@ export const protocolFields = z
         stationFields.extend({
           repeatability: z.object({
             sd: reasonable('a repeatability'),
-            df: z.number().min(1, 'degrees of freedom: one at least'),
+            df: degreesOfFreedom,
           }),
         }),
       )

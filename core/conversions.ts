@@ -21,7 +21,14 @@ export interface Conversion {
   to: number;
 }
 
-/** A value of a carried to b, with the standard uncertainty that the conversion adds. */
+/**
+ * A value of a carried to b, with the standard uncertainty that the conversion adds: the line's at
+ * its centre, its slope's away from it, and the scatter of one shoe (JCGM 100, 5.1.2).
+ *
+ * @param value in the unit of the conversion
+ * @returns `inRange` is false beyond the shoes behind the conversion
+ * @example convertByBridge(37, shiftOf(-6.4)).value // 30.6
+ */
 export function convertByBridge(
   value: number,
   conversion: Conversion,
@@ -34,7 +41,10 @@ export function convertByBridge(
   };
 }
 
-/** The conversion the other way, b to a. */
+/**
+ * The conversion the other way, b to a: the same line solved for a, its doubts over the slope.
+ * @example reverseConversion(shiftOf(-6.4)).intercept // 6.4
+ */
 export function reverseConversion(conversion: Conversion): Conversion {
   const { intercept, slope, centre, centreU, slopeU, scatter, from, to } = conversion;
   const over = Math.abs(slope);

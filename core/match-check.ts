@@ -115,7 +115,10 @@ function cautionsOf(
     const instrument = instruments.find((one) => one.id === instrumentId);
     return (instrument && gaugeTraits(instrument, takenAt).overdue) ?? [];
   });
-  const apart = MATCH_FEATURES.filter((id) => gauges[id]?.right).map(
+  // A feature against zero leans on the zero of its gauge in any case.
+  const apart = MATCH_FEATURES.filter(
+    (id) => gauges[id]?.right && matchFeature(id).against === 'other',
+  ).map(
     (id) =>
       `${names[id] ?? matchFeature(id).name}: two gauges, whose zeros do not cancel. Take both shoes with one`,
   );

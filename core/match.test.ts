@@ -398,15 +398,15 @@ describe('a check as it is recorded', () => {
   it('names a feature whose shoes were taken with two gauges, and doubts its difference more', () => {
     const other = { ...gauge, id: 'h', name: 'Length gauge', zeroU: 0.3, gainU: 0.001 };
     const readings = [reading('left', 266), { ...reading('right', 266.1), instrumentId: 'h' }];
+    const terms = {
+      label: { system: 'uk' as const, size: 8 },
+      tolerances: {},
+      siblings: {},
+      names: {},
+    };
     const two = evaluateCheck(
       { kind: 'short', seen: nothing, readings },
-      {
-        label: { system: 'uk', size: 8 },
-        tolerances: {},
-        siblings: {},
-        instruments: [gauge, { ...other, calibrations: [] }],
-        names: {},
-      },
+      { ...terms, instruments: [gauge, { ...other, calibrations: [] }] },
     );
     expect(two.cautions).toContain(
       'Footbed length: two gauges, whose zeros do not cancel. Take both shoes with one',
@@ -416,6 +416,13 @@ describe('a check as it is recorded', () => {
       found.judgements.find(({ id }) => id === 'footbed-length')?.U ?? 0;
     expect(U(two)).toBeGreaterThan(U(one) + 0.3);
     expect(one.cautions.join()).not.toContain('two gauges');
+    // Against zero each shoe leans on its own gauge, with one or with two.
+    const seam = readings.map((each) => ({ ...each, feature: 'heel-seam' as const, value: 0.2 }));
+    const zero = evaluateCheck(
+      { kind: 'short', seen: nothing, readings: seam },
+      { ...terms, instruments: [gauge, { ...other, calibrations: [] }] },
+    );
+    expect(zero.cautions.join()).not.toContain('two gauges');
   });
 });
 

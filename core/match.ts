@@ -132,8 +132,8 @@ function judgeAgainstZero(
 /**
  * One feature of both shoes against its tolerance: *within* |d| + U ≤ T, *out* |d| − U > T, else
  * *cannot tell* (JCGM 106). d = right − left with U from the scatter of one reading (8 degrees of
- * freedom), the resolution of both and the gauge's slope, or zeros and slopes of two gauges; a feature against zero judges each shoe,
- * and the worse of the two stands.
+ * freedom), the resolution of both, and the gauge's slope, or zeros and slopes of two gauges (JCGM
+ * 100); a feature against zero judges each shoe, and the worse of the two stands.
  *
  * @returns `not taken` where a shoe is missing
  * @example judgeFeature('footbed-length', [266], [270.2]).verdict // 'out'

@@ -23,7 +23,10 @@ import { howeFactor } from './tolerance-factor.ts';
 export const TOLERANCE_COVERAGE = 0.95;
 export const TOLERANCE_CONFIDENCE = 0.95;
 
-/** Editions of fewer pairs are not ranked: the interval of one difference spans a factor of 70. */
+/**
+ * Editions of fewer pairs are not ranked: the 95 % interval of an SD from one degree of freedom
+ * spans a factor of 72, √(χ²(0.975) / χ²(0.025)).
+ */
 export const FEWEST_RANKED = 3;
 
 export interface PairToPair {

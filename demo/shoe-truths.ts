@@ -111,10 +111,8 @@ function strangerOf(tag: string, side: string, quantity: string): number | undef
   if (!range) return undefined;
   const [least, most] = range;
   // What may stand to either side of zero is small on a sound shoe.
-  const [middle, scale] =
-    least < 0
-      ? [(least + most) / 2, (most - least) / 10]
-      : [Math.sqrt(Math.max(1, least) * most), Math.sqrt(Math.max(1, least) * most)];
+  const about = Math.sqrt(Math.max(1, least) * most);
+  const [middle, scale] = least < 0 ? [(least + most) / 2, (most - least) / 10] : [about, about];
   const ofTag = STRANGER_SPREAD * deviateOf(`${tag} ${quantity}`);
   return middle + scale * (ofTag + BUILD_SPREAD.shoe * deviateOf(`${tag} ${side} ${quantity}`));
 }

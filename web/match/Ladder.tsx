@@ -1,4 +1,3 @@
-import { NativeSelect } from '@mantine/core';
 import { type KeyboardEvent, type Ref, useState } from 'react';
 import type { LiveGauge } from '#contract/live-gauges.ts';
 import type { Instrument } from '#contract/records.ts';
@@ -7,6 +6,7 @@ import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
 import { writeNumber } from '#core/number-words.ts';
 import type { Side } from '#core/quantities.ts';
 import { canonicalUnit } from '#core/units.ts';
+import { GaugeSelect } from '../measure/GaugeSelect.tsx';
 import { LiveFigure } from '../measure/LiveFigure.tsx';
 import type { Check } from './check.ts';
 import classes from './Ladder.module.css';
@@ -150,20 +150,11 @@ function valueWords(bench: LadderProps['bench'], feature: MatchFeatureId, side: 
 
 /** The gauge that this place is taken with, its live figure, and another where there is one. */
 function GaugeInHand({ gauge }: { gauge: LadderEntry['gauge'] }) {
-  const { live, instrument, ofKind } = gauge;
+  const { live, instrument, ofKind, choose, take } = gauge;
   return (
     <>
-      {ofKind.length > 1 && (
-        <NativeSelect
-          size="xs"
-          label="Gauge"
-          w={150}
-          data={ofKind.map((one) => ({ value: one.id, label: one.name }))}
-          value={instrument?.id ?? ''}
-          onChange={(event) => gauge.choose(event.currentTarget.value)}
-        />
-      )}
-      <LiveFigure live={live} instrument={instrument} onTake={gauge.take} />
+      <GaugeSelect ofKind={ofKind} instrument={instrument} onChoose={choose} />
+      <LiveFigure live={live} instrument={instrument} onTake={take} />
     </>
   );
 }

@@ -17,6 +17,7 @@ import classes from './Bench.module.css';
 import { EntryField } from './EntryField.tsx';
 import { useEntry } from './entry.ts';
 import { FiguresSoFar } from './FiguresSoFar.tsx';
+import { GaugeSelect } from './GaugeSelect.tsx';
 import { useInstrument } from './instrument-choice.ts';
 import { LiveFigure } from './LiveFigure.tsx';
 import { useLiveReading } from './live-reading.ts';
@@ -274,16 +275,7 @@ export function Bench({
             value={at.order}
             onChange={(event) => at.setOrder(event.currentTarget.value as HandOrder)}
           />
-          {ofKind.length > 1 && (
-            <NativeSelect
-              size="xs"
-              label="Gauge"
-              w={130}
-              data={ofKind.map((one) => ({ value: one.id, label: one.name }))}
-              value={instrument?.id ?? ''}
-              onChange={(event) => choose(event.currentTarget.value)}
-            />
-          )}
+          <GaugeSelect ofKind={ofKind} instrument={instrument} onChoose={choose} />
           <NativeSelect
             size="xs"
             label="Measured by"

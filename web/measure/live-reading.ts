@@ -18,6 +18,11 @@ export interface LiveReading {
   take: () => { ok: true; value: number; unit: string } | { ok: false; fault: string };
 }
 
+/**
+ * The live figure of the gauge in the hand; wherever a figure is taken, Space asks this.
+ * @param tool named where the lab has no such instrument
+ * @param place undefined where nothing is measured: no gauge is told anything then
+ */
 export function useLiveReading(
   instrument: Instrument | undefined,
   tool: ToolName,
