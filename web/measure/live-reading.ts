@@ -49,7 +49,7 @@ export function useLiveReading(
   }
 
   function faultOf(): string {
-    if (!instrument) return `The lab has no ${nameTool(tool)}.`;
+    if (!instrument) return `The lab has no ${nameTool(tool)}. Add one under Lab, Instruments.`;
     if (!live)
       return `${instrument.name} is not connected: type the figure. A connection is set under Lab, Instruments.`;
     if (live.state !== 'steady' || live.value === null)
