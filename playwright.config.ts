@@ -5,7 +5,7 @@ const executablePath = process.env.EMVEX_CHROMIUM ?? '/usr/bin/chromium';
 
 export default defineConfig({
   testDir: 'e2e',
-  globalSetup: './e2e/global-setup.mjs',
+  globalSetup: './scripts/build-for-tests.mjs',
   timeout: 60_000,
   expect: { timeout: 10_000 },
   workers: 1,

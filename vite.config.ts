@@ -1,21 +1,33 @@
-import { constants } from 'node:zlib';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
-import { compression, defineAlgorithm } from 'vite-plugin-compression2';
+import { VitePWA } from 'vite-plugin-pwa';
 
 export default defineConfig({
   root: 'web',
+  define: {
+    // What a browser keeps of the server's answers is read by the build that kept it, and no other.
+    __EMVEX_BUILD__: JSON.stringify(process.env.EMVEX_BUILD ?? 'source'),
+  },
   plugins: [
     react(),
-    // Packed once as small as it goes; packing at each request would be quick, and a seventh larger.
-    compression({
-      algorithms: [
-        defineAlgorithm('brotliCompress', {
-          params: { [constants.BROTLI_PARAM_QUALITY]: constants.BROTLI_MAX_QUALITY },
-        }),
-      ],
-      include: /\.(?:js|css)$/,
-      logLevel: 'silent',
+    // Keeps the built pages in the browser, so that a reload while the server is away shows the bench.
+    VitePWA({
+      registerType: 'autoUpdate',
+      injectRegister: null,
+      manifest: false,
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        navigateFallback: null,
+        cleanupOutdatedCaches: true,
+        runtimeCaching: [
+          {
+            // The server's page where it answers, so that an update shows at once; else the kept one.
+            urlPattern: ({ request }) => request.mode === 'navigate',
+            handler: 'NetworkOnly',
+            options: { precacheFallback: { fallbackURL: 'index.html' } },
+          },
+        ],
+      },
     }),
   ],
   build: {

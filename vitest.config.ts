@@ -4,6 +4,8 @@ export default defineConfig({
   test: {
     include: ['{core,contract,server,instruments,demo,checks,web}/**/*.test.{ts,tsx}'],
     environment: 'node',
+    // Threads of the server run as built.
+    globalSetup: './scripts/build-for-tests.mjs',
     // A thread of its own takes a while to start on a busy machine.
     testTimeout: 30_000,
   },

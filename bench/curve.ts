@@ -2,8 +2,9 @@
 import { Readable } from 'node:stream';
 import { randomLcg, randomNormal } from 'd3-random';
 import { analyseCurve } from '#core/curve-analysis.ts';
+import { writeCurveFile } from '#core/curve-file.ts';
 import { QUANTITIES } from '#core/quantities.ts';
-import { readCurveStream, writeCurve } from '#server/formats/curve-csv.ts';
+import { readCurveStream } from '#server/formats/curve-csv.ts';
 import { type Measurement, measurement, timed } from './measurement.ts';
 
 const SAMPLES = 100_000;
@@ -21,7 +22,7 @@ export async function benchCurve(): Promise<Measurement> {
     { length: SAMPLES },
     (_, i) => 0.2 * (x[i] as number) + Math.sin((2 * Math.PI * CYCLES * i) / SAMPLES),
   );
-  const file = writeCurve({ x, y }, traits);
+  const file = writeCurveFile({ curve: { x, y } }, traits).join('');
   const ours = await timed(async () => {
     const read = await readCurveStream(Readable.from([Buffer.from(file)]), traits);
     if (!read.ok) throw new Error(read.faults[0]?.message);

@@ -159,7 +159,7 @@ async function run(): Promise<Measurement[]> {
   const db = openDatabase(join(folder, 'bench.db'), day);
   loadScenario(db, day);
   const pages = new URL('../dist/web', import.meta.url).pathname;
-  const app = createApp({ db, version: 'bench', demo: true, pages });
+  const { app } = createApp({ db, version: 'bench', demo: true, pages });
   const server = await new Promise<ReturnType<typeof app.listen>>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
   });

@@ -21,7 +21,12 @@ const reasonGiven = z.object({ reason: z.string().trim().min(1, 'a reason is mis
 export const ENDPOINTS = {
   health: {
     summary: 'Is the server up, and which database does it keep?',
-    answer: z.object({ ok: z.literal(true), version: z.string(), demo: z.boolean() }),
+    answer: z.object({
+      ok: z.literal(true),
+      version: z.string(),
+      demo: z.boolean(),
+      trouble: z.string().nullable().describe('why every change is refused; null: they are taken'),
+    }),
   },
   getLab: {
     summary: 'Instruments, protocols, people, units and thresholds of the lab.',
@@ -133,7 +138,7 @@ export const ENDPOINTS = {
   addClaims: {
     summary: 'Adds claims to an edition.',
     params: byId,
-    body: z.object({ claims: z.array(records.claimFields).min(1).max(24) }),
+    body: z.object({ claims: z.array(records.newClaim).min(1).max(24) }),
     answer: z.object({ ids: z.array(records.id) }),
   },
   withdrawClaim: {
@@ -156,13 +161,13 @@ export const ENDPOINTS = {
   describeSession: {
     summary: 'Says in which configuration, how far worn and how conditioned the shoes are.',
     params: byId,
-    body: records.sessionTerms,
-    answer: done,
+    body: records.sessionTermsEdit,
+    answer: z.object({ id: records.id, version: z.number().int() }),
   },
   finishSession: {
     summary: 'Finishes a sitting.',
     params: byId,
-    body: z.object({ finishedAt: z.iso.datetime({ offset: true }) }),
+    body: z.object({ finishedAt: records.moment }),
     answer: done,
   },
   addNote: {

@@ -15,10 +15,12 @@ export interface RowSplitter {
   end: () => DelimitedRow[];
   /** Known once a first line has been seen. */
   dialect: () => Dialect;
+  /** The line on which what was not yet given as a row begins. */
+  line: () => number;
 }
 
-/** A quoted field that is still open after this much text was never closed. */
-const LONGEST_OPEN = 4 * 1024 * 1024;
+/** No line, and no field in quotation marks, is longer: else a file without breaks is held whole. */
+const LONGEST_ROW = 1024 * 1024;
 
 /** A file whose rows cannot be told apart. */
 export class DelimitedFault extends Error {
@@ -35,9 +37,25 @@ function countOf(text: string, mark: string): number {
   return count;
 }
 
-/** Rows parted by line breaks of any kind; empty lines count and give no row. */
+/** How many lines after the first a quotation mark opens that is not closed. */
+function linesBeforeOpenQuote(text: string): number {
+  let open = false;
+  let opened = 0;
+  text.split('\n').forEach((line, index) => {
+    if (countOf(line, '"') % 2 === 0) return;
+    open = !open;
+    if (open) opened = index;
+  });
+  return opened;
+}
+
+/**
+ * Rows parted by line breaks of any kind, a lone carriage return too; empty lines count and give
+ * no row.
+ */
 export function splitRows(): RowSplitter {
   let rest = '';
+  let half = '';
   let line = 1;
   let dialect: Dialect | undefined;
 
@@ -60,30 +78,41 @@ export function splitRows(): RowSplitter {
     return rows;
   }
 
+  const openQuote = (text: string) =>
+    new DelimitedFault(
+      line + linesBeforeOpenQuote(text),
+      'A quotation mark opens here and is not closed.',
+    );
+
   return {
     push(text) {
-      rest = (rest + text).replaceAll('\r\n', '\n');
       // A carriage return at the very end may be half of a line break.
-      const held = rest.endsWith('\r') ? '\r' : '';
-      const ready = held ? rest.slice(0, -1) : rest;
-      const cut = ready.lastIndexOf('\n');
-      if (cut < 0) return [];
-      const whole = ready.slice(0, cut + 1);
+      const held = text.endsWith('\r') ? '\r' : '';
+      rest += (half + (held ? text.slice(0, -1) : text)).replace(/\r\n?/g, '\n');
+      half = held;
+      const cut = rest.lastIndexOf('\n');
+      const whole = rest.slice(0, cut + 1);
       if (countOf(whole, '"') % 2 === 1) {
-        if (rest.length > LONGEST_OPEN)
-          throw new DelimitedFault(line, 'A quotation mark opens here and is not closed.');
+        if (rest.length > LONGEST_ROW) throw openQuote(rest);
         return [];
       }
-      rest = ready.slice(cut + 1) + held;
-      return parse(whole);
+      rest = rest.slice(cut + 1);
+      const rows = parse(whole);
+      if (rest.length > LONGEST_ROW)
+        throw new DelimitedFault(
+          line,
+          'This line has over a million characters and no end. Rows stand on lines of their own.',
+        );
+      return rows;
     },
     end() {
       const last = rest;
       rest = '';
-      if (countOf(last, '"') % 2 === 1)
-        throw new DelimitedFault(line, 'A quotation mark opens here and is not closed.');
-      return parse(last.replace(/\r$/, ''));
+      half = '';
+      if (countOf(last, '"') % 2 === 1) throw openQuote(last);
+      return parse(last);
     },
+    line: () => line,
     dialect: () => dialect ?? { delimiter: ',', decimalComma: false },
   };
 }

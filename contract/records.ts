@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { CONFIGURATIONS, STACK_METHODS, STACK_PLACES } from '#core/basis.ts';
 import { CLAIMED_QUANTITIES } from '#core/claim.ts';
+import { readClaimFigure } from '#core/claim-text.ts';
 import {
   MEASURED_QUANTITIES,
   type MeasuredQuantityId,
@@ -16,8 +17,8 @@ import { TERM_KINDS } from '#core/uncertainty.ts';
 import { QUANTITY_KINDS } from '#core/units.ts';
 import { degreesOfFreedom } from './calculation.ts';
 
-/** Identifiers are UUIDv7, made by whoever creates the thing. */
-export const id = z.uuidv7('an id is a UUID of version 7');
+/** Identifiers are UUIDv7, made by whoever creates the thing; one in capitals is the same. */
+export const id = z.uuidv7('an id is a UUID of version 7').toLowerCase();
 
 export const words = (most: number, what: string) =>
   z
@@ -27,10 +28,26 @@ export const words = (most: number, what: string) =>
     .max(most, `${what} is longer than ${most} characters`);
 export const remark = (most = 500) => z.string().trim().max(most).default('');
 const day = z.iso.date('a date is written 2026-03-14').nullable().default(null);
-export const moment = z.iso.datetime({
-  offset: true,
-  message: 'a time is written 2026-03-14T09:30:00Z',
-});
+/** The years in which a shoe can have been measured with this bench. */
+const FIRST_YEAR = 2000;
+const LAST_YEAR = 2099;
+
+/** UTC with milliseconds, so that moments compare as text; what is no time stays as it is. */
+function writeUtc(text: string): string {
+  const at = new Date(text);
+  return Number.isNaN(at.getTime()) ? text : at.toISOString();
+}
+
+/** A moment, with its zone; inside the border it is UTC with milliseconds. */
+export const moment = z.iso
+  .datetime({ offset: true, message: 'a time is written 2026-03-14T09:30:00Z' })
+  .overwrite(writeUtc)
+  .refine(
+    (text) => Number(text.slice(0, 4)) >= FIRST_YEAR && Number(text.slice(0, 4)) <= LAST_YEAR,
+    {
+      message: `a time lies between ${FIRST_YEAR} and ${LAST_YEAR}`,
+    },
+  );
 
 /** A lab's own quantity: `own-` and a word of its name. */
 export const OWN_QUANTITY = /^own-[a-z0-9][a-z0-9-]{0,39}$/;
@@ -142,6 +159,30 @@ export const claimFields = z.object({
   source: remark(200).describe('box, web page, letter …'),
 });
 
+/** Two readings of one text agree but for what binary fractions leave over. */
+const isSame = (a: number, b: number) => Math.abs(a - b) <= 1e-6 * Math.max(1, Math.abs(b));
+
+/** A claim as it comes in: what was typed is read again, and must give the figure beside it. */
+export const newClaim = claimFields.superRefine(
+  ({ quantity, typed, value, halfWidth }, context) => {
+    const read = readClaimFigure(quantity, typed);
+    const issue = (path: string, message: string) =>
+      context.addIssue({ code: 'custom', path: [path], message });
+    if (!read)
+      issue(
+        'typed',
+        `“${typed.slice(0, 40)}” is no figure of ${quantity}; 31 mm would be, or 10.9 oz`,
+      );
+    else if (!isSame(value, read.value))
+      issue('value', `“${typed}” stands for ${read.value}, not ${value}`);
+    else if (!isSame(halfWidth, read.halfWidth))
+      issue(
+        'halfWidth',
+        `half the last digit of “${typed}” is ${read.halfWidth}, not ${halfWidth}`,
+      );
+  },
+);
+
 export const claim = claimFields.extend({ withdrawn: z.string().nullable() });
 
 export const reportedFields = z.object({
@@ -161,7 +202,7 @@ export const receipt = z.object({
   model: z.object({ id, name: words(80, 'the model') }),
   edition: editionFields.extend({ id }),
   pair: pairFields.extend({ id }),
-  claims: z.array(claimFields).max(24).default([]),
+  claims: z.array(newClaim).max(24).default([]),
 });
 export type Receipt = z.input<typeof receipt>;
 
@@ -171,6 +212,8 @@ export const pairEdit = pairFields.extend({
 
 const reasonable = (what: string) => z.number().nonnegative(`${what} is not negative`).max(1e6);
 
+const isPort = (text: string) => Number(text) >= 1 && Number(text) <= 65_535;
+
 /** `stand-in` for the simulated gauge of that name, or the address of a gauge on the network. */
 export const connection = z
   .string()
@@ -179,7 +222,10 @@ export const connection = z
   .regex(
     /^$|^stand-in$|^(?:[A-Za-z0-9.-]+|\[[0-9a-fA-F:]+\]):\d{1,5}$/,
     'a connection is empty (typed by hand), stand-in, or host:port such as 127.0.0.1:4641',
-  );
+  )
+  .refine((text) => !text.includes(':') || isPort(text.slice(text.lastIndexOf(':') + 1)), {
+    message: 'a port lies between 1 and 65535',
+  });
 
 export const instrumentFields = z.object({
   name: words(40, 'the name').refine((name) => !/[,;]/.test(name), {
@@ -394,6 +440,11 @@ export const sessionTerms = z.object({
   wornKm: z.number().nonnegative().max(20_000),
 });
 
+/** Terms as they are changed: of the version that was read. */
+export const sessionTermsEdit = sessionTerms.extend({
+  version: z.number().int().describe('the version that was read; another is answered 409'),
+});
+
 export const sessionFields = z.object({
   id,
   pairId: id,
@@ -405,6 +456,7 @@ export const sessionFields = z.object({
 const sessionNote = z.object({ id, text: words(1000, 'the note'), at: moment });
 export const newNote = sessionNote;
 export const session = sessionFields.extend({
+  version: z.number().int().describe('grows as the terms are changed'),
   finishedAt: moment.nullable(),
   readings: z.array(reading),
   notes: z.array(sessionNote),

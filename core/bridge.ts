@@ -1,4 +1,5 @@
 /** Two methods, gauges or labs on the same shoes: is there a conversion, and how sure is it? */
+import { extent } from 'd3-array';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import type { Conversion } from './conversions.ts';
 import { tQuantile } from './distributions.ts';
@@ -143,7 +144,7 @@ export function bridgeMethods(
   const a = shoes.map((one) => one.a);
   const b = shoes.map((one) => one.b);
   const agreement = limitsOfAgreement(shoes.map((one) => one.b - one.a));
-  const [least, most] = [Math.min(...a), Math.max(...a)];
+  const [least, most] = extent(a) as [number, number];
   const flat = most - least <= 2 * agreement.sd;
   const deming: DemingFit = flat
     ? {

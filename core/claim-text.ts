@@ -117,6 +117,23 @@ function readPiece(piece: string, into: ClaimText): void {
 }
 
 /**
+ * Reads one figure as it is kept with a claim, back to its value: what is typed and what is stored
+ * must agree.
+ *
+ * @param typed as `readClaims` writes it: `8 mm drop`, `10.65 oz`, `21.3 oz a pair`
+ * @returns value and half the last digit, of one shoe, in mm or g; undefined where it is no figure
+ * @example readClaimFigure('mass', '21.3 oz a pair')?.value // 301.92…
+ */
+export function readClaimFigure(
+  quantity: StatedFigure['quantity'],
+  typed: string,
+): Pick<StatedFigure, 'value' | 'halfWidth'> | undefined {
+  const plain = typed.trim().replace(/\s+drop$/, '');
+  const figure = quantity === 'mass' ? massFigure(plain) : lengthFigure(quantity, plain);
+  return figure && !('help' in figure) ? figure : undefined;
+}
+
+/**
  * Where one line of claims parts: a comma between digits is a decimal mark, anywhere else it parts
  * two figures; words of the basis may follow a figure without a mark.
  */

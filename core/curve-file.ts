@@ -29,9 +29,30 @@ const LEAST_BEND_DEG = 2;
 const MOST_BEND_DEG = 180;
 
 export interface CurveFile {
+  /** As taken: both directions, where the fixture ran both ways. */
   curve: Curve;
-  /** Seconds, where the file has them. */
-  time?: Float64Array;
+  /** Seconds, where the file or the fixture has them. */
+  time?: Float64Array | undefined;
+}
+
+/** Characters of a file that are written at a time. */
+const PIECE = 1 << 20;
+
+/**
+ * The samples of a curve as the pieces of a file that `curveReader` reads back to the same samples.
+ * @example writeCurveFile({ curve, time }, traits).join('') // "time_s,angle_deg,moment_nm\n0,…"
+ */
+export function writeCurveFile({ curve, time }: CurveFile, traits: CurveTraits): string[] {
+  const signals = traits.x === 'angle' ? 'angle_deg,moment_nm' : 'displacement_mm,force_n';
+  const pieces: string[] = [];
+  let piece = `${time ? 'time_s,' : ''}${signals}\n`;
+  for (let i = 0; i < curve.x.length; i++) {
+    piece += `${time ? `${time[i]},` : ''}${curve.x[i]},${curve.y[i]}\n`;
+    if (piece.length < PIECE) continue;
+    pieces.push(piece);
+    piece = '';
+  }
+  return [...pieces, piece];
 }
 
 export type CurveReading =

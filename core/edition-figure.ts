@@ -1,4 +1,5 @@
 /** From pairs to the edition: what may be said of the model, not of these shoes. */
+import { max } from 'd3-array';
 import { sampleStandardDeviation, sum } from 'simple-statistics';
 import type { Basis } from './basis.ts';
 import type { Conversions } from './conversions.ts';
@@ -105,7 +106,7 @@ export function editionOfPairs(
 ): EditionFigure {
   const figures = pairs.map((pair) => pair.figure);
   const average = meanFigure(figures, { pairs: figures.length });
-  const pairU = Math.max(...figures.map(figureExpanded));
+  const pairU = max(figures, figureExpanded) ?? 0;
   const spread = spreadTerm(figures, quantity, editionId, pooled, catalogue);
   if (!spread)
     return {

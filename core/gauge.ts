@@ -1,4 +1,6 @@
 /** An instrument at the time of a reading: resolution, the calibration in force, and whether it was due. */
+import type { QuantityDefinition } from './quantity.ts';
+import type { ToolName } from './tools.ts';
 import { findUnit } from './units.ts';
 
 /** A calibration of an instrument, in the instrument's own unit. */
@@ -69,4 +71,19 @@ export function gaugeTraits(instrument: RecordedInstrument, takenAt: string): Ga
   if (calibration && calibration.dueOn < takenAt.slice(0, 10))
     traits.overdue = `${instrument.name}: calibration due ${calibration.dueOn}`;
   return traits;
+}
+
+/**
+ * Why an instrument cannot have read a quantity, in words; undefined where it can: it speaks a unit
+ * of that kind, or is the tool that the quantity is taken with.
+ * @example instrumentFault({ name: 'Scale', kind: 'scale', unit: 'g' }, QUANTITIES['heel-stack'])
+ */
+export function instrumentFault(
+  instrument: { name: string; kind: ToolName; unit: string },
+  quantity: Pick<QuantityDefinition, 'name' | 'kind' | 'tool'>,
+): string | undefined {
+  const { name, kind, unit } = instrument;
+  if (kind === quantity.tool || findUnit(unit, quantity.kind)?.kind === quantity.kind)
+    return undefined;
+  return `${name} reads in ${unit}, which is no unit of ${quantity.name.toLowerCase()}: it is taken with a ${quantity.tool}.`;
 }

@@ -1,4 +1,5 @@
 /** When repeats agree and what to take next (ISO 5725-6). */
+import { max, min } from 'd3-array';
 import { mean, median, sampleStandardDeviation } from 'simple-statistics';
 
 /**
@@ -74,7 +75,7 @@ export function allowedRange(n: number, repeatabilitySd: number): number {
 export function decideRepeats(values: readonly number[], repeatabilitySd: number): RepeatsDecision {
   const n = values.length;
   const allowed = allowedRange(n, repeatabilitySd);
-  const range = Math.max(...values) - Math.min(...values);
+  const range = (max(values) ?? 0) - (min(values) ?? 0);
   // Readings on a tenth of a millimetre are not exact in binary; a range at the limit is within it.
   if (range <= allowed * (1 + 1e-9) + 1e-12)
     return { action: 'mean', result: mean([...values]), range, allowed };

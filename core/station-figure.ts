@@ -1,4 +1,5 @@
 /** One side, one station: from its readings to a figure. */
+import { max } from 'd3-array';
 import { mean, median, sampleStandardDeviation } from 'simple-statistics';
 import type { Basis } from './basis.ts';
 import type { Doubt, Figure } from './figure.ts';
@@ -172,7 +173,7 @@ export function stationFigure(station: Station): Figure | undefined {
   const fixed = describeQuantity(quantity, catalogue).fixedReadings !== undefined;
   const centre = fixed ? fixedCentre(values, repeatability) : centreOf(values, repeatability);
   if (!centre) return undefined;
-  const resolution = Math.max(...readings.map((reading) => reading.gauge.resolution));
+  const resolution = max(readings, (reading) => reading.gauge.resolution) ?? 0;
   const at = `${sessionId}:${quantity}:${side}`;
   const scatterTerm: UncertaintyTerm = {
     key: `readings:${at}`,

@@ -75,8 +75,11 @@ export function measureFullBench(
               window: definition.curve.window,
             },
             {
-              x: Float64Array.from(samples, (sample) => sample.x),
-              y: Float64Array.from(samples, (sample) => sample.y),
+              curve: {
+                x: Float64Array.from(samples, (sample) => sample.x),
+                y: Float64Array.from(samples, (sample) => sample.y),
+              },
+              time: Float64Array.from(samples, (sample) => sample.seconds),
             },
           );
           continue;

@@ -27,10 +27,20 @@ const CONNECT_MS = 3000;
 const FORGET_MS = 60_000;
 /** Names that one line may say within that time; a bridge of real gauges has a handful. */
 const MOST_NAMES = 200;
+/** Quantities that one gauge may say at a time; a room sensor has two. */
+const MOST_QUANTITIES = 40;
+/** Samples of one run that are held between two tellings. */
+const MOST_SAMPLES = 20_000;
+
+/** This machine by its names: gauges there are dialled without being asked about. */
+const THIS_MACHINE = /^(?:localhost|127(?:\.\d{1,3}){3}|\[::1\])$/i;
+const hostOf = (address: string) => address.slice(0, address.lastIndexOf(':'));
 
 export interface DriverOptions {
   /** Address of a stand-in by the name of its instrument; undefined: none runs. */
-  standIn?: (name: string) => string | undefined;
+  standIn?: ((name: string) => string | undefined) | undefined;
+  /** Hosts besides this machine that may be dialled; any other address is not. */
+  hosts?: readonly string[];
   now?: () => number;
 }
 
@@ -68,6 +78,9 @@ export function createGaugeDriver(options: DriverOptions = {}): GaugeFeed {
     if (connection !== 'stand-in') return connection;
     return options.standIn?.(name) ?? '';
   }
+
+  const mayDial = (address: string) =>
+    THIS_MACHINE.test(hostOf(address)) || (options.hosts ?? []).includes(hostOf(address));
 
   function drop(line: Line, fault: string): void {
     line.socket?.destroy();
@@ -130,6 +143,7 @@ export function createGaugeDriver(options: DriverOptions = {}): GaugeFeed {
       const figures: Heard['figures'] = byAddress.get(address)?.figures ?? new Map();
       for (const [quantity, { at }] of figures)
         if (now() - at > CONFLICT_MS) figures.delete(quantity);
+      if (!figures.has(said.quantity) && figures.size >= MOST_QUANTITIES) return;
       figures.set(said.quantity, { value: said.value, unit: said.unit, at: now() });
       byAddress.set(address, { reading: said, at: now(), figures });
       heard.set(key, byAddress);
@@ -140,7 +154,7 @@ export function createGaugeDriver(options: DriverOptions = {}): GaugeFeed {
     const { quantity } = said;
     const run = samples.get(key) ?? { quantity, samples: [], ended: false };
     if (said.kind === 'end') run.ended = true;
-    else {
+    else if (run.samples.length < MOST_SAMPLES) {
       const { seconds, x, xUnit, y, yUnit } = said;
       run.samples.push({ seconds, x, xUnit, y, yUnit });
     }
@@ -167,6 +181,12 @@ export function createGaugeDriver(options: DriverOptions = {}): GaugeFeed {
       ),
     };
     const { name } = instrument;
+    if (address !== '' && !mayDial(address))
+      return {
+        ...base,
+        state: 'lost',
+        says: `${name} is at ${address}, which is not dialled unasked. Start Emvex with EMVEX_GAUGE_HOSTS=${hostOf(address)} to allow it, or type the figure.`,
+      };
     if (!line?.connected)
       return {
         ...base,
@@ -251,7 +271,9 @@ export function createGaugeDriver(options: DriverOptions = {}): GaugeFeed {
   return {
     watch(instruments) {
       watched = instruments.filter(({ connection }) => connection !== '');
-      const wanted = new Set(watched.map(addressOf).filter((address) => address !== ''));
+      const wanted = new Set(
+        watched.map(addressOf).filter((address) => address !== '' && mayDial(address)),
+      );
       for (const [address, line] of lines) {
         if (wanted.has(address)) continue;
         lines.delete(address);

@@ -1,6 +1,6 @@
 /** `npm run bench`, with `-- --json` for programs. */
 import { existsSync } from 'node:fs';
-import { buildPages } from './build.mjs';
+import { buildApp } from './build.mjs';
 import { browserPaths, findProgram } from './debian.mjs';
 import { installPackages } from './install.mjs';
 
@@ -18,7 +18,6 @@ const needed = [
   ),
 ];
 if (needed.includes(undefined)) process.exit(1);
-buildPages();
-const { register } = await import('tsx/esm/api');
-register();
-await import('../bench/run.ts');
+await buildApp();
+const { runSource } = await import('./source.mjs');
+await runSource('bench/run.ts');

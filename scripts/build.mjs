@@ -1,41 +1,77 @@
-/** Builds the pages where a source has changed since the last build. */
+/** Builds the pages and the server, each where a source of it has changed since its last build. */
+import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT, run } from './install.mjs';
+import { ROOT } from './install.mjs';
 
-const PAGES = join(ROOT, 'dist', 'web');
-const STAMP = join(ROOT, 'dist', '.emvex-sources');
-const SOURCES = ['core', 'contract', 'web', 'package-lock.json', 'vite.config.ts'];
+const SHARED = ['core', 'contract', 'package-lock.json'];
+const BUILDS = [
+  { name: 'web', config: 'vite.config.ts', sources: ['web'] },
+  {
+    name: 'server',
+    config: 'vite.server.config.ts',
+    sources: ['server', 'instruments', 'demo', 'package.json'],
+  },
+].map((build) => ({
+  ...build,
+  folder: join(ROOT, 'dist', build.name),
+  stamp: join(ROOT, 'dist', `.${build.name}-sources`),
+}));
 
 function filesUnder(path) {
-  const entries = readdirSync(path, { withFileTypes: true });
-  return entries.flatMap((entry) => {
+  return readdirSync(path, { withFileTypes: true }).flatMap((entry) => {
     const inner = join(path, entry.name);
     return entry.isDirectory() ? filesUnder(inner) : [inner];
   });
 }
 
-function hashSources() {
+function hashSources({ sources, config }) {
   const hash = createHash('sha256');
-  for (const source of SOURCES) {
+  for (const source of [...SHARED, ...sources, config]) {
     const path = join(ROOT, source);
     const files = source.includes('.') ? [path] : filesUnder(path).sort();
-    for (const file of files) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
+    for (const file of files)
+      if (!/[.]test[.]tsx?$/.test(file))
+        hash.update(file.slice(ROOT.length)).update(readFileSync(file));
   }
   return hash.digest('hex');
 }
 
-/** Brings dist/web up to date; answers with its folder. */
-export function buildPages() {
-  const sources = hashSources();
-  const current = existsSync(STAMP) && readFileSync(STAMP, 'utf8') === sources;
-  if (!current || !existsSync(join(PAGES, 'index.html'))) {
-    console.log('Building the pages …');
-    // In a process of its own: a server would hold what the build took for as long as it runs.
-    const vite = join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js');
-    if (run(process.execPath, [vite, 'build', '--logLevel', 'warn']) !== 0) process.exit(1);
-    writeFileSync(STAMP, sources);
-  }
-  return PAGES;
+/** Builds in a process of its own: a server would hold what the build took for as long as it runs. */
+function build({ name, config, stamp }, sources) {
+  console.log(`Building the ${name === 'web' ? 'pages' : 'server'} …`);
+  rmSync(stamp, { force: true });
+  const vite = join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js');
+  const child = spawn(process.execPath, [vite, 'build', '--config', config, '--logLevel', 'warn'], {
+    cwd: ROOT,
+    stdio: 'inherit',
+    // Answers kept in a browser by another build are not read.
+    env: { ...process.env, EMVEX_BUILD: sources.slice(0, 16) },
+  });
+  return new Promise((resolve, reject) => {
+    child.on('error', reject);
+    child.on('exit', (code) => {
+      if (code !== 0) reject(new Error(`the build of ${name} ended with ${code}`));
+      else resolve(writeFileSync(stamp, sources));
+    });
+  });
 }
+
+/** Brings dist/web and dist/server up to date; answers with the folder of the pages. */
+export async function buildApp() {
+  await Promise.all(
+    BUILDS.map((one) => {
+      const sources = hashSources(one);
+      const current =
+        existsSync(one.folder) &&
+        existsSync(one.stamp) &&
+        readFileSync(one.stamp, 'utf8') === sources;
+      return current ? undefined : build(one, sources);
+    }),
+  );
+  return BUILDS[0].folder;
+}
+
+/** A module of the built server. */
+export const builtServer = (name) => import(new URL(`../dist/server/${name}.js`, import.meta.url));

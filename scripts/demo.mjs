@@ -1,5 +1,6 @@
 /** `npm run demo`: the scenario, in a database of its own. `-- --fresh` makes it anew. */
 import { join } from 'node:path';
+import { builtServer } from './build.mjs';
 import { ROOT } from './install.mjs';
 import { serve } from './serve.mjs';
 import { startStandInProcess } from './stand-ins.mjs';
@@ -11,7 +12,7 @@ await serve({
   demo: true,
   standIns: startStandInProcess,
   prepare: async () => {
-    const { prepareDemo } = await import('../demo/prepare.ts');
+    const { prepareDemo } = await builtServer('demo-book');
     const today = new Date().toISOString().slice(0, 10);
     if (prepareDemo(database, today, process.argv.includes('--fresh')))
       console.log('Demo scenario loaded: Marlpit Walking Post.');

@@ -1,22 +1,24 @@
 /** `npm run gauges`: the simulated gauges alone, on fixed ports, until Ctrl-C. */
+import { buildApp, builtServer } from './build.mjs';
 import { installPackages } from './install.mjs';
 
 const FIRST_PORT = 4641;
 
-installPackages();
-const { register } = await import('tsx/esm/api');
-register();
-const { startStandIns } = await import('../demo/stand-ins.ts');
+// `--free` takes free ports: that is how the demo, which is built by then, starts them.
+const free = process.argv.includes('--free');
+if (!free) {
+  installPackages();
+  await buildApp();
+}
+const { startStandIns } = await builtServer('stand-ins');
 try {
-  // `--free` takes free ports: that is how the demo starts them.
-  const free = process.argv.includes('--free');
   const standIns = await startStandIns(
     free ? 0 : Number(process.env.GAUGE_PORT ?? FIRST_PORT),
     process.env.EMVEX_STEADY_GAUGES !== '1',
   );
   for (const { name, port } of standIns) console.log(`gauge ${name} at 127.0.0.1:${port}`);
   console.log('ready');
-  const end = () => Promise.all(standIns.map((one) => one.close())).then(() => process.exit(0));
+  const end = () => Promise.all(standIns.map((gauge) => gauge.close())).then(() => process.exit(0));
   process.on('SIGINT', end);
   process.on('SIGTERM', end);
   // Started by the demo, it ends with it.

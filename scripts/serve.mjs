@@ -1,7 +1,7 @@
 /** Serves one database until Ctrl-C, which closes it cleanly. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildPages } from './build.mjs';
+import { buildApp, builtServer } from './build.mjs';
 import { installPackages, ROOT } from './install.mjs';
 
 const DEFAULT_PORT = 4620;
@@ -14,24 +14,28 @@ function portFrom(text) {
   process.exit(1);
 }
 
+/** Hosts, besides this machine, whose gauges may be dialled. */
+const gaugeHosts = () =>
+  (process.env.EMVEX_GAUGE_HOSTS ?? '').split(',').flatMap((host) => host.trim() || []);
+
 /** Installs and builds what is not current, prepares the database, and serves it. */
 export async function serve({ database, demo, prepare, standIns }) {
   const port = portFrom(process.env.PORT);
   installPackages();
-  const pages = buildPages();
+  const pages = await buildApp();
   // Gauges come up beside the server.
   const starting = standIns?.();
   starting?.catch(() => undefined);
-  const { register } = await import('tsx/esm/api');
-  register();
-  const { startServer, StartRefusal } = await import('../server/start.ts');
-  const { DatabaseRefusal } = await import('../server/store/database.ts');
-  const { createGaugeDriver } = await import('../instruments/driver.ts');
+  const [{ StartRefusal, startServer }, { createGaugeDriver }, { openLog }] = await Promise.all(
+    ['start', 'gauge-driver', 'log'].map(builtServer),
+  );
+  let simulated;
   try {
     if (prepare) await prepare();
     const { version } = JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8'));
-    const simulated = await starting;
-    const gauges = createGaugeDriver(simulated ? { standIn: simulated.addressOf } : {});
+    simulated = await starting;
+    const gauges = createGaugeDriver({ standIn: simulated?.addressOf, hosts: gaugeHosts() });
+    const log = openLog(process.env.EMVEX_LOG);
     const { address, stop } = await startServer({
       database,
       port,
@@ -39,28 +43,26 @@ export async function serve({ database, demo, prepare, standIns }) {
       version,
       demo,
       gauges,
-    }).catch((error) => {
-      simulated?.stop();
-      throw error;
+      log,
     });
     console.log(
       `Emvex${demo ? ', with the demo scenario,' : ''} is at ${address}  (Ctrl-C stops it)`,
     );
     console.log(`Database: ${database}`);
     let stopping = false;
-    const end = () => {
+    const end = async () => {
       if (stopping) return;
       stopping = true;
       simulated?.stop();
-      stop().then(() => {
-        console.log('\nStopped; the database is closed.');
-        process.exit(0);
-      });
+      const fault = await stop();
+      console.log(fault ? `\nStopped. ${fault}` : '\nStopped; the database is closed.');
+      process.exit(fault ? 1 : 0);
     };
     process.on('SIGINT', end);
     process.on('SIGTERM', end);
   } catch (error) {
-    if (!(error instanceof StartRefusal || error instanceof DatabaseRefusal)) throw error;
+    simulated?.stop();
+    if (!(error instanceof StartRefusal)) throw error;
     console.error(error.message);
     process.exit(1);
   }

@@ -289,49 +289,6 @@ describe('a full disk', () => {
   });
 });
 
-describe('the database file', () => {
-  let folder: string;
-  beforeEach(() => {
-    folder = mkdtempSync(join(tmpdir(), 'emvex-'));
-  });
-  afterEach(() => rmSync(folder, { recursive: true }));
-  const file = () => join(folder, 'book.db');
-
-  it('refuses a damaged file and says how to restore the backup', () => {
-    openDatabase(file(), '2026-03-01').close();
-    openDatabase(file(), '2026-03-02').close();
-    expect(readdirSync(join(folder, 'backups'))).toEqual(['book-2026-03-02.db']);
-    writeFileSync(file(), 'this is no database at all, '.repeat(400));
-    expect(() => openDatabase(file(), '2026-03-03')).toThrow(
-      /damaged[\s\S]*cp ".*book-2026-03-02.db"/,
-    );
-    copyFileSync(join(folder, 'backups', 'book-2026-03-02.db'), file());
-    openDatabase(file(), '2026-03-03').close();
-  });
-  it('refuses a newer database and changes nothing', () => {
-    openDatabase(file(), '2026-03-01').close();
-    const newer = new Database(file());
-    newer.pragma('user_version = 999');
-    newer.close();
-    expect(() => openDatabase(file(), '2026-03-01')).toThrow(/newer Emvex/);
-  });
-  it('brings a file without its tables to the current version', () => {
-    const older = new Database(file());
-    older.exec('CREATE TABLE old (x); PRAGMA user_version = 0;');
-    older.close();
-    openDatabase(file(), '2026-03-01').close();
-    expect(existsSync(file())).toBe(true);
-    const db2 = new Database(file());
-    expect(Number(db2.pragma('user_version', { simple: true }))).toBeGreaterThan(0);
-    db2.close();
-  });
-  it('keeps the last ten daily backups', () => {
-    for (let day = 1; day <= 14; day++)
-      openDatabase(file(), `2026-03-${String(day).padStart(2, '0')}`).close();
-    expect(readdirSync(join(folder, 'backups'))).toHaveLength(10);
-  });
-});
-
 describe('calculations', () => {
   it.each(CALCULATIONS.map((entry) => [entry.name, entry] as const))(
     '%s works on its own example and answers as its schema says',

@@ -1,18 +1,19 @@
 /** Wires guard, contract, calculations and pages into one Express application. */
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import compression from 'compression';
 import express, { type Express } from 'express';
-import packedFiles from 'express-static-gzip';
 import helmet from 'helmet';
 import { v7 as newId } from 'uuid';
+import { filePath } from '#contract/file-endpoints.ts';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
+
 import { mountEndpoints } from './endpoint.ts';
 import { guardHost } from './guard.ts';
 import { importJobs } from './imports.ts';
+import { describeFault, type Log, logRequests, silentLog } from './log.ts';
 import { labKnowledge, refreshStale } from './measured-pairs.ts';
 import { describeApi } from './openapi.ts';
-import { photographFiles, photographFolder } from './photographs.ts';
+import { photographFiles } from './photographs.ts';
 import { problemHandler, Refusal } from './problems.ts';
 import { mountCalculations } from './routes/calculations.ts';
 import { mountFiles } from './routes/files.ts';
@@ -25,7 +26,11 @@ import { sessionRoutes } from './routes/sessions.ts';
 import { sheetRoutes } from './routes/sheets.ts';
 import { studyRoutes } from './routes/studies.ts';
 import type { Db } from './store/database.ts';
+import { photographFolder } from './store/photograph-folder.ts';
 import { openStores } from './stores.ts';
+
+/** Addresses whose answers take as long as a file, or as a page stays open. */
+const UNTIMED = (['importReadings', 'exportReadings', 'liveGauges'] as const).map(filePath);
 
 const LARGEST_BODY = '1mb';
 /** A study of 100,000 readings, for a calculation without a record. */
@@ -41,7 +46,17 @@ export interface AppOptions {
   now?: () => string;
   /** Gauges that are read live; left out: none. */
   gauges?: GaugeFeed;
-  log?: (error: unknown) => void;
+  log?: Log;
+}
+
+export interface BenchApp {
+  app: Express;
+  /** True while a file of readings is read. */
+  importing: () => boolean;
+  /** From here on every change is refused, in these words. */
+  shut: (words: string) => void;
+  /** Ends what runs beside the requests. */
+  close: () => void;
 }
 
 const protection = helmet({
@@ -68,22 +83,25 @@ const protection = helmet({
 function servePages(app: Express, pages: string): void {
   app.use(
     '/assets',
-    // As the build packed them; what it did not pack goes through `compression`.
-    packedFiles(join(pages, 'assets'), {
-      enableBrotli: true,
-      orderPreference: ['br'],
+    // Named by their content, and not packed: packing costs more than it saves on one machine.
+    express.static(join(pages, 'assets'), {
       index: false,
-      serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+      etag: false,
+      immutable: true,
+      maxAge: '1y',
+      fallthrough: false,
     }),
   );
-  app.use(express.static(pages, { index: false, maxAge: 0 }));
+  app.use(express.static(pages, { index: false, etag: false, maxAge: 0 }));
   app.get(/^\/(?!api\/|assets\/)/, (_request, response) => {
-    response.set('Cache-Control', 'no-cache').sendFile('index.html', { root: pages });
+    response
+      .set('Cache-Control', 'no-cache')
+      .sendFile('index.html', { root: pages, dotfiles: 'allow', etag: false });
   });
 }
 
-export function createApp(options: AppOptions): Express {
-  const { db, version, demo = false, pages, gauges, log = console.error } = options;
+export function createApp(options: AppOptions): BenchApp {
+  const { db, version, demo = false, pages, gauges, log = silentLog() } = options;
   const now = options.now ?? (() => new Date().toISOString());
   const stores = openStores(db);
   const knowledge = labKnowledge(stores);
@@ -91,11 +109,11 @@ export function createApp(options: AppOptions): Express {
   const pictures = photographFiles(photographFolder(db.name));
   const watchInstruments = () => gauges?.watch(stores.instruments.all());
   watchInstruments();
-  refreshStale(stores).catch(log);
+  refreshStale(stores, log).catch((error) => log.error(describeFault(error), 'refresh failed'));
   const app = express();
   app.disable('x-powered-by');
-  app.set('etag', 'weak');
-  app.use(guardHost, protection, compression());
+  app.set('etag', false);
+  app.use(logRequests(log, UNTIMED), guardHost, protection);
   app.use('/api/calc', express.json({ limit: LARGEST_CALCULATION }));
   app.use('/api', express.json({ limit: LARGEST_BODY }), (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
@@ -108,9 +126,9 @@ export function createApp(options: AppOptions): Express {
   mountCalculations(app);
   mountEndpoints(
     app,
-    { changes: stores.changes, now, busy: imports.isWriting },
+    { changes: stores.changes, now, requireFree: imports.requireFree },
     {
-      health: () => ({ ok: true, version, demo }),
+      health: () => ({ ok: true, version, demo, trouble: stores.changes.whyShut() }),
       ...labRoutes(stores, knowledge, newId, watchInstruments),
       ...pairRoutes(stores),
       ...sessionRoutes(stores),
@@ -121,7 +139,7 @@ export function createApp(options: AppOptions): Express {
     },
   );
   mountFiles(app, db, stores, imports, now, log);
-  mountPhotographs(app, stores, pictures, now);
+  mountPhotographs(app, stores, pictures, now, imports.requireFree);
   mountReturnNote(app, stores);
   mountGauges(app, gauges);
   app.use('/api', (request) => {
@@ -129,5 +147,10 @@ export function createApp(options: AppOptions): Express {
   });
   if (pages && existsSync(join(pages, 'index.html'))) servePages(app, pages);
   app.use(problemHandler(log));
-  return app;
+  return {
+    app,
+    importing: imports.isRunning,
+    shut: stores.changes.shut,
+    close: pictures.close,
+  };
 }

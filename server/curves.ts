@@ -2,6 +2,7 @@
 import type { Reading } from '#contract/records.ts';
 import { analyseCurve, orientCurve } from '#core/curve-analysis.ts';
 import type { Curve } from '#core/curve-cycles.ts';
+import type { CurveFile } from '#core/curve-file.ts';
 import { describeQuantity, type QuantityId } from '#core/quantities.ts';
 import { Refusal, wrongValue } from './problems.ts';
 import type { CurveFields } from './store/curves.ts';
@@ -35,12 +36,12 @@ export interface CurveDraft extends CurveFields {
 }
 
 /** Stores a curve and the reading it gives, or neither. */
-export function recordCurve(stores: Stores, draft: CurveDraft, curve: Curve): Reading {
+export function recordCurve(stores: Stores, draft: CurveDraft, file: CurveFile): Reading {
   stores.sessions.byId(draft.sessionId);
   describeQuantity(draft.quantity, stores.lab.catalogue());
-  const stiffness = stiffnessOf(stores, draft.quantity, curve, draft.window);
+  const stiffness = stiffnessOf(stores, draft.quantity, file.curve, draft.window);
   const { readingId, window, temperatureC, humidityPct, ...fields } = draft;
-  stores.curves.add(fields, curve);
+  stores.curves.add(fields, file);
   return stores.sessions.recordCurve(
     fields,
     {
@@ -63,7 +64,7 @@ export function windowCurve(
   curveId: string,
   wanted: { readingId: string; window: readonly [number, number]; reason: string; takenAt: string },
 ): Reading {
-  const { curve, ...fields } = stores.curves.byId(curveId);
+  const { curve, time: _, ...fields } = stores.curves.byId(curveId);
   const standing = stores.sessions
     .ofSession(fields.sessionId)
     .find((one) => one.curveId === curveId && one.supersededBy === null && one.voided === null);

@@ -28,8 +28,8 @@ export type Handlers = { [N in PathName]: (call: Call<N>) => AnswerOf<N> };
 interface Wiring {
   changes: ChangeStore;
   now: () => string;
-  /** True while a file is being written: other changes are asked to come again. */
-  busy: () => boolean;
+  /** Refuses a change while a file is being written: it is asked to come again. */
+  requireFree: () => void;
 }
 
 export function changeId(request: Request): string {
@@ -62,8 +62,7 @@ function respond(wiring: Wiring, name: PathName, handler: (call: never) => unkno
       throw new Refusal(415, 'Send the change as JSON (content type application/json).');
     const body = endpoint.body?.parse(request.body);
     const now = wiring.now();
-    if (writes && wiring.busy())
-      throw new Refusal(503, 'A file of readings is being written. Try again in a moment.');
+    if (writes) wiring.requireFree();
     const person = personCode(request);
     const work = () => handler({ params, query, body, now, person } as never);
     if (!writes) {

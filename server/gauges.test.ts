@@ -44,7 +44,7 @@ const feed: GaugeFeed = {
 };
 
 async function serve(gauges: GaugeFeed | undefined): Promise<void> {
-  const app = createApp({ db, version: 'test', ...(gauges ? { gauges } : {}) });
+  const { app } = createApp({ db, version: 'test', ...(gauges ? { gauges } : {}) });
   server = await new Promise((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
   });

@@ -201,10 +201,14 @@ describe('what is said of a reading and of a sitting', () => {
     const { body } = await read(sessionId, 'heel-stack', 'left', '31.2', 'needle gauge', room);
     expect(body).toMatchObject(room);
     const terms = { configuration: 'insole out', removed: 'laces', conditioned: true, wornKm: 42 };
-    await put(`/api/sessions/${sessionId}/terms`, terms);
+    await put(`/api/sessions/${sessionId}/terms`, { ...terms, version: 1 });
     const [kept] = (await get('/api/pairs/NS-01')).body.sessions;
-    expect(kept).toMatchObject(terms);
-    expect((await get('/api/pairs')).body[0].openSession).toBe('2026-03-01T09:00:00Z');
+    expect(kept).toMatchObject({ ...terms, version: 2 });
+    // Another tab that read the first version is told, and changes nothing.
+    const late = await put(`/api/sessions/${sessionId}/terms`, { ...terms, wornKm: 1, version: 1 });
+    expect(late.status).toBe(409);
+    expect(late.body.detail).toContain('insole out, worn 42 km');
+    expect((await get('/api/pairs')).body[0].openSession).toBe('2026-03-01T09:00:00.000Z');
   });
 });
 

@@ -24,6 +24,7 @@ import {
 } from '#core/quantities.ts';
 import { sessionReadings } from '#core/session-readings.ts';
 import { lastLength } from '#core/size-label.ts';
+import { describeFault, type Log } from './log.ts';
 import type { StoredPair } from './store/pairs.ts';
 import type { Stores } from './stores.ts';
 
@@ -164,10 +165,16 @@ export function summarisePair(
  * Works out again the cached rows that an update or a file left behind, a pair at a time, so that
  * requests in between are answered.
  */
-export async function refreshStale(stores: Stores): Promise<void> {
+export async function refreshStale(stores: Stores, log: Log): Promise<void> {
   const lab = labRecords(stores);
   for (const pairId of stores.pairs.stale()) {
-    stores.changes.quietly(() => summarisePair(stores, pairId, { lab }));
+    try {
+      stores.changes.quietly(() => summarisePair(stores, pairId, { lab }));
+    } catch (error) {
+      // One pair that cannot be summed up, or a moment at which the book is busy, is no reason to
+      // leave the others: it stays marked, and is tried again at the next file or start.
+      log.error({ ...describeFault(error), pairId }, 'the row of a pair could not be worked out');
+    }
     await new Promise((resolve) => setImmediate(resolve));
   }
   stores.changes.touch();

@@ -1,157 +1,139 @@
-/** The OpenAPI page, generated from the contract. */
-import {
-  OpenAPIRegistry,
-  OpenApiGeneratorV31,
-  type RouteConfig,
-} from '@asteasolutions/zod-to-openapi';
+/** The OpenAPI page, written from the contract by Zod's own JSON Schema. */
 import { z } from 'zod';
 import { ENDPOINTS, type Endpoint } from '#contract/api.ts';
 import { CALCULATIONS } from '#contract/calculations.ts';
-import { placement } from '#contract/live-gauges.ts';
-import { photograph } from '#contract/match-records.ts';
+import { FILE_ENDPOINTS, type FileEndpoint } from '#contract/file-endpoints.ts';
 import {
   CHANGE_HEADER,
   FILE_PATHS,
   JSON_TYPE,
   PATHS,
   type PathName,
+  PERSON_HEADER,
   PROBLEM_TYPE,
 } from '#contract/paths.ts';
-import { id, importProgress, importReport, problem, reading } from '#contract/records.ts';
+import { id, problem } from '#contract/records.ts';
 
-const refusals = {
-  default: { description: 'Problem details', content: { [PROBLEM_TYPE]: { schema: problem } } },
-};
+type Schema = Record<string, unknown>;
 
-function route(name: PathName): RouteConfig {
-  const endpoint: Endpoint = ENDPOINTS[name];
-  const [method = '', path = ''] = PATHS[name].split(' ');
-  const writes = method !== 'GET';
+/** Requests are described as they may be sent, answers as they come. */
+function schemaOf(type: z.ZodType, io: 'input' | 'output'): Schema {
+  const { $schema: _, ...schema } = z.toJSONSchema(type, { io, unrepresentable: 'any' });
+  return schema;
+}
+
+function parametersOf(fields: z.ZodObject | undefined, where: 'path' | 'query'): Schema[] {
+  return Object.entries(fields?.shape ?? {}).map(([name, type]) => ({
+    name,
+    in: where,
+    required: where === 'path' || !(type as z.ZodType).safeParse(undefined).success,
+    schema: schemaOf(type as z.ZodType, 'input'),
+  }));
+}
+
+const CHANGE_PARAMETERS: Schema[] = [
+  { name: CHANGE_HEADER, in: 'header', required: true, schema: schemaOf(id, 'input') },
+  {
+    name: PERSON_HEADER,
+    in: 'header',
+    required: false,
+    schema: { type: 'string', maxLength: 20 },
+    description: 'code of the person who makes the change',
+  },
+];
+
+interface Operation {
+  /** Method and path as Express writes them. */
+  address: string;
+  operationId: string;
+  summary: string;
+  description?: string;
+  parameters: Schema[];
+  body?: { type: string; schema: Schema; example?: unknown };
+  answer: { type: string; schema: Schema };
+}
+
+function describe({ operationId, summary, description, parameters, body, answer }: Operation) {
+  const content = (part: { type: string; schema: Schema; example?: unknown }) => ({
+    [part.type]: { schema: part.schema, ...(part.example ? { example: part.example } : {}) },
+  });
   return {
-    method: method.toLowerCase() as RouteConfig['method'],
-    path: path.replace(/:(\w+)/g, '{$1}'),
-    operationId: name,
-    summary: endpoint.summary,
-    request: {
-      ...(endpoint.params ? { params: endpoint.params } : {}),
-      ...(endpoint.query ? { query: endpoint.query } : {}),
-      ...(writes ? { headers: z.object({ [CHANGE_HEADER]: id }) } : {}),
-      ...(endpoint.body ? { body: { content: { [JSON_TYPE]: { schema: endpoint.body } } } } : {}),
-    },
+    operationId,
+    summary,
+    ...(description ? { description } : {}),
+    ...(parameters.length > 0 ? { parameters } : {}),
+    ...(body ? { requestBody: { required: true, content: content(body) } } : {}),
     responses: {
-      200: { description: 'Done', content: { [JSON_TYPE]: { schema: endpoint.answer } } },
-      ...refusals,
+      200: { description: 'Done', content: content(answer) },
+      default: {
+        description: 'Problem details',
+        content: { [PROBLEM_TYPE]: { schema: schemaOf(problem, 'output') } },
+      },
     },
   };
 }
 
-const CSV = 'text/csv';
+const takesChange = (address: string) =>
+  !address.startsWith('GET ') && !address.includes('/api/gauges/');
 
-interface FileRoute {
-  summary: string;
-  body?: { type: string; schema: z.ZodType };
-  answer: { type: string; schema: z.ZodType };
-}
-
-/** Addresses that take or give files and streams; docs/formats.md describes what is in them. */
-const FILE_ROUTES: Record<keyof typeof FILE_PATHS, FileRoute> = {
-  importReadings: {
-    summary: 'Reads a file of readings, whole or not at all; with ?preview=1 it only looks.',
-    body: { type: CSV, schema: z.string() },
-    answer: { type: JSON_TYPE, schema: importReport },
-  },
-  importProgress: {
-    summary: 'How far an import is, by the id of its change.',
-    answer: { type: JSON_TYPE, schema: importProgress },
-  },
-  exportReadings: {
-    summary: 'Standing readings as a file: ?pair= for one pair, ?semicolon=1 for decimal commas.',
-    answer: { type: CSV, schema: z.string() },
-  },
-  addCurve: {
-    summary: 'Keeps a curve and records the reading it gives; its station stands in the query.',
-    body: { type: CSV, schema: z.string() },
-    answer: { type: JSON_TYPE, schema: reading },
-  },
-  getCurve: {
-    summary: 'The samples of a curve as they were taken.',
-    answer: { type: CSV, schema: z.string() },
-  },
-  liveGauges: {
-    summary: 'States and samples of all gauges, as server-sent events.',
-    answer: { type: 'text/event-stream', schema: z.string() },
-  },
-  placeOnGauge: {
-    summary: 'Says to a gauge which shoe and station it is held to.',
-    body: { type: JSON_TYPE, schema: placement },
-    answer: { type: JSON_TYPE, schema: z.object({ placed: z.literal(true) }) },
-  },
-  getReturnNote: {
-    summary: 'The return note of a check that was decided: return.',
-    answer: { type: 'application/pdf', schema: z.string() },
-  },
-  addPhotograph: {
-    summary: 'Keeps a photograph, JPEG, PNG or WebP; its subject stands in the query.',
-    body: { type: 'image/*', schema: z.string() },
-    answer: { type: JSON_TYPE, schema: photograph },
-  },
-  getPhotograph: {
-    summary: 'A photograph, re-encoded without metadata.',
-    answer: { type: 'image/webp', schema: z.string() },
-  },
-  getThumbnail: {
-    summary: 'A photograph, small.',
-    answer: { type: 'image/webp', schema: z.string() },
-  },
-  runFixture: {
-    summary: 'Starts a fixture.',
-    body: { type: JSON_TYPE, schema: placement },
-    answer: { type: JSON_TYPE, schema: z.object({ placed: z.literal(true) }) },
-  },
-};
-
-function fileRoute(name: keyof typeof FILE_PATHS): RouteConfig {
-  const { summary, body, answer } = FILE_ROUTES[name];
-  const [method = '', path = ''] = FILE_PATHS[name].split(' ');
+function endpointOperation(name: PathName): Operation {
+  const { summary, params, query, body, answer }: Endpoint = ENDPOINTS[name];
   return {
-    method: method.toLowerCase() as RouteConfig['method'],
-    path: path.replace(/:(\w+)/g, '{$1}'),
+    address: PATHS[name],
     operationId: name,
     summary,
-    request: {
-      ...(path.includes(':') ? { params: z.object({ id: z.string() }) } : {}),
-      ...(body ? { body: { content: { [body.type]: { schema: body.schema } } } } : {}),
-    },
-    responses: {
-      200: { description: 'Done', content: { [answer.type]: { schema: answer.schema } } },
-      ...refusals,
-    },
+    parameters: [
+      ...parametersOf(params, 'path'),
+      ...parametersOf(query, 'query'),
+      ...(takesChange(PATHS[name]) ? CHANGE_PARAMETERS : []),
+    ],
+    ...(body ? { body: { type: JSON_TYPE, schema: schemaOf(body, 'input') } } : {}),
+    answer: { type: JSON_TYPE, schema: schemaOf(answer, 'output') },
+  };
+}
+
+function fileOperation(name: keyof typeof FILE_PATHS): Operation {
+  const { summary, params, query, body, answer }: FileEndpoint = FILE_ENDPOINTS[name];
+  return {
+    address: FILE_PATHS[name],
+    operationId: name,
+    summary,
+    parameters: [
+      ...parametersOf(params, 'path'),
+      ...parametersOf(query, 'query'),
+      ...(takesChange(FILE_PATHS[name]) ? CHANGE_PARAMETERS : []),
+    ],
+    ...(body ? { body: { type: body.type, schema: schemaOf(body.schema, 'input') } } : {}),
+    answer: { type: answer.type, schema: schemaOf(answer.schema, 'output') },
   };
 }
 
 /** The whole API as an OpenAPI 3.1 document. */
 export function describeApi(version: string) {
-  const registry = new OpenAPIRegistry();
-  for (const name of Object.keys(PATHS) as PathName[]) registry.registerPath(route(name));
-  for (const name of Object.keys(FILE_PATHS) as (keyof typeof FILE_PATHS)[])
-    registry.registerPath(fileRoute(name));
-  for (const entry of CALCULATIONS)
-    registry.registerPath({
-      method: 'post',
-      path: `/api/calc/${entry.name}`,
-      operationId: `calc-${entry.name}`,
-      summary: entry.summary,
-      description: `Formula: ${entry.source}`,
-      request: {
-        body: { content: { [JSON_TYPE]: { schema: entry.input, example: entry.example } } },
-      },
-      responses: {
-        200: { description: 'Result', content: { [JSON_TYPE]: { schema: entry.output } } },
-        ...refusals,
-      },
-    });
-  return new OpenApiGeneratorV31(registry.definitions).generateDocument({
+  const operations = [
+    ...(Object.keys(PATHS) as PathName[]).map(endpointOperation),
+    ...(Object.keys(FILE_PATHS) as (keyof typeof FILE_PATHS)[]).map(fileOperation),
+    ...CALCULATIONS.map(
+      (entry): Operation => ({
+        address: `POST /api/calc/${entry.name}`,
+        operationId: `calc-${entry.name}`,
+        summary: entry.summary,
+        description: `Formula: ${entry.source}`,
+        parameters: [],
+        body: { type: JSON_TYPE, schema: schemaOf(entry.input, 'input'), example: entry.example },
+        answer: { type: JSON_TYPE, schema: schemaOf(entry.output, 'output') },
+      }),
+    ),
+  ];
+  const paths: Record<string, Record<string, unknown>> = {};
+  for (const operation of operations) {
+    const [method = '', path = ''] = operation.address.split(' ');
+    const place = path.replace(/:(\w+)/g, '{$1}');
+    paths[place] = { ...paths[place], [method.toLowerCase()]: describe(operation) };
+  }
+  return {
     openapi: '3.1.0',
     info: { title: 'Emvex', version, description: 'The bench book of people who measure shoes.' },
-  });
+    paths,
+  };
 }

@@ -1,13 +1,12 @@
 /** Photographs over the API: what is taken, what is refused, what is left of what the camera wrote. */
-import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { mkdirSync, readdirSync } from 'node:fs';
 import sharp from 'sharp';
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { CHANGE_HEADER } from '#contract/paths.ts';
 import { servedBench } from './served-bench.ts';
-import { openDatabase } from './store/database.ts';
 
-const { get, put, post, bench, served, file } = servedBench();
+const { get, put, post, bench, served, file, reopen } = servedBench();
 
 /** A picture with a place in it, as a phone writes it: degrees of latitude and the camera's name. */
 async function pictureWithPlace(): Promise<Buffer> {
@@ -117,15 +116,66 @@ describe('a photograph', () => {
     expect(await list()).toEqual([]);
   });
 
-  it('is in the backups of its database', async () => {
+  it('is shown where the book lies under a hidden folder', async () => {
+    mkdirSync(file('.hidden'));
+    await reopen('.hidden/book.db');
     const { pairId } = await bench();
-    await send(await pictureWithPlace(), { subjectKind: 'pair', subjectId: pairId });
-    openDatabase(file('book.db'), '2026-03-02').close();
-    const copied = file('backups/book-photographs');
-    expect(existsSync(copied)).toBe(true);
-    const [name = ''] = readdirSync(copied);
-    expect(readFileSync(`${copied}/${name}`)).toEqual(
-      readFileSync(`${file('book-photographs')}/${name}`),
+    const { body } = await send(await pictureWithPlace(), {
+      subjectKind: 'pair',
+      subjectId: pairId,
+    });
+    const small = await fetch(`${served().base}/api/photographs/${body.id}/small`);
+    expect(small.status).toBe(200);
+  });
+
+  it('sent again after a lost answer, with the same change, is recorded once', async () => {
+    const { pairId } = await bench();
+    const subject = { subjectKind: 'pair', subjectId: pairId, photograph: uuid7() };
+    const [picture, change] = [await pictureWithPlace(), uuid7()];
+    const first = await send(picture, subject, change);
+    const again = await send(picture, subject, change);
+    expect(again).toEqual(first);
+    expect((await get(`/api/photographs?subjectKind=pair&subjectId=${pairId}`)).body).toHaveLength(
+      1,
     );
+  });
+
+  it('is refused by its edges before it is read, and by its pixels after', async () => {
+    const { pairId } = await bench();
+    const subject = { subjectKind: 'pair', subjectId: pairId };
+    // The head of a PNG of 40,000 by 2: no pixel follows.
+    const head = Buffer.alloc(64);
+    Buffer.from('89504e470d0a1a0a0000000d49484452', 'hex').copy(head);
+    head.writeUInt32BE(40_000, 16);
+    head.writeUInt32BE(2, 20);
+    const long = await send(head, subject);
+    expect(long.status).toBe(422);
+    expect(long.body.detail).toContain('64 million pixels, or an edge of over 16,000');
+    const wide = await sharp({
+      create: { width: 9000, height: 7600, channels: 3, background: '#777' },
+    })
+      .jpeg({ quality: 1 })
+      .toBuffer();
+    const many = await send(wide, subject);
+    expect(many).toMatchObject({ status: 422, body: { detail: long.body.detail } });
+  });
+
+  it('stays with its files where the change that removes it fails', async () => {
+    const { pairId } = await bench();
+    const { body } = await send(await pictureWithPlace(), {
+      subjectKind: 'pair',
+      subjectId: pairId,
+    });
+    // The transaction breaks at its last step, as on a full disk.
+    served().db.exec(
+      `CREATE TRIGGER full BEFORE INSERT ON change
+       BEGIN SELECT RAISE (ABORT, 'no space'); END`,
+    );
+    const refused = await post(`/api/photographs/${body.id}/removal`, { reason: 'blurred' });
+    expect(refused.status).toBe(500);
+    expect((await fetch(`${served().base}/api/photographs/${body.id}/full`)).status).toBe(200);
+    served().db.exec('DROP TRIGGER full');
+    await post(`/api/photographs/${body.id}/removal`, { reason: 'blurred' });
+    expect(readdirSync(file('book-photographs'))).toEqual([]);
   });
 });

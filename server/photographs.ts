@@ -1,25 +1,22 @@
 /** Photographs as files beside the database: re-encoded without what the camera wrote into them. */
+import { type ChildProcess, fork } from 'node:child_process';
 import { createHash, randomUUID } from 'node:crypto';
-import {
-  constants,
-  copyFileSync,
-  existsSync,
-  mkdirSync,
-  mkdtempSync,
-  readdirSync,
-  renameSync,
-  rmSync,
-  writeFileSync,
-} from 'node:fs';
-import { tmpdir } from 'node:os';
-import { basename, dirname, join } from 'node:path';
+import { existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { builtFile } from './built-files.ts';
+import type { PictureAnswer, PictureTask } from './formats/picture-process.ts';
 import { Refusal } from './problems.ts';
 
 /** The largest file that is taken, and the largest picture that is kept. */
 export const MOST_PHOTOGRAPH_BYTES = 25 * 1024 * 1024;
 const LONGEST_EDGE = 2400;
 const THUMBNAIL_EDGE = 360;
-const MOST_PIXELS = 120_000_000;
+/** A picture of more is no photograph of a shoe; decoded it takes four bytes a pixel. */
+const MOST_PIXELS = 64_000_000;
+/** The longest edge of a picture that is taken in. */
+const MOST_EDGE = 16_000;
+/** A picture that takes longer to read was made to. */
+const MOST_MS = 20_000;
 
 export const PHOTOGRAPH_TYPE = 'image/webp';
 export type PhotographSize = 'full' | 'small';
@@ -34,6 +31,8 @@ function kindOf(bytes: Buffer): 'jpeg' | 'png' | 'webp' | 'heic' | 'avif' | unde
   return text.slice(8, 12).startsWith('avif') ? 'avif' : 'heic';
 }
 
+const TOO_LARGE = `The picture has more than ${MOST_PIXELS / 1e6} million pixels, or an edge of over ${MOST_EDGE.toLocaleString('en')}: save it smaller and take it again.`;
+
 function requireKind(bytes: Buffer): void {
   if (bytes.length === 0) throw new Refusal(422, 'The file is empty.');
   const kind = kindOf(bytes);
@@ -44,6 +43,12 @@ function requireKind(bytes: Buffer): void {
     );
   if (!kind)
     throw new Refusal(415, 'This is no photograph that can be read: JPEG, PNG or WebP would be.');
+  // The edges of a PNG stand in its first bytes: a long thin one need not be read to be refused.
+  if (kind === 'png' && bytes.length >= 24) {
+    const edges = [bytes.readUInt32BE(16), bytes.readUInt32BE(20)] as const;
+    if (Math.max(...edges) > MOST_EDGE || edges[0] * edges[1] > MOST_PIXELS)
+      throw new Refusal(422, TOO_LARGE);
+  }
 }
 
 /** A picture as it is kept. */
@@ -54,77 +59,100 @@ export interface KeptPicture {
   bytes: number;
 }
 
-/** The folder of a database's photographs; of one in memory, a passing one. */
-export function photographFolder(databasePath: string): string {
-  if (databasePath === ':memory:' || databasePath === '')
-    return mkdtempSync(join(tmpdir(), 'emvex-photographs-'));
-  return join(dirname(databasePath), `${basename(databasePath, '.db')}-photographs`);
-}
-
-/**
- * Copies new photographs into the backups. A picture never changes under its name, so one copy
- * serves every backup of the database.
- */
-export function backUpPhotographs(databasePath: string, backups: string): void {
-  const from = photographFolder(databasePath);
-  if (!existsSync(from)) return;
-  const to = join(backups, basename(from));
-  mkdirSync(to, { recursive: true });
-  const there = new Set(readdirSync(to));
-  for (const file of readdirSync(from))
-    if (file.endsWith('.webp') && !there.has(file))
-      copyFileSync(join(from, file), join(to, file), constants.COPYFILE_FICLONE);
+/** Re-encodes a picture in a process that ends with the time, with the client, or with the server. */
+function encode(
+  bytes: Buffer,
+  gone: AbortSignal,
+  running: Set<ChildProcess>,
+): Promise<PictureAnswer> {
+  return new Promise((resolve, reject) => {
+    const child = fork(builtFile('picture-process'), { serialization: 'advanced', execArgv: [] });
+    running.add(child);
+    const late = setTimeout(() => child.kill('SIGKILL'), MOST_MS);
+    const end = () => child.kill('SIGKILL');
+    gone.addEventListener('abort', end);
+    child.on('message', (answer: PictureAnswer) => resolve(answer));
+    child.on('error', reject);
+    child.on('exit', () => {
+      clearTimeout(late);
+      gone.removeEventListener('abort', end);
+      running.delete(child);
+      // Where it answered before it ended, this says nothing any more.
+      reject(
+        gone.aborted
+          ? new Refusal(499, 'The picture was not waited for.')
+          : new Refusal(
+              422,
+              'The picture took too long to read and was left. Save it anew as JPEG and take it again.',
+            ),
+      );
+    });
+    const task: PictureTask = {
+      bytes,
+      mostPixels: MOST_PIXELS,
+      longestEdge: LONGEST_EDGE,
+      thumbnailEdge: THUMBNAIL_EDGE,
+    };
+    child.send(task);
+  });
 }
 
 export function photographFiles(folder: string) {
   const pathOf = (hash: string, size: PhotographSize) =>
     join(folder, size === 'full' ? `${hash}.webp` : `${hash}-small.webp`);
+  const running = new Set<ChildProcess>();
+  let turn: Promise<unknown> = Promise.resolve();
 
-  function write(path: string, content: Buffer): void {
+  function write(path: string, content: Uint8Array): void {
     if (existsSync(path)) return;
     mkdirSync(folder, { recursive: true });
     const passing = `${path}.${randomUUID()}`;
-    writeFileSync(passing, content);
-    renameSync(passing, path);
+    try {
+      writeFileSync(passing, content);
+      renameSync(passing, path);
+    } catch (error) {
+      rmSync(passing, { force: true });
+      throw error;
+    }
+  }
+
+  async function keepNow(bytes: Buffer, gone: AbortSignal): Promise<KeptPicture> {
+    if (gone.aborted) throw new Refusal(499, 'The picture was not waited for.');
+    const answer = await encode(bytes, gone, running);
+    if (answer.kind === 'too large') throw new Refusal(422, TOO_LARGE);
+    if (answer.kind === 'damaged')
+      throw new Refusal(
+        422,
+        'The picture is damaged and cannot be read. Take it from the camera again.',
+      );
+    const { full, small, width, height } = answer;
+    const hash = createHash('sha256').update(full).digest('hex');
+    write(pathOf(hash, 'full'), full);
+    write(pathOf(hash, 'small'), small);
+    return { hash, width, height, bytes: full.length };
   }
 
   return {
     pathOf,
     /**
      * Keeps a picture upright, no larger than it needs to be, and without its metadata: place,
-     * time and camera are private. The profile of its colours is applied, not kept.
+     * time and camera are private. The profile of its colours is applied, not kept. Pictures are
+     * read one at a time: a large one takes some hundred MB while it lasts.
+     *
+     * @param gone aborted once nobody waits for the answer
      */
-    async keep(bytes: Buffer): Promise<KeptPicture> {
+    keep(bytes: Buffer, gone: AbortSignal): Promise<KeptPicture> {
       requireKind(bytes);
-      // Loaded at the first picture: most sittings have none, and it is large.
-      const { default: sharp } = await import('sharp');
-      const open = () => sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate();
-      try {
-        const full = await open()
-          .resize(LONGEST_EDGE, LONGEST_EDGE, { fit: 'inside', withoutEnlargement: true })
-          .webp({ quality: 82 })
-          .toBuffer({ resolveWithObject: true });
-        const small = await open()
-          .resize(THUMBNAIL_EDGE, THUMBNAIL_EDGE, { fit: 'inside', withoutEnlargement: true })
-          .webp({ quality: 75 })
-          .toBuffer();
-        const hash = createHash('sha256').update(full.data).digest('hex');
-        write(pathOf(hash, 'full'), full.data);
-        write(pathOf(hash, 'small'), small);
-        const { width, height, size } = full.info;
-        return { hash, width, height, bytes: size };
-      } catch (error) {
-        const large = /pixel limit/i.test((error as Error).message);
-        throw new Refusal(
-          422,
-          large
-            ? 'The picture has more than 120 million pixels: save it smaller and take it again.'
-            : 'The picture is damaged and cannot be read. Take it from the camera again.',
-        );
-      }
+      const kept = turn.then(() => keepNow(bytes, gone));
+      turn = kept.catch(() => undefined);
+      return kept;
     },
     remove(hash: string): void {
       for (const size of ['full', 'small'] as const) rmSync(pathOf(hash, size), { force: true });
+    },
+    /** Ends what is being read: the server stops. */
+    close(): void {
+      for (const child of running) child.kill('SIGKILL');
     },
   };
 }

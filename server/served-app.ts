@@ -28,7 +28,7 @@ export interface ServedApp {
 /** Serves a database at a fixed moment, 1 March 2026. */
 export async function serveApp(databasePath: string, pages?: string): Promise<ServedApp> {
   const db = openDatabase(databasePath, '2026-03-01');
-  const app = createApp({
+  const { app, close: closeApp } = createApp({
     db,
     version: 'test',
     now: () => '2026-03-01T10:00:00.000Z',
@@ -58,6 +58,7 @@ export async function serveApp(databasePath: string, pages?: string): Promise<Se
     },
     async close() {
       await new Promise((resolve) => server.close(resolve));
+      closeApp();
       db.close();
     },
   };

@@ -53,6 +53,7 @@ describe('a server', () => {
       ok: true,
       version: '9.9.9',
       demo: true,
+      trouble: null,
     });
     await stop();
     expect(gauges.closed()).toBe(true);

@@ -2,8 +2,11 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
-import { createApp } from './app.ts';
-import { DatabaseRefusal, openDatabase } from './store/database.ts';
+import { type BenchApp, createApp } from './app.ts';
+import { careForBook } from './book-care.ts';
+import { describeFault, type Log, silentLog } from './log.ts';
+import { sweepPassingFolders } from './passing-folders.ts';
+import { DatabaseRefusal, describeDamage, openDatabase } from './store/database.ts';
 
 export interface StartOptions {
   database: string;
@@ -13,12 +16,23 @@ export interface StartOptions {
   demo?: boolean;
   /** Reads gauges live; it is closed with the server. */
   gauges?: GaugeFeed;
+  log?: Log;
 }
 
 /** A start that cannot be made, with a message for the person at the terminal. */
 export class StartRefusal extends Error {}
 
-function listen(app: ReturnType<typeof createApp>, port: number): Promise<Server> {
+export interface RunningServer {
+  address: string;
+  /** Resolves once the day's look through the book and its backup have ended. */
+  caredFor: () => Promise<void>;
+  /** Closes everything; answers with what could not be done, in words. */
+  stop: () => Promise<string | undefined>;
+}
+
+const today = () => new Date().toISOString().slice(0, 10);
+
+function listen({ app }: BenchApp, port: number): Promise<Server> {
   return new Promise((resolve, reject) => {
     const server = app.listen(port, '127.0.0.1', (error?: Error) => {
       if (error) reject(error);
@@ -28,32 +42,46 @@ function listen(app: ReturnType<typeof createApp>, port: number): Promise<Server
   });
 }
 
-/** Opens the database, listens on 127.0.0.1, and gives the address and a way to stop. */
-export async function startServer(
-  options: StartOptions,
-): Promise<{ address: string; stop: () => Promise<void> }> {
-  let db: ReturnType<typeof openDatabase>;
+function openBook({ database, log }: StartOptions): ReturnType<typeof openDatabase> {
   try {
-    db = openDatabase(options.database, new Date().toISOString().slice(0, 10));
+    return openDatabase(database, today(), log);
   } catch (error) {
     if (error instanceof DatabaseRefusal) throw new StartRefusal(error.message);
+    const { code, message } = error as NodeJS.ErrnoException;
     throw new StartRefusal(
-      `The database ${options.database} cannot be opened: ${(error as Error).message}.`,
+      /SQLITE_FULL|ENOSPC|SQLITE_IOERR/.test(code ?? '')
+        ? `The disk is full: the database ${database} cannot be opened for writing. Free some space and start again. Nothing was changed.`
+        : `The database ${database} cannot be opened: ${message}.`,
     );
   }
-  const app = createApp({
+}
+
+/** Opens the database, listens on 127.0.0.1, and gives the address and a way to stop. */
+export async function startServer(options: StartOptions): Promise<RunningServer> {
+  const begun = performance.now();
+  const { database, log = silentLog(), gauges } = options;
+  sweepPassingFolders();
+  let db: ReturnType<typeof openDatabase>;
+  try {
+    db = openBook(options);
+  } catch (error) {
+    gauges?.close();
+    throw error;
+  }
+  const bench = createApp({
     db,
     version: options.version,
     demo: options.demo ?? false,
+    log,
     ...(options.pages ? { pages: options.pages } : {}),
-    ...(options.gauges ? { gauges: options.gauges } : {}),
+    ...(gauges ? { gauges } : {}),
   });
   let server: Server;
   try {
-    server = await listen(app, options.port);
+    server = await listen(bench, options.port);
   } catch (error) {
     db.close();
-    options.gauges?.close();
+    gauges?.close();
     const { code, message } = error as NodeJS.ErrnoException;
     throw new StartRefusal(
       code === 'EADDRINUSE'
@@ -62,15 +90,41 @@ export async function startServer(
     );
   }
   const { port } = server.address() as AddressInfo;
-  const stop = () =>
-    new Promise<void>((resolve) => {
-      options.gauges?.close();
-      server.close(() => {
-        db.pragma('wal_checkpoint(TRUNCATE)');
-        db.close();
-        resolve();
-      });
-      server.closeAllConnections();
-    });
-  return { address: `http://127.0.0.1:${port}`, stop };
+  log.info({ port, ms: Math.round(performance.now() - begun) }, 'started');
+  const care =
+    database === ':memory:'
+      ? undefined
+      : careForBook({
+          path: database,
+          today,
+          log,
+          busy: bench.importing,
+          onFault: (cause) => bench.shut(describeDamage(database, cause, today())),
+        });
+
+  async function stop(): Promise<string | undefined> {
+    gauges?.close();
+    bench.close();
+    const closed = new Promise((resolve) => server.close(resolve));
+    server.closeAllConnections();
+    await Promise.all([care?.stop(), closed]);
+    let fault: string | undefined;
+    try {
+      db.pragma('wal_checkpoint(TRUNCATE)');
+    } catch (error) {
+      // What was answered as saved is safe in the log, which the next start reads.
+      log.error(describeFault(error), 'the log could not be moved into the book');
+      fault =
+        'The log could not be moved into the database: is the disk full? Nothing is lost; keep the files beside it, and start again once there is space.';
+    }
+    db.close();
+    log.info('stopped');
+    return fault;
+  }
+
+  return {
+    address: `http://127.0.0.1:${port}`,
+    caredFor: async () => care?.done(),
+    stop,
+  };
 }

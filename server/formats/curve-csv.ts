@@ -1,7 +1,6 @@
-/** Curve files in and out. */
+/** Curve files as they come in; `writeCurveFile` writes them. */
 import type { Readable } from 'node:stream';
 import { DelimitedFault, type DelimitedRow, splitRows } from '#contract/delimited-rows.ts';
-import type { Curve } from '#core/curve-cycles.ts';
 import { type CurveReading, curveReader } from '#core/curve-file.ts';
 import type { CurveTraits } from '#core/quantity.ts';
 
@@ -28,12 +27,4 @@ export async function readCurveStream(
     return { ok: false, faults: [{ line, column: '', message }], count: 1 };
   }
   return reader.end();
-}
-
-/** The samples of a curve as a file that `readCurveStream` reads back. */
-export function writeCurve({ x, y }: Curve, traits: CurveTraits): string {
-  const header = traits.x === 'angle' ? 'angle_deg,moment_nm' : 'displacement_mm,force_n';
-  const lines = [header];
-  for (let i = 0; i < x.length; i++) lines.push(`${x[i]},${y[i]}`);
-  return `${lines.join('\n')}\n`;
 }

@@ -1,7 +1,7 @@
 /** Standing readings as a file that reads back to the same readings. */
 import { Readable } from 'node:stream';
 import Database from 'better-sqlite3';
-import { stringify } from 'csv-stringify/sync';
+import Papa from 'papaparse';
 import { type Catalogue, describeQuantity } from '#core/quantities.ts';
 import { canonicalUnit } from '#core/units.ts';
 import type { Db } from '../store/database.ts';
@@ -34,6 +34,12 @@ const SELECT = `SELECT p.tag AS pair, r.side, r.quantity, r.trial, r.value, c.na
   WHERE @tag IS NULL OR p.tag = @tag
   ORDER BY r.taken_at, r.id`;
 
+/** A spreadsheet takes a field that begins so for a formula and runs it. */
+const FORMULA = /^['\t\r]*[=+\-@]/;
+
+/** A text that no spreadsheet runs: an apostrophe before it, which `readNote` takes off again. */
+const guardFormula = (text: string) => (FORMULA.test(text) ? `'${text}` : text);
+
 /** Rows that are written together. */
 const BATCH = 2000;
 
@@ -63,23 +69,24 @@ export function exportReadings(
     row.retired ? `${row.protocol} v${row.version}` : row.protocol,
     row.operator,
     row.instrument,
-    row.measured_at,
+    new Date(row.measured_at).toISOString(),
     number(row.temperature_c),
     number(row.humidity_pct),
-    row.note,
+    guardFormula(row.note),
   ];
+  const write = (rows: unknown[][]) => `${Papa.unparse(rows, { delimiter, newline: '\n' })}\n`;
   function* pieces() {
-    yield stringify([[...READINGS_HEADER]], { delimiter });
+    yield write([[...READINGS_HEADER]]);
     let batch: ReturnType<typeof rowOf>[] = [];
     try {
       const select = reader.prepare<[{ tag: string | null }], ExportRow>(SELECT);
       for (const row of select.iterate({ tag: tag ?? null })) {
         batch.push(rowOf(row));
         if (batch.length < BATCH) continue;
-        yield stringify(batch, { delimiter });
+        yield write(batch);
         batch = [];
       }
-      if (batch.length > 0) yield stringify(batch, { delimiter });
+      if (batch.length > 0) yield write(batch);
     } finally {
       if (reader !== db) reader.close();
     }

@@ -7,6 +7,7 @@ import { createReadStream } from 'node:fs';
 import { DelimitedFault, splitRows } from '#contract/delimited-rows.ts';
 import type { ImportProgress, ImportReport } from '#contract/records.ts';
 import type { LineFault } from '#core/delimited.ts';
+import type { Change } from '../store/changes.ts';
 import type { Db } from '../store/database.ts';
 import { openStores, type Stores } from '../stores.ts';
 import {
@@ -39,13 +40,24 @@ const BATCH = 25_000;
 export interface ImportRequest {
   file: string;
   bytes: number;
+  /** SHA-256 of the file: what is asked for again is told from something else by it. */
+  hash: string;
   preview: boolean;
   change: { id: string; at: string; person: string };
 }
 
+/** Two numbers that the import's thread shares with the server: they are seen at once. */
+export type ImportSignals = Int32Array<SharedArrayBuffer>;
+/** Not 0 once the import is to stop. */
+export const CANCEL = 0;
+/** Not 0 from before the book is locked until it is free again. */
+export const WRITING = 1;
+
 export interface ImportHooks {
   progress: (progress: ImportProgress) => void;
   cancelled: () => boolean;
+  /** Told before the book is locked for writing, and once it is free again. */
+  writing: (now: boolean) => void;
 }
 
 export type ImportOutcome =
@@ -56,7 +68,7 @@ export type ImportOutcome =
 /** Thrown inside the transaction so that it is rolled back. */
 class Cancelled extends Error {}
 
-function knownNames(db: Db, stores: Stores): KnownNames {
+function knownNames(db: Db, stores: Stores, now: string): KnownNames {
   const pairs = db
     .prepare<[], { id: string; tag: string; shoes: string }>('SELECT id, tag, shoes FROM pair')
     .all();
@@ -70,7 +82,10 @@ function knownNames(db: Db, stores: Stores): KnownNames {
         .map((one) => [one.name.toLowerCase(), one.id] as const),
       ...protocols.map((one) => [`${one.name} v${one.version}`.toLowerCase(), one.id] as const),
     ]),
-    instruments: new Map(stores.instruments.all().map((one) => [one.name.toLowerCase(), one.id])),
+    instruments: new Map(
+      stores.instruments.all().map((instrument) => [instrument.name.toLowerCase(), instrument]),
+    ),
+    until: now,
     catalogue: stores.lab.catalogue(),
   };
 }
@@ -91,6 +106,10 @@ export async function importReadings(
   hooks: ImportHooks,
 ): Promise<ImportOutcome> {
   const stores = openStores(db);
+  const before = request.preview
+    ? undefined
+    : stores.changes.answerTo<ImportReport>(changeOf(request));
+  if (before) return { kind: 'done', report: before };
   db.pragma(`cache_size = -${CACHE_KIB}`);
   // A checkpoint in the middle would write pages that are written again.
   db.pragma('wal_autocheckpoint = 0');
@@ -114,6 +133,26 @@ export async function importReadings(
     db.exec(UNSTAGE);
   }
 }
+
+/** New sittings that hold a reading the book has not. */
+function sessionsToAdd(db: Db, planned: readonly NewSession[]): NewSession[] {
+  const holding = db
+    .prepare<[], { id: string }>(
+      `SELECT DISTINCT n.name AS id
+       FROM temp.staged s JOIN temp.staged_name n ON n.n = s.session WHERE s.there = 0`,
+    )
+    .all();
+  const ids = new Set(holding.map(({ id }) => id));
+  return planned.filter(({ id }) => ids.has(id));
+}
+
+/** The change that an import is, whatever it finds in the book. */
+const changeOf = ({ change, hash, bytes }: ImportRequest): Change => ({
+  ...change,
+  action: 'importReadings',
+  subject: 'readings',
+  request: { hash, bytes },
+});
 
 async function stageAndWrite(
   db: Db,
@@ -158,7 +197,7 @@ async function stageAndWrite(
   const { n: fresh } = db
     .prepare<[], { n: number }>('SELECT count(*) AS n FROM temp.staged WHERE there = 0')
     .get() ?? { n: 0 };
-  const newSessions = fresh === 0 ? [] : planner.fresh();
+  const newSessions = fresh === 0 ? [] : sessionsToAdd(db, planner.fresh());
   const report: ImportReport = {
     lines,
     added: fresh,
@@ -174,6 +213,20 @@ async function stageAndWrite(
   return { kind: 'done', report };
 }
 
+/** Where a piece stops being UTF-8, and what it is instead. */
+function describeEncoding(piece: Buffer, line: number): LineFault {
+  const [first, second] = piece;
+  const wide = (first === 0xff && second === 0xfe) || (first === 0xfe && second === 0xff);
+  const sound = piece.toString('utf8').split('\ufffd')[0] ?? '';
+  return {
+    line: line + sound.split('\n').length - 1,
+    column: '',
+    message: wide
+      ? 'The file is UTF-16 text. Save it as UTF-8.'
+      : 'Here the file is not UTF-8 text: perhaps Latin-1, as older spreadsheets write. Save it as UTF-8.',
+  };
+}
+
 /** Streams the file into the stage; answers with the number of sound rows. */
 async function stageFile(
   db: Db,
@@ -183,7 +236,7 @@ async function stageFile(
   refuse: (fault: LineFault) => void,
   sessionOf: (reading: FileReading) => string,
 ): Promise<number> {
-  const known = knownNames(db, stores);
+  const known = knownNames(db, stores, request.change.at);
   const insert = db.prepare(
     `INSERT INTO temp.staged
        (line, id, session, pair, shoe, quantity, trial, typed, unit, value, instrument, at,
@@ -196,6 +249,7 @@ async function stageFile(
   const decoder = new TextDecoder('utf-8', { fatal: true });
   let read: ReturnType<typeof readingsReader> | undefined;
   let headerFault = false;
+  let unreadable = false;
   let lines = 0;
   let bytes = 0;
 
@@ -235,10 +289,12 @@ async function stageFile(
     }
   };
 
+  let piece: Buffer = Buffer.alloc(0);
   try {
     for await (const chunk of createReadStream(request.file, { highWaterMark: PIECE })) {
-      bytes += (chunk as Buffer).length;
-      take(rows.push(decoder.decode(chunk as Buffer, { stream: true })));
+      piece = chunk as Buffer;
+      bytes += piece.length;
+      take(rows.push(decoder.decode(piece, { stream: true })));
       if (headerFault) return lines;
       if (hooks.cancelled()) throw new Cancelled();
       hooks.progress({ phase: 'reading', bytes, totalBytes: request.bytes, lines });
@@ -249,14 +305,12 @@ async function stageFile(
     if (error instanceof DelimitedFault)
       refuse({ line: error.line, column: '', message: error.message });
     else if (error instanceof TypeError && /encod/i.test(error.message))
-      refuse({
-        line: lines + 1,
-        column: '',
-        message: 'From about here the file is not UTF-8 text. Save it as UTF-8.',
-      });
+      refuse(describeEncoding(piece, rows.line()));
     else throw error;
+    unreadable = true;
   }
-  if (!read && !headerFault) refuse({ line: 1, column: '', message: 'The file is empty.' });
+  if (!read && !headerFault && !unreadable)
+    refuse({ line: 1, column: '', message: 'The file is empty.' });
   const keep = db.prepare('INSERT INTO temp.staged_name (n, name) VALUES (?, ?)');
   for (const [name, n] of names.entries()) keep.run(n, name);
   return lines;
@@ -301,23 +355,13 @@ function write(
   );
   const last =
     db.prepare<[], { last: number }>('SELECT max(rowid) AS last FROM temp.staged').get()?.last ?? 0;
-  const { id, at, person } = request.change;
-  stores.changes.apply(
-    { id, at, person, action: 'importReadings', subject: 'readings', request: report },
-    () => {
-      for (const {
-        id: sessionId,
-        pairId,
-        protocolId,
-        person: operator,
-        first,
-        last: end,
-      } of sessions)
+  // Told before the book is locked, so that no other change waits at the lock.
+  hooks.writing(true);
+  try {
+    stores.changes.apply(changeOf(request), () => {
+      for (const { first, last: end, ...session } of sessions)
         insertSession.run({
-          id: sessionId,
-          pairId,
-          protocolId,
-          person: operator,
+          ...session,
           first: new Date(first).toISOString(),
           last: new Date(end).toISOString(),
         });
@@ -333,6 +377,8 @@ function write(
       }
       markStale.run();
       return report;
-    },
-  );
+    });
+  } finally {
+    hooks.writing(false);
+  }
 }

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { LineFault } from '#core/delimited.ts';
 import { QUANTITIES } from '#core/quantities.ts';
+import { TOOL_DEFAULTS, TOOL_NAMES } from '#core/tools.ts';
 import {
   type FileReading,
   READINGS_HEADER,
@@ -16,7 +17,13 @@ const KNOWN = {
     ['ns-02', { id: 'pair-2', shoes: 'left only' }],
   ]),
   protocols: new Map([['full bench', 'protocol-1']]),
-  instruments: new Map([['needle gauge', 'instrument-1']]),
+  instruments: new Map(
+    TOOL_NAMES.map((kind) => {
+      const { name, unit } = TOOL_DEFAULTS[kind];
+      return [name.toLowerCase(), { id: `our ${kind}`, name, kind, unit }];
+    }),
+  ),
+  until: '2028-12-01T00:00:00.000Z',
   catalogue: QUANTITIES,
 };
 
@@ -64,7 +71,7 @@ describe('a sound row', () => {
       line: 7,
       pairId: 'pair-1',
       protocolId: 'protocol-1',
-      instrumentId: 'instrument-1',
+      instrumentId: 'our needle gauge',
       side: 'left',
       typed: '31.2',
       unit: 'mm',
@@ -75,11 +82,19 @@ describe('a sound row', () => {
   });
   it.each<[Row, number]>([
     [{ value: '1.25', unit: 'in' }, 31.75],
-    [{ quantity: 'mass', value: '11.3', unit: 'oz' }, 320.3496113625],
-    [{ quantity: 'bend-toe-up', value: '11.45916', unit: 'N·m/rad' }, 0.2000000714],
-    [{ quantity: 'outsole-hardness', value: '62', unit: 'A' }, 62],
-    [{ quantity: 'flex-line', value: '69', unit: '%' }, 69],
-    [{ quantity: 'bend-front-hand', value: '3', unit: 'grade' }, 3],
+    [{ quantity: 'mass', value: '11.3', unit: 'oz', instrument: 'Scale' }, 320.3496113625],
+    [
+      {
+        quantity: 'bend-toe-up',
+        value: '11.45916',
+        unit: 'N·m/rad',
+        instrument: 'Bend fixture',
+      },
+      0.2000000714,
+    ],
+    [{ quantity: 'outsole-hardness', value: '62', unit: 'A', instrument: 'Durometer A' }, 62],
+    [{ quantity: 'flex-line', value: '69', unit: '%', instrument: 'Ruler' }, 69],
+    [{ quantity: 'bend-front-hand', value: '3', unit: 'grade', instrument: 'Hand' }, 3],
   ])('%o stands for %d', (row, value) => expect(read(row).reading?.value).toBeCloseTo(value, 6));
   it.each([
     ['2026-02-28T09:00:00.250Z', '2026-02-28T09:00:00.250Z'],
@@ -117,7 +132,7 @@ describe('a row that is refused', () => {
     [{ quantity: 'bend-front-hand', value: '2.5', unit: 'grade' }, 'value', 'whole grade'],
     [{ protocol: 'Half bench' }, 'protocol', 'known are full bench'],
     [{ operator: 'somebody with a long name' }, 'operator', 'short code'],
-    [{ instrument: 'Ruler' }, 'instrument', 'known are needle gauge'],
+    [{ instrument: 'Rule' }, 'instrument', 'known are ruler; caliper; needle gauge'],
     [{ measured_at: '2026-02-28 09:00' }, 'measured_at', 'with its zone'],
     [{ measured_at: '2026-02-30T09:00:00Z' }, 'measured_at', 'is no time'],
     [{ measured_at: '2026-04-31T09:00:00+02:00' }, 'measured_at', 'is no time'],

@@ -1,6 +1,8 @@
 /** The file of readings: its header, and what each row stands for. */
 import { type LineFault, readPlainNumber } from '#core/delimited.ts';
+import { instrumentFault } from '#core/gauge.ts';
 import type { Catalogue } from '#core/quantities.ts';
+import type { ToolName } from '#core/tools.ts';
 import { readTypedReading } from '#core/typed-reading.ts';
 import { findUnit, toCanonical, type Unit } from '#core/units.ts';
 
@@ -46,11 +48,16 @@ export interface FileReading {
   odd?: string;
 }
 
+/** A note without the apostrophe that keeps spreadsheets from running it. */
+const readNote = (text: string) => (/^'['\t\r]*[=+\-@]/.test(text) ? text.slice(1) : text);
+
 /** What the rows of a file may name. Keys in lower case. */
 export interface KnownNames {
   pairs: ReadonlyMap<string, { id: string; shoes: string }>;
   protocols: ReadonlyMap<string, string>;
-  instruments: ReadonlyMap<string, string>;
+  instruments: ReadonlyMap<string, { id: string; name: string; kind: ToolName; unit: string }>;
+  /** The moment of the import: what was taken much later has not come yet. */
+  until: string;
   catalogue: Catalogue;
 }
 
@@ -78,6 +85,11 @@ function readInstant(text: string): { at: number; kept: string } | undefined {
   if (SECOND_INSTANT.test(text)) return { at, kept: `${text.slice(0, -1)}.000Z` };
   return { at, kept: new Date(at).toISOString() };
 }
+
+/** No reading of shoes that this bench can know of is older. */
+const EARLIEST = Date.UTC(2000, 0, 1);
+/** How far a clock may be ahead. */
+const AHEAD_MS = 86_400_000;
 
 const OPERATOR = /^[A-Za-z0-9 -]{0,20}$/;
 
@@ -137,6 +149,7 @@ export function readingsReader(
   decimalComma: boolean,
   refuse: (fault: LineFault) => void,
 ): (line: number, fields: string[]) => FileReading | undefined {
+  const latest = Date.parse(known.until) + AHEAD_MS;
   const units = new Map<string, Map<string, UnitAnswer>>();
   const place = Object.fromEntries(columns) as Record<Column, number>;
 
@@ -249,8 +262,10 @@ export function readingsReader(
     if (!OPERATOR.test(operator))
       fault('operator', 'An operator is a short code, such as B1, or empty.');
     const instrument = text('instrument');
-    const instrumentId = instrumentNamed(instrument);
-    if (!instrumentId)
+    const gauge = instrumentNamed(instrument);
+    const gaugeFault = gauge && definition && instrumentFault(gauge, definition);
+    if (gaugeFault) fault('instrument', gaugeFault);
+    if (!gauge)
       fault(
         'instrument',
         `“${instrument.slice(0, 40)}” is no instrument of this lab; ${nearest(known.instruments)}.`,
@@ -261,19 +276,16 @@ export function readingsReader(
         'measured_at',
         `“${text('measured_at').slice(0, 40)}” is no time; write it as 2026-03-14T09:30:00Z, with its zone.`,
       );
+    else if (instant.at < EARLIEST || instant.at > latest)
+      fault(
+        'measured_at',
+        `${text('measured_at')} is ${instant.at > latest ? 'to come' : 'long past'}: is the clock of the gauge set right?`,
+      );
     const temperatureC = optionalNumber('temperature_c', -60, 80, 'temperature');
     const humidityPct = optionalNumber('humidity_pct', 0, 100, 'humidity');
-    const note = text('note');
+    const note = readNote(text('note'));
     if (note.length > 500) fault('note', `The note has ${note.length} characters; 500 at most.`);
-    if (
-      !sound ||
-      !pair ||
-      !protocolId ||
-      !instrumentId ||
-      !instant ||
-      value === undefined ||
-      !definition
-    )
+    if (!sound || !pair || !protocolId || !gauge || !instant || value === undefined || !definition)
       return undefined;
     const [least, most] = definition.plausible;
     return {
@@ -288,7 +300,7 @@ export function readingsReader(
       value,
       protocolId,
       operator,
-      instrumentId,
+      instrumentId: gauge.id,
       takenAt: instant.kept,
       at: instant.at,
       temperatureC,

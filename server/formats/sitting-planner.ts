@@ -16,12 +16,21 @@ export interface NewSession {
   existing: boolean;
 }
 
-/** Finds or plans the sitting that a reading belongs to: one pair, protocol, operator and day. */
+/**
+ * Finds or plans the sitting that a reading belongs to: one pair, protocol, operator and day. A
+ * sitting of the book is joined only where it is finished, holds readings of files alone, and says
+ * of the shoes what a file says: as sold, and worn as far as the pair is.
+ */
 export function sessionPlanner(db: Db) {
   const find = db.prepare<[string, string, string, string, string], { id: string }>(
-    `SELECT id FROM session
-     WHERE pair_id = ? AND protocol_id = ? AND person = ? AND started_at >= ? AND started_at < ?
-     ORDER BY started_at LIMIT 1`,
+    `SELECT s.id
+     FROM session s JOIN pair p ON p.id = s.pair_id
+     WHERE s.pair_id = ? AND s.protocol_id = ? AND s.person = ?
+       AND s.started_at >= ? AND s.started_at < ?
+       AND s.finished_at IS NOT NULL AND s.configuration = 'as sold' AND s.removed = ''
+       AND s.worn_km = p.worn_km
+       AND NOT EXISTS (SELECT 1 FROM reading r WHERE r.session_id = s.id AND r.entered <> 'file')
+     ORDER BY s.started_at LIMIT 1`,
   );
   const planned = new Map<string, NewSession>();
   let last: NewSession | undefined;

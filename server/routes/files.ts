@@ -1,53 +1,28 @@
 /** Addresses that take or give files: readings in and out, curves in and out. */
 import { createWriteStream } from 'node:fs';
-import { mkdtemp, rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
+import { PassThrough } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import type { Express, Request, Response } from 'express';
-import { z } from 'zod';
-import { FILE_PATHS } from '#contract/paths.ts';
-import { measuredQuantity, moment, id as uuid7 } from '#contract/records.ts';
-import { curveSizeFault, MOST_CURVE_BYTES } from '#core/curve-file.ts';
-import { SIDES } from '#core/quantities.ts';
+import type { Express, Request } from 'express';
+import { FILE_ENDPOINTS, filePath } from '#contract/file-endpoints.ts';
+import { id as uuid7 } from '#contract/records.ts';
+import { curveSizeFault, MOST_CURVE_BYTES, writeCurveFile } from '#core/curve-file.ts';
 import { curveTraits, recordCurve } from '../curves.ts';
 import { changeId, personCode } from '../endpoint.ts';
-import { readCurveStream, writeCurve } from '../formats/curve-csv.ts';
+import { readCurveStream } from '../formats/curve-csv.ts';
 import { exportReadings } from '../formats/export-readings.ts';
 import { MOST_IMPORT_BYTES } from '../formats/import-readings.ts';
 import type { ImportJobs } from '../imports.ts';
-import { limitBytes } from '../limit-bytes.ts';
+import { describeFault, type Log } from '../log.ts';
 import { refreshStale, summarisePair } from '../measured-pairs.ts';
-import { notFound, Refusal } from '../problems.ts';
+import { makePassingFolder } from '../passing-folders.ts';
+import { notFound, Refusal, requirePast } from '../problems.ts';
+import { clientGone, pourBody } from '../request-body.ts';
 import type { Db } from '../store/database.ts';
 import type { Stores } from '../stores.ts';
 
 const CSV = 'text/csv; charset=utf-8';
-
-/** True once the client has gone away before its answer. */
-function abortOf(request: Request, response: Response): AbortSignal {
-  const controller = new AbortController();
-  response.on('close', () => {
-    if (!response.writableEnded) controller.abort();
-  });
-  request.on('aborted', () => controller.abort());
-  return controller.signal;
-}
-
-const curveQuery = z.object({
-  curve: uuid7,
-  reading: uuid7,
-  side: z.enum(SIDES),
-  quantity: measuredQuantity,
-  instrument: uuid7,
-  takenAt: moment,
-  from: z.coerce.number(),
-  to: z.coerce.number(),
-  temperatureC: z.coerce.number().min(-60).max(80).optional(),
-  humidityPct: z.coerce.number().min(0).max(100).optional(),
-});
-
-const route = (name: keyof typeof FILE_PATHS) => FILE_PATHS[name].split(' ')[1] ?? '';
 
 export function mountFiles(
   app: Express,
@@ -55,24 +30,29 @@ export function mountFiles(
   stores: Stores,
   jobs: ImportJobs,
   now: () => string,
-  log: (error: unknown) => void,
+  log: Log,
 ): void {
-  app.post(route('importReadings'), async (request, response) => {
+  app.post(filePath('importReadings'), async (request, response) => {
     const id = changeId(request);
-    const cancelled = abortOf(request, response);
-    const folder = await mkdtemp(join(tmpdir(), 'emvex-import-'));
+    const cancelled = clientGone(response);
+    const { preview } = FILE_ENDPOINTS.importReadings.query.parse(request.query);
+    const why = stores.changes.whyShut();
+    if (why !== null) throw new Refusal(503, why);
+    const folder = await makePassingFolder();
     try {
       const file = join(folder, 'readings.csv');
-      const limit = limitBytes(
+      const { bytes, hash } = await pourBody(
+        request,
+        createWriteStream(file),
         MOST_IMPORT_BYTES,
         () => 'The file has over 2 GB. Split it, by pair or by month.',
       );
-      await pipeline(request, limit, createWriteStream(file));
       const outcome = await jobs.run(
         {
           file,
-          bytes: limit.seen,
-          preview: request.query.preview === '1',
+          bytes,
+          hash,
+          preview: preview === '1',
           change: { id, at: now(), person: personCode(request) },
         },
         cancelled,
@@ -92,7 +72,9 @@ export function mountFiles(
       }
       if (!outcome.report.preview) {
         stores.changes.touch();
-        refreshStale(stores).catch(log);
+        refreshStale(stores, log).catch((error) =>
+          log.error(describeFault(error), 'refresh failed'),
+        );
       }
       response.json(outcome.report);
     } catch (error) {
@@ -103,16 +85,14 @@ export function mountFiles(
     }
   });
 
-  app.get(route('importProgress'), (request: Request<{ id: string }>, response) => {
+  app.get(filePath('importProgress'), (request: Request<{ id: string }>, response) => {
     const progress = jobs.progressOf(request.params.id);
     if (!progress) throw notFound('This import');
     response.json(progress);
   });
 
-  app.get(route('exportReadings'), async (request, response) => {
-    const { pair, semicolon } = z
-      .object({ pair: z.string().max(16).optional(), semicolon: z.literal('1').optional() })
-      .parse(request.query);
+  app.get(filePath('exportReadings'), async (request, response) => {
+    const { pair, semicolon } = FILE_ENDPOINTS.exportReadings.query.parse(request.query);
     if (pair) stores.pairs.byTag(pair);
     response.type(CSV).attachment(`readings${pair ? `-${pair}` : ''}.csv`);
     await pipeline(
@@ -125,16 +105,21 @@ export function mountFiles(
     );
   });
 
-  app.post(route('addCurve'), async (request: Request<{ id: string }>, response) => {
+  app.post(filePath('addCurve'), async (request: Request<{ id: string }>, response) => {
     const change = changeId(request);
     const sessionId = uuid7.parse(request.params.id);
-    const query = curveQuery.parse(request.query);
+    const query = FILE_ENDPOINTS.addCurve.query.parse(request.query);
     const traits = curveTraits(stores, query.quantity);
-    const limit = limitBytes(MOST_CURVE_BYTES, () => curveSizeFault(limit.seen + 1) ?? '');
+    requirePast('takenAt', query.takenAt, now());
+    jobs.requireFree();
     const announced = Number(request.get('Content-Length') ?? 0);
     const tooLarge = curveSizeFault(announced);
     if (tooLarge) throw new Refusal(413, tooLarge);
-    const read = await readCurveStream(request.pipe(limit), traits);
+    const text = new PassThrough();
+    const [read] = await Promise.all([
+      readCurveStream(text, traits),
+      pourBody(request, text, MOST_CURVE_BYTES, () => curveSizeFault(MOST_CURVE_BYTES + 1) ?? ''),
+    ]);
     if (!read.ok)
       throw new Refusal(
         422,
@@ -142,6 +127,7 @@ export function mountFiles(
         read.faults.map(({ line, column, message }) => ({ field: column, message, line })),
         read.count,
       );
+    jobs.requireFree();
     const { curve, reading, instrument, from, to, side, quantity, takenAt } = query;
     const draft = {
       id: curve,
@@ -165,7 +151,7 @@ export function mountFiles(
         request: { ...draft, samples: read.value.curve.x.length },
       },
       () => {
-        const recorded = recordCurve(stores, draft, read.value.curve);
+        const recorded = recordCurve(stores, draft, read.value);
         summarisePair(stores, stores.sessions.byId(sessionId).pairId, { sessionId });
         return recorded;
       },
@@ -173,8 +159,10 @@ export function mountFiles(
     response.json(answer);
   });
 
-  app.get(route('getCurve'), (request: Request<{ id: string }>, response) => {
-    const { curve, quantity } = stores.curves.byId(uuid7.parse(request.params.id));
-    response.type(CSV).send(writeCurve(curve, curveTraits(stores, quantity)));
+  app.get(filePath('getCurve'), (request: Request<{ id: string }>, response) => {
+    const { curve, time, quantity } = stores.curves.byId(uuid7.parse(request.params.id));
+    response
+      .type(CSV)
+      .send(writeCurveFile({ curve, time }, curveTraits(stores, quantity)).join(''));
   });
 }

@@ -1,16 +1,15 @@
 /** Live gauges: their states and samples as a stream of events, and what they are held to. */
 import type { Express } from 'express';
+import { filePath } from '#contract/file-endpoints.ts';
 import { type GaugeFeed, placement } from '#contract/live-gauges.ts';
-import { FILE_PATHS } from '#contract/paths.ts';
+
 import { Refusal } from '../problems.ts';
 
 /** A remark now and then keeps the stream from being taken for dead. */
 const HEARTBEAT_MS = 15_000;
 
-const route = (name: keyof typeof FILE_PATHS) => FILE_PATHS[name].split(' ')[1] ?? '';
-
 export function mountGauges(app: Express, feed: GaugeFeed | undefined): void {
-  app.get(route('liveGauges'), (request, response) => {
+  app.get(filePath('liveGauges'), (request, response) => {
     response.writeHead(200, {
       'Content-Type': 'text/event-stream',
       // Compression would hold events back.
@@ -27,7 +26,7 @@ export function mountGauges(app: Express, feed: GaugeFeed | undefined): void {
     });
   });
   const ask = (what: 'place' | 'run') =>
-    app.post(route(what === 'place' ? 'placeOnGauge' : 'runFixture'), (request, response) => {
+    app.post(filePath(what === 'place' ? 'placeOnGauge' : 'runFixture'), (request, response) => {
       const wanted = placement.parse(request.body);
       if (!feed?.[what](wanted))
         throw new Refusal(409, 'This gauge is not connected. Type the figure, or bring a file.');

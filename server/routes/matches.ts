@@ -1,12 +1,14 @@
 import type { Express, Request } from 'express';
+import { filePath } from '#contract/file-endpoints.ts';
 import { matchSeen } from '#contract/match-records.ts';
-import { FILE_PATHS } from '#contract/paths.ts';
 import { id as uuid7 } from '#contract/records.ts';
+import { instrumentFault } from '#core/gauge.ts';
+import { matchFeature } from '#core/match-features.ts';
 import { writeReturnNote } from '#core/return-note.ts';
 import type { Handlers } from '../endpoint.ts';
 import { writeNotePdf } from '../formats/return-note.ts';
 import { evaluateStored, matchOfPair } from '../match.ts';
-import { notFound, Refusal, wrongValue } from '../problems.ts';
+import { notFound, Refusal, requirePast, wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 
 type MatchHandlers = Pick<
@@ -27,7 +29,8 @@ type MatchHandlers = Pick<
 export function matchRoutes(stores: Stores): MatchHandlers {
   return {
     getMatch: ({ params }) => matchOfPair(stores, stores.pairs.byTag(params.tag)),
-    startMatch: ({ body }) => {
+    startMatch: ({ body, now }) => {
+      requirePast('startedAt', body.startedAt, now);
       const pair = stores.pairs.byId(body.pairId);
       if (pair.shoes !== 'both')
         throw wrongValue('pairId', `Of ${pair.tag} there is one shoe: nothing to hold it against.`);
@@ -46,8 +49,15 @@ export function matchRoutes(stores: Stores): MatchHandlers {
       stores.matches.decide(params.id, body, words);
       return { id: params.id, words };
     },
-    recordMatchReading: ({ params, body }) => {
-      if (body.instrumentId) stores.instruments.byId(body.instrumentId);
+    recordMatchReading: ({ params, body, now }) => {
+      requirePast('takenAt', body.takenAt, now);
+      if (body.instrumentId) {
+        const { name, kind, unit, retired } = stores.instruments.byId(body.instrumentId);
+        if (retired !== '')
+          throw wrongValue('instrumentId', `${name} is out of use (${retired}). Choose another.`);
+        const fault = instrumentFault({ name, kind, unit }, matchFeature(body.feature));
+        if (fault) throw wrongValue('instrumentId', fault);
+      }
       return { id: body.id, value: stores.matches.record(params.id, body) };
     },
     voidMatchReading: ({ params, body, now }) => {
@@ -79,8 +89,7 @@ export function matchRoutes(stores: Stores): MatchHandlers {
 
 /** The return note of a decided check, as a PDF. */
 export function mountReturnNote(app: Express, stores: Stores): void {
-  const [, path = ''] = FILE_PATHS.getReturnNote.split(' ');
-  app.get(path, async (request: Request<{ id: string }>, response) => {
+  app.get(filePath('getReturnNote'), async (request: Request<{ id: string }>, response) => {
     const check = stores.matches.byId(uuid7.parse(request.params.id));
     if (check.decision?.decision !== 'return')
       throw new Refusal(409, 'A return note is written once the check is decided: return.');

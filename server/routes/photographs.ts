@@ -1,11 +1,9 @@
 /** Photographs: taken in as files, listed and described as records. */
-import { pipeline } from 'node:stream/promises';
+import { Writable } from 'node:stream';
 import type { Express, Request } from 'express';
-import { photographFields } from '#contract/match-records.ts';
-import { FILE_PATHS } from '#contract/paths.ts';
+import { FILE_ENDPOINTS, filePath } from '#contract/file-endpoints.ts';
 import { id as uuid7 } from '#contract/records.ts';
 import { changeId, type Handlers, personCode } from '../endpoint.ts';
-import { limitBytes } from '../limit-bytes.ts';
 import {
   MOST_PHOTOGRAPH_BYTES,
   PHOTOGRAPH_TYPE,
@@ -13,24 +11,26 @@ import {
   type PhotographSize,
 } from '../photographs.ts';
 import { notFound } from '../problems.ts';
+import { clientGone, pourBody } from '../request-body.ts';
 import type { StoredPhotograph } from '../store/photographs.ts';
 import type { Stores } from '../stores.ts';
-
-const photographQuery = photographFields.extend({ photograph: uuid7 });
-
-const route = (name: keyof typeof FILE_PATHS) => FILE_PATHS[name].split(' ')[1] ?? '';
 
 const shown = ({ hash: _, ...photograph }: StoredPhotograph) => photograph;
 
 async function readWhole(request: Request): Promise<Buffer> {
-  const limit = limitBytes(
+  const chunks: Buffer[] = [];
+  const collect = new Writable({
+    write(chunk: Buffer, _encoding, done) {
+      chunks.push(chunk);
+      done();
+    },
+  });
+  await pourBody(
+    request,
+    collect,
     MOST_PHOTOGRAPH_BYTES,
     () => 'A photograph is at most 25 MB. Save it smaller and take it again.',
   );
-  const chunks: Buffer[] = [];
-  await pipeline(request, limit, async (source) => {
-    for await (const chunk of source) chunks.push(chunk as Buffer);
-  });
   return Buffer.concat(chunks);
 }
 
@@ -39,12 +39,16 @@ export function mountPhotographs(
   stores: Stores,
   files: PhotographFiles,
   now: () => string,
+  requireFree: () => void,
 ): void {
-  app.post(route('addPhotograph'), async (request, response) => {
+  app.post(filePath('addPhotograph'), async (request, response) => {
+    const gone = clientGone(response);
     const change = changeId(request);
-    const { photograph: id, ...fields } = photographQuery.parse(request.query);
+    const { photograph: id, ...fields } = FILE_ENDPOINTS.addPhotograph.query.parse(request.query);
+    requireFree();
     stores.photographs.requireSubject(fields);
-    const kept = await files.keep(await readWhole(request));
+    const kept = await files.keep(await readWhole(request), gone);
+    requireFree();
     const person = personCode(request);
     const at = now();
     const answer = stores.changes.apply(
@@ -66,10 +70,11 @@ export function mountPhotographs(
   });
 
   const send = (name: 'getPhotograph' | 'getThumbnail', size: PhotographSize) =>
-    app.get(route(name), (request: Request<{ id: string }>, response, next) => {
+    app.get(filePath(name), (request: Request<{ id: string }>, response, next) => {
       const { hash } = stores.photographs.byId(uuid7.parse(request.params.id));
       response.type(PHOTOGRAPH_TYPE).set('Cache-Control', 'private, max-age=3600');
-      response.sendFile(files.pathOf(hash, size), (error) => {
+      // The book may lie under a folder whose name begins with a dot.
+      response.sendFile(files.pathOf(hash, size), { dotfiles: 'allow' }, (error) => {
         if (!error || response.headersSent) return;
         next(notFound('The file of this photograph'));
       });
@@ -89,8 +94,11 @@ export function photographRoutes(
       return { id: params.id };
     },
     removePhotograph: ({ params }) => {
-      const { hash, alone } = stores.photographs.remove(params.id);
-      if (alone) files.remove(hash);
+      const hash = stores.photographs.remove(params.id);
+      // The picture goes once the change is sure: else a change that fails leaves none behind it.
+      stores.changes.afterwards(() => {
+        if (!stores.photographs.isKept(hash)) files.remove(hash);
+      });
       return { id: params.id };
     },
   };

@@ -1,6 +1,7 @@
 import { windowCurve } from '../curves.ts';
 import type { Handlers } from '../endpoint.ts';
 import { summarisePair } from '../measured-pairs.ts';
+import { requirePast } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 
 type SessionHandlers = Pick<
@@ -18,16 +19,18 @@ export function sessionRoutes(stores: Stores): SessionHandlers {
   const summarise = (sessionId: string) =>
     summarisePair(stores, stores.sessions.byId(sessionId).pairId, { sessionId });
   return {
-    startSession: ({ body }) => {
+    startSession: ({ body, now }) => {
+      requirePast('startedAt', body.startedAt, now);
       stores.sessions.start(body);
       return { id: body.id };
     },
     describeSession: ({ params, body }) => {
-      stores.sessions.describe(params.id, body);
+      const version = stores.sessions.describe(params.id, body);
       summarise(params.id);
-      return { id: params.id };
+      return { id: params.id, version };
     },
-    finishSession: ({ params, body }) => {
+    finishSession: ({ params, body, now }) => {
+      requirePast('finishedAt', body.finishedAt, now);
       stores.sessions.finish(params.id, body.finishedAt);
       return { id: params.id };
     },
@@ -35,7 +38,8 @@ export function sessionRoutes(stores: Stores): SessionHandlers {
       stores.sessions.addNote(params.id, body);
       return { id: body.id };
     },
-    recordReading: ({ body }) => {
+    recordReading: ({ body, now }) => {
+      requirePast('takenAt', body.takenAt, now);
       const reading = stores.sessions.record(body);
       summarise(body.sessionId);
       return reading;

@@ -30,28 +30,55 @@ export function changeStore(db: Db) {
      ORDER BY rowid DESC LIMIT 500`,
   );
   let count = 0;
+  let shut: string | undefined;
+  /** What is done beside the book once the change under way is committed. */
+  let later: (() => void)[] = [];
+
+  const hashOf = ({ action, subject }: Change, detail: string) =>
+    createHash('sha256').update(`${action}\n${subject}\n${detail}`).digest('hex');
+
+  /** What a change that was done already was answered; the same id with another request is refused. */
+  function answerTo(change: Change, detail = JSON.stringify(change.request ?? null)): unknown {
+    const before = find.get(change.id);
+    if (!before) return undefined;
+    if (before.request_hash !== hashOf(change, detail))
+      throw new Refusal(409, 'This change id was already used for another change.');
+    return JSON.parse(before.answer);
+  }
 
   /** Does the work of a change once, in one transaction with its audit; a repeat gets the first answer. */
   const apply = db.transaction(<T>(change: Change, work: () => T): T => {
+    if (shut !== undefined) throw new Refusal(503, shut);
     const detail = JSON.stringify(change.request ?? null);
-    const hash = createHash('sha256')
-      .update(`${change.action}\n${change.subject}\n${detail}`)
-      .digest('hex');
-    const before = find.get(change.id);
-    if (before) {
-      if (before.request_hash !== hash)
-        throw new Refusal(409, 'This change id was already used for another change.');
-      return JSON.parse(before.answer) as T;
-    }
+    const before = answerTo(change, detail);
+    if (before !== undefined) return before as T;
     const answer = work();
     const { id, at, person, action, subject } = change;
+    const hash = hashOf(change, detail);
     insert.run({ id, at, person, action, subject, hash, detail, answer: JSON.stringify(answer) });
     count += 1;
     return answer;
   });
 
   return {
-    apply: <T>(change: Change, work: () => T): T => apply.immediate(change, work) as T,
+    apply<T>(change: Change, work: () => T): T {
+      later = [];
+      const answer = apply.immediate(change, work) as T;
+      for (const task of later.splice(0)) task();
+      return answer;
+    },
+    /** Leaves a task for when the change under way is committed; where it fails there is none. */
+    afterwards(task: () => void): void {
+      later.push(task);
+    },
+    /** The first answer to a change that is sent again; undefined where it is new. */
+    answerTo: <T>(change: Change): T | undefined => answerTo(change) as T | undefined,
+    /** From here on every change is refused, in these words: the book is damaged. */
+    shut(words: string): void {
+      shut = words;
+    },
+    /** Why every change is refused; null: they are taken. */
+    whyShut: (): string | null => shut ?? null,
     list: (subject?: string) => list.all({ subject: subject ?? null }),
     /** Work on cached rows, in one transaction and without a line of audit. */
     quietly: (work: () => void): void => db.transaction(work).immediate(),

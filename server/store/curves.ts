@@ -1,6 +1,7 @@
 /** Curves as they were taken: samples in the unit of their quantity, never rewritten. */
 
 import type { Curve } from '#core/curve-cycles.ts';
+import type { CurveFile } from '#core/curve-file.ts';
 import type { MeasuredQuantityId, Side } from '#core/quantities.ts';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
@@ -14,7 +15,7 @@ export interface CurveFields {
   takenAt: string;
 }
 
-type CurveRow = CurveFields & { samples: Buffer; n: number };
+type CurveRow = CurveFields & { samples: Buffer; n: number; seconds: Buffer | null };
 
 function pack({ x, y }: Curve): Buffer {
   const both = new Float64Array(2 * x.length);
@@ -23,30 +24,38 @@ function pack({ x, y }: Curve): Buffer {
   return Buffer.from(both.buffer);
 }
 
+/** A blob lies at any offset of its buffer; doubles want one of their own. */
+const doubles = (blob: Buffer) => new Float64Array(Uint8Array.from(blob).buffer);
+
 function unpack(samples: Buffer, n: number): Curve {
-  // A blob lies at any offset of its buffer; doubles want one of their own.
-  const both = new Float64Array(Uint8Array.from(samples).buffer);
+  const both = doubles(samples);
   return { x: both.slice(0, n), y: both.slice(n, 2 * n) };
 }
 
 export function curveStore(db: Db) {
   const insert = db.prepare(
-    `INSERT INTO curve (id, session_id, side, quantity, instrument_id, taken_at, samples, n)
-     VALUES (@id, @sessionId, @side, @quantity, @instrumentId, @takenAt, @samples, @n)`,
+    `INSERT INTO curve (id, session_id, side, quantity, instrument_id, taken_at, samples, n, seconds)
+     VALUES
+       (@id, @sessionId, @side, @quantity, @instrumentId, @takenAt, @samples, @n, @seconds)`,
   );
   const select = db.prepare<[string], CurveRow>(
     `SELECT id, session_id AS sessionId, side, quantity, instrument_id AS instrumentId,
-       taken_at AS takenAt, samples, n
+       taken_at AS takenAt, samples, n, seconds
      FROM curve WHERE id = ?`,
   );
   return {
-    add: (fields: CurveFields, curve: Curve) =>
-      insert.run({ ...fields, samples: pack(curve), n: curve.x.length }),
-    byId(id: string): CurveFields & { curve: Curve } {
+    add: (fields: CurveFields, { curve, time }: CurveFile) =>
+      insert.run({
+        ...fields,
+        samples: pack(curve),
+        n: curve.x.length,
+        seconds: time ? Buffer.from(time.buffer, time.byteOffset, time.byteLength) : null,
+      }),
+    byId(id: string): CurveFields & CurveFile {
       const row = select.get(id);
       if (!row) throw notFound('This curve');
-      const { samples, n, ...fields } = row;
-      return { ...fields, curve: unpack(samples, n) };
+      const { samples, n, seconds, ...fields } = row;
+      return { ...fields, curve: unpack(samples, n), time: seconds ? doubles(seconds) : undefined };
     },
   };
 }

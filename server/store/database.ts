@@ -1,136 +1,175 @@
-/** Opens the database: checks it, backs it up, and brings it to the current version. */
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
-import { basename, dirname, join } from 'node:path';
+/** Opens the database: looks whether it is a book that can be kept, and brings it to this version. */
+import { closeSync, existsSync, mkdirSync, openSync, readSync, statSync } from 'node:fs';
+import { dirname } from 'node:path';
 import Database from 'better-sqlite3';
-import { backUpPhotographs } from '../photographs.ts';
+import type { Log } from '../log.ts';
+import { backupFolder, copyBeforeUpdate, newestSoundCopy } from './backups.ts';
 
 export type Db = Database.Database;
 
 /** A database that cannot be used, with a message meant for the person who started the program. */
 export class DatabaseRefusal extends Error {}
 
-const MIGRATIONS = new URL('../migrations/', import.meta.url);
-const KEPT_BACKUPS = 10;
+/** Emvex's mark in the header of its books: `Emvx`. */
+const APPLICATION_ID = 0x456d7678;
+const SQLITE_MAGIC = 'SQLite format 3\0';
+const HEADER_BYTES = 100;
 
-function migrations(): { version: number; sql: string }[] {
-  return readdirSync(MIGRATIONS)
-    .filter((file) => /^\d{4}-.*\.sql$/.test(file))
-    .sort()
-    .map((file) => ({
-      version: Number(file.slice(0, 4)),
-      sql: readFileSync(new URL(file, MIGRATIONS), 'utf8'),
-    }));
+const MIGRATIONS = Object.entries(
+  import.meta.glob<string>('../migrations/*.sql', {
+    query: '?raw',
+    import: 'default',
+    eager: true,
+  }),
+)
+  .map(([file, sql]) => ({ version: Number(/(\d{4})-[^/]*$/.exec(file)?.[1]), sql }))
+  .sort((a, b) => a.version - b.version);
+const NEWEST = MIGRATIONS.at(-1)?.version ?? 0;
+
+/** What to do with a damaged book: the commands that bring its last sound copy back. */
+export function describeDamage(path: string, cause: string, today: string): string {
+  const copy = newestSoundCopy(path, today);
+  const aside = ['', '-wal', '-shm']
+    .filter((end) => end === '' || existsSync(`${path}${end}`))
+    .map((end) => `  mv "${path}${end}" "${path}.damaged${end}"\n`)
+    .join('');
+  const remedy = copy
+    ? `To restore the last backup, stop Emvex, set the damaged file and its log aside and copy the backup in their place:\n${aside}  cp "${copy}" "${path}"`
+    : `There is no backup beside it that opens (${backupFolder(path)}). Stop Emvex and set the file aside, or name another with EMVEX_DB.`;
+  return `The database ${path} is damaged (${cause}). Nothing was changed.\n${remedy}`;
 }
 
-/** The folder of backup copies beside a database. */
-export function backupFolder(path: string): string {
-  return join(dirname(path), 'backups');
+/** Says from its first bytes that a file is no whole database; undefined where it may be one. */
+function headerFault(path: string): string | undefined {
+  const header = Buffer.alloc(HEADER_BYTES);
+  const handle = openSync(path, 'r');
+  try {
+    const read = readSync(handle, header, 0, HEADER_BYTES, 0);
+    // SQLite makes an empty file first, and writes to it later.
+    if (read === 0) return undefined;
+    if (read < HEADER_BYTES || header.toString('latin1', 0, 16) !== SQLITE_MAGIC)
+      return 'it does not begin as a database does';
+  } finally {
+    closeSync(handle);
+  }
+  const pageSize = header.readUInt16BE(16) === 1 ? 65_536 : header.readUInt16BE(16);
+  const bytes = pageSize * header.readUInt32BE(28);
+  const { size } = statSync(path);
+  // Pages that are missing in the file may stand in the log.
+  const logged = existsSync(`${path}-wal`) && statSync(`${path}-wal`).size > 0;
+  return size < bytes && !logged ? `it has ${size} bytes where it says ${bytes}` : undefined;
 }
 
-function backups(path: string): string[] {
-  const folder = backupFolder(path);
-  const prefix = `${basename(path, '.db')}-`;
-  if (!existsSync(folder)) return [];
-  return readdirSync(folder)
-    .filter((file) => file.startsWith(prefix) && file.endsWith('.db'))
-    .sort();
-}
+const versionOf = (db: Db) => Number(db.pragma('user_version', { simple: true }));
 
-/** Writes a whole copy of the database, named by day and reason, once; keeps the last ten. */
-function backUp(db: Db, path: string, name: string): string {
-  const folder = backupFolder(path);
-  mkdirSync(folder, { recursive: true });
-  backUpPhotographs(path, folder);
-  const copy = join(folder, `${basename(path, '.db')}-${name}.db`);
-  if (existsSync(copy)) return copy;
-  db.prepare('VACUUM INTO ?').run(copy);
-  for (const old of backups(path).slice(0, -KEPT_BACKUPS)) rmSync(join(folder, old));
-  return copy;
-}
-
-function damaged(path: string, cause: string): DatabaseRefusal {
-  const last = backups(path).at(-1);
-  const remedy = last
-    ? `To restore the last backup, stop Emvex, set the damaged file aside and copy the backup in its place:\n  mv "${path}" "${path}.damaged"\n  rm -f "${path}-wal" "${path}-shm"\n  cp "${join(backupFolder(path), last)}" "${path}"`
-    : `There is no backup beside it (${backupFolder(path)}). Set the file aside, or name another with EMVEX_DB.`;
-  return new DatabaseRefusal(
-    `The database ${path} is damaged (${cause}). Nothing was changed.\n${remedy}`,
-  );
-}
-
-function check(db: Db, path: string): void {
-  const faults = db.pragma('quick_check(1)', { simple: true });
-  if (faults !== 'ok') throw damaged(path, String(faults));
-}
-
-function versionOf(db: Db): number {
-  return Number(db.pragma('user_version', { simple: true }));
-}
-
-function refuseNewer(db: Db, path: string): void {
-  const newest = migrations().at(-1)?.version ?? 0;
-  const current = versionOf(db);
-  if (current > newest)
+/** Refuses what is no bench book of this program, or of a newer one. */
+function requireBook(db: Db, path: string): void {
+  const tables = db
+    .prepare<[], { name: string }>("SELECT name FROM sqlite_schema WHERE type = 'table'")
+    .all()
+    .map(({ name }) => name);
+  const mark = Number(db.pragma('application_id', { simple: true }));
+  // Books were not marked before their fourth version.
+  const isBook =
+    mark === APPLICATION_ID ||
+    (mark === 0 && ['change', 'edition', 'pair', 'reading'].every((name) => tables.includes(name)));
+  if (!isBook && (tables.length > 0 || mark !== 0))
     throw new DatabaseRefusal(
-      `The database ${path} was written by a newer Emvex (version ${current}; this program knows ${newest}). Start the newer program, or name another database with EMVEX_DB. Nothing was changed.`,
+      `${path} is a database of another program (its tables: ${tables.slice(0, 5).join(', ') || 'none'}). Is it the right file? Name the bench book with EMVEX_DB. Nothing was changed.`,
+    );
+  const current = versionOf(db);
+  if (current > NEWEST)
+    throw new DatabaseRefusal(
+      `The database ${path} was written by a newer Emvex (version ${current}; this program knows ${NEWEST}). Start the newer program, or name another database with EMVEX_DB. Nothing was changed.`,
     );
 }
 
-function migrate(db: Db, path: string, today: string): void {
-  const steps = migrations();
-  const newest = steps.at(-1)?.version ?? 0;
+/** Refuses a book that can only be read: it would answer every change with a fault. */
+export function requireWritable(db: Db, path: string): void {
+  try {
+    // The lock alone is given to readers too: a page must be touched, and is left as it was.
+    db.exec(`BEGIN IMMEDIATE; PRAGMA user_version = ${versionOf(db)}; ROLLBACK`);
+  } catch (error) {
+    if (!(error instanceof Database.SqliteError) || !/READONLY|CANTOPEN/.test(error.code))
+      throw error;
+    throw new DatabaseRefusal(
+      `The database ${path} can be read but not written. Give this user the right to write the file and its folder, or name another with EMVEX_DB. Nothing was changed.`,
+    );
+  }
+}
+
+function migrate(db: Db, path: string, today: string, log: Log | undefined): void {
   const current = versionOf(db);
-  if (current > 0 && current < newest) backUp(db, path, `${today}-before-v${newest}`);
+  if (current === NEWEST) return;
+  if (current > 0) {
+    try {
+      copyBeforeUpdate(db, path, today, NEWEST);
+    } catch (error) {
+      // The update itself is one transaction: it is done or it is not.
+      const { code } = error as NodeJS.ErrnoException;
+      log?.error({ code }, 'no backup could be written before the update of the book');
+    }
+  }
   db.transaction(() => {
-    for (const step of steps)
+    db.pragma(`application_id = ${APPLICATION_ID}`);
+    for (const step of MIGRATIONS)
       if (step.version > current) {
         db.exec(step.sql);
         db.pragma(`user_version = ${step.version}`);
       }
   }).immediate();
+  if (current > 0) log?.info({ from: current, to: NEWEST }, 'the book was brought to this version');
 }
 
-function prepareConnection(db: Db): void {
+/**
+ * A write waits this long, and is then asked to come again: a longer wait would keep every other
+ * request waiting with it.
+ */
+const BUSY_MS = 250;
+
+function prepareConnection(db: Db, busyMs: number): void {
   db.pragma('foreign_keys = ON');
-  db.pragma('busy_timeout = 5000');
+  db.pragma(`busy_timeout = ${busyMs}`);
   db.pragma('journal_mode = WAL');
   // A reading that was answered as saved must survive a power cut.
   db.pragma('synchronous = FULL');
 }
 
-/** A further connection to a database that is open already: checked and current. */
+/** A further connection to a database that is open already; it may wait for its turn to write. */
 export function openConnection(path: string): Db {
   const db = new Database(path, { fileMustExist: true });
-  prepareConnection(db);
+  prepareConnection(db, 10_000);
   return db;
 }
 
 /**
  * Opens a database file, or makes it. Refuses, with a plain message and without touching the file,
- * one that is damaged or newer than the program.
+ * one that is damaged at first sight, another program's, newer than this program, or not to be
+ * written. What takes long, looking through all of it and copying it, is `careForBook`'s.
  *
  * @param path the file, or `:memory:`
- * @param today ISO date that names the daily backup
+ * @param today ISO date, for the backup before an update
  */
-export function openDatabase(path: string, today: string): Db {
+export function openDatabase(path: string, today: string, log?: Log): Db {
   const inMemory = path === ':memory:';
   if (!inMemory) mkdirSync(dirname(path), { recursive: true });
   const existed = !inMemory && existsSync(path);
   let db: Db | undefined;
   try {
+    const fault = existed && statSync(path).isFile() ? headerFault(path) : undefined;
+    if (fault) throw new DatabaseRefusal(describeDamage(path, fault, today));
     db = new Database(path);
     if (existed) {
-      check(db, path);
-      refuseNewer(db, path);
+      requireBook(db, path);
+      requireWritable(db, path);
     }
-    prepareConnection(db);
-    migrate(db, path, today);
-    if (existed) backUp(db, path, today);
+    prepareConnection(db, BUSY_MS);
+    migrate(db, path, today, log);
     return db;
   } catch (error) {
     db?.close();
     if (error instanceof Database.SqliteError && /CORRUPT|NOTADB/.test(error.code))
-      throw damaged(path, error.message);
+      throw new DatabaseRefusal(describeDamage(path, error.message, today));
     throw error;
   }
 }

@@ -36,7 +36,6 @@ export function photographStore(db: Db) {
   );
   const remove = db.prepare('DELETE FROM photograph WHERE id = ?');
   const selectHash = db.prepare<[string], unknown>('SELECT 1 FROM photograph WHERE hash = ?');
-  const selectHashes = db.prepare<[], { hash: string }>('SELECT DISTINCT hash FROM photograph');
   const subjects = Object.fromEntries(
     Object.entries(SUBJECT_TABLES).map(([kind, table]) => [
       kind,
@@ -64,13 +63,13 @@ export function photographStore(db: Db) {
       byId(id);
       describe.run({ id, ...fields });
     },
-    /** Forgets a photograph; true where its picture is no other's. */
-    remove(id: string): { hash: string; alone: boolean } {
+    /** Forgets a photograph; answers with the name of its picture. */
+    remove(id: string): string {
       const { hash } = byId(id);
       remove.run(id);
-      return { hash, alone: !selectHash.get(hash) };
+      return hash;
     },
-    hashes: (): string[] => selectHashes.all().map((row) => row.hash),
+    isKept: (hash: string): boolean => selectHash.get(hash) !== undefined,
   };
 }
 

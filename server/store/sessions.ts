@@ -5,9 +5,12 @@ import type {
   Reading,
   Session,
   sessionFields,
-  sessionTerms,
+  sessionTermsEdit,
 } from '#contract/records.ts';
+import { instrumentFault } from '#core/gauge.ts';
 import { type Catalogue, describeQuantity } from '#core/quantities.ts';
+import type { QuantityDefinition } from '#core/quantity.ts';
+import type { ToolName } from '#core/tools.ts';
 import { readTypedReading } from '#core/typed-reading.ts';
 import { canonicalUnit } from '#core/units.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
@@ -17,6 +20,7 @@ type NewReading = z.output<typeof newReading>;
 type SessionFields = z.output<typeof sessionFields>;
 
 interface SessionRow extends SessionFields {
+  version: number;
   finishedAt: string | null;
 }
 
@@ -55,7 +59,7 @@ const READING = `SELECT r.id, r.session_id AS sessionId, r.side, r.quantity, r.t
   LEFT JOIN reading_void v ON v.reading_id = r.id`;
 
 const SESSION = `SELECT id, pair_id AS pairId, protocol_id AS protocolId, person, configuration,
-    removed, conditioned, worn_km AS wornKm, started_at AS startedAt, finished_at AS finishedAt
+    removed, conditioned, worn_km AS wornKm, started_at AS startedAt, finished_at AS finishedAt, version
   FROM session`;
 
 export function sessionStore(db: Db, catalogue: () => Catalogue) {
@@ -68,16 +72,24 @@ export function sessionStore(db: Db, catalogue: () => Catalogue) {
   );
   const describe = db.prepare(
     `UPDATE session SET configuration = @configuration, removed = @removed,
-       conditioned = @conditioned, worn_km = @wornKm WHERE id = @id`,
+       conditioned = @conditioned, worn_km = @wornKm, version = version + 1
+     WHERE id = @id`,
   );
   const selectSession = db.prepare<[string], StoredSession>(`${SESSION} WHERE id = ?`);
   const selectOfPair = db.prepare<[string], StoredSession>(
-    `${SESSION} WHERE pair_id = ? ORDER BY started_at, id`,
+    `${SESSION} WHERE pair_id = ? ORDER BY julianday(started_at), id`,
   );
   const selectLatest = db.prepare<[string], { id: string; protocolId: string }>(
     `SELECT id, protocol_id AS protocolId FROM session
-     WHERE pair_id = ? ORDER BY started_at DESC, id DESC LIMIT 1`,
+     WHERE pair_id = ? ORDER BY julianday(started_at) DESC, id DESC LIMIT 1`,
   );
+  const selectShoes = db.prepare<[string], { tag: string; shoes: string }>(
+    'SELECT tag, shoes FROM pair WHERE id = ?',
+  );
+  const selectInstrument = db.prepare<
+    [string],
+    { name: string; kind: ToolName; unit: string; retired: string }
+  >('SELECT name, kind, unit, retired FROM instrument WHERE id = ?');
   const finish = db.prepare(
     'UPDATE session SET finished_at = @finishedAt WHERE id = @id AND finished_at IS NULL',
   );
@@ -116,6 +128,27 @@ export function sessionStore(db: Db, catalogue: () => Catalogue) {
     const row = selectSession.get(id);
     if (!row) throw notFound('This session');
     return asSession(row);
+  }
+
+  function requireShoe({ pairId }: SessionRow, side: Reading['side']): void {
+    const pair = selectShoes.get(pairId);
+    if (pair && pair.shoes !== 'both' && pair.shoes !== `${side} only`)
+      throw wrongValue(
+        'side',
+        `Of ${pair.tag} there is the ${pair.shoes.split(' ')[0]} shoe only.`,
+      );
+  }
+
+  function requireInstrument(id: string, definition: QuantityDefinition): void {
+    const instrument = selectInstrument.get(id);
+    if (!instrument) throw notFound('This instrument');
+    if (instrument.retired !== '')
+      throw wrongValue(
+        'instrumentId',
+        `${instrument.name} is out of use (${instrument.retired}). Choose another.`,
+      );
+    const fault = instrumentFault(instrument, definition);
+    if (fault) throw wrongValue('instrumentId', fault);
   }
 
   function readingById(id: string): Reading {
@@ -158,12 +191,20 @@ export function sessionStore(db: Db, catalogue: () => Catalogue) {
       insertSession.run({ ...fields, conditioned: asStored(fields.conditioned) });
     },
     /** Says how the shoes of a sitting are; what was said before stays in the record of changes. */
-    describe(id: string, terms: z.output<typeof sessionTerms>): void {
-      sessionById(id);
-      describe.run({ id, ...terms, conditioned: asStored(terms.conditioned) });
+    describe(id: string, terms: z.output<typeof sessionTermsEdit>): number {
+      const { version, finishedAt: _, ...before } = sessionById(id);
+      if (version !== terms.version)
+        throw new Refusal(
+          409,
+          `The terms of this sitting were changed meanwhile: ${before.configuration}, worn ${before.wornKm} km. Look at them, and change them again.`,
+        );
+      describe.run({ ...terms, id, conditioned: asStored(terms.conditioned) });
+      return version + 1;
     },
     finish(id: string, finishedAt: string): void {
-      sessionById(id);
+      const { startedAt } = sessionById(id);
+      if (Date.parse(finishedAt) < Date.parse(startedAt))
+        throw wrongValue('finishedAt', `A sitting that began at ${startedAt} ends after that.`);
       if (finish.run({ id, finishedAt }).changes === 0)
         throw new Refusal(409, 'This session is finished already.');
     },
@@ -184,13 +225,14 @@ export function sessionStore(db: Db, catalogue: () => Catalogue) {
       selectLatest.get(pairId),
     /** Adds a reading; its value is read from the text as typed, so that the two always agree. */
     record(reading: NewReading): Reading {
-      sessionById(reading.sessionId);
+      requireShoe(sessionById(reading.sessionId), reading.side);
       if (!(reading.quantity in catalogue()))
         throw wrongValue('quantity', `${reading.quantity} is not in the catalogue of this lab.`);
       const definition = describeQuantity(reading.quantity, catalogue());
       const read = readTypedReading(reading.typed, definition, reading.unit);
       if (!read.ok)
         throw wrongValue('typed', `${definition.name}: ${read.fault.message}`, read.fault.choices);
+      requireInstrument(reading.instrumentId, definition);
       const trial = reading.supersedes
         ? correctedTrial(reading.supersedes, reading)
         : nextTrial(reading);
@@ -215,7 +257,11 @@ export function sessionStore(db: Db, catalogue: () => Catalogue) {
       given: CurveReading,
       room: { temperatureC: number | null; humidityPct: number | null },
     ): Reading {
-      const { symbol } = canonicalUnit(describeQuantity(curve.quantity, catalogue()).kind);
+      const definition = describeQuantity(curve.quantity, catalogue());
+      requireShoe(sessionById(curve.sessionId), curve.side);
+      // Another window of a curve that stands is no new reading of the fixture.
+      if (given.supersedes === null) requireInstrument(curve.instrumentId, definition);
+      const { symbol } = canonicalUnit(definition.kind);
       const { window, value, cycleSd, supersedes, ...rest } = given;
       const trial = supersedes
         ? correctedTrial(supersedes, { ...curve, reason: given.reason })

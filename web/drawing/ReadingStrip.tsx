@@ -1,3 +1,4 @@
+import { max, min } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { ChartFrame } from './ChartFrame.tsx';
 import classes from './ReadingStrip.module.css';
@@ -18,8 +19,8 @@ const PAD = 14;
 /** A domain that holds marks and interval, in whole ticks, never narrower than ten of them. */
 export function stripDomain(values: number[], step: number): [number, number] {
   if (values.length === 0) return [0, 10 * step];
-  const low = Math.min(...values);
-  const high = Math.max(...values);
+  const low = min(values) ?? 0;
+  const high = max(values) ?? 0;
   const spare = Math.max(0, 10 * step - (high - low)) / 2 + step;
   return [Math.floor((low - spare) / step) * step, Math.ceil((high + spare) / step) * step];
 }

@@ -178,7 +178,13 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
     arrived: settle,
     describe(next) {
       if (!current) setNextTerms(next);
-      else keep({ ...waiting, name: 'describeSession', params: { id: current.id }, body: next });
+      else
+        keep({
+          ...waiting,
+          name: 'describeSession',
+          params: { id: current.id },
+          body: { ...next, version: current.version },
+        });
     },
     standingAt,
     takenAt: (quantity, side) =>

@@ -16,6 +16,7 @@ const session: Session = {
   wornKm: 0,
   startedAt: '2026-03-01T09:00:00Z',
   finishedAt: null,
+  version: 1,
   readings: [],
   notes: [],
 };

@@ -45,10 +45,14 @@ function apply(sessions: BenchSession[], change: WaitingChange, catalogue: Catal
   const find = (id: string | undefined) => sessions.find((session) => session.id === id);
   if (name === 'startSession') {
     const fields = body as Session;
-    if (!find(fields.id)) sessions.push({ ...fields, finishedAt: null, readings: [], notes: [] });
+    if (!find(fields.id))
+      sessions.push({ ...fields, version: 1, finishedAt: null, readings: [], notes: [] });
   } else if (name === 'describeSession') {
     const session = find(params.id);
-    if (session) Object.assign(session, body as Partial<Session>);
+    const { version, ...terms } = body as { version: number };
+    // What has arrived already is in the fetched session, with its version.
+    if (session && session.version === version)
+      Object.assign(session, terms, { version: version + 1 });
   } else if (name === 'recordReading') {
     const reading = body as NewReading;
     const session = find(reading.sessionId);

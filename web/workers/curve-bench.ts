@@ -9,7 +9,7 @@ import {
   orientCurve,
 } from '#core/curve-analysis.ts';
 import type { Curve } from '#core/curve-cycles.ts';
-import { type CurveFile, curveReader, curveSizeFault } from '#core/curve-file.ts';
+import { type CurveFile, curveReader, curveSizeFault, writeCurveFile } from '#core/curve-file.ts';
 import type { LineFault } from '#core/delimited.ts';
 import type { CurveTraits } from '#core/quantity.ts';
 import { findUnit, toCanonical } from '#core/units.ts';
@@ -41,6 +41,8 @@ const DRAWN_POINTS = 240;
 const DRAWN_CYCLES = 12;
 const PIECE = 1 << 20;
 
+/** As taken, which is what is kept; and turned one way, which is what is analysed. */
+let taken: CurveFile | undefined;
 let curve: Curve | undefined;
 let traits: CurveTraits | undefined;
 
@@ -63,6 +65,7 @@ function extent(values: Float64Array): [number, number] {
 }
 
 function keep(read: CurveFile, wanted: CurveTraits): void {
+  taken = read;
   curve = orientCurve(read.curve, wanted);
   traits = wanted;
 }
@@ -128,6 +131,7 @@ const bench = {
           x: Float64Array.from(samples, (one) => toCanonical(one.x, xUnit)),
           y: Float64Array.from(samples, (one) => toCanonical(one.y, yUnit)),
         },
+        time: Float64Array.from(samples, (one) => one.seconds),
       },
       wanted,
     );
@@ -153,19 +157,10 @@ const bench = {
       y: extent(read.y),
     };
   },
-  /** The curve as the file that the server keeps. */
+  /** The curve as it was taken, as the file that the server keeps. */
   file(): Blob | undefined {
-    if (!curve || !traits) return undefined;
-    const pieces = [traits.x === 'angle' ? 'angle_deg,moment_nm\n' : 'displacement_mm,force_n\n'];
-    let piece = '';
-    for (let i = 0; i < curve.x.length; i++) {
-      piece += `${curve.x[i]},${curve.y[i]}\n`;
-      if (piece.length < PIECE) continue;
-      pieces.push(piece);
-      piece = '';
-    }
-    pieces.push(piece);
-    return new Blob(pieces, { type: 'text/csv' });
+    if (!taken || !traits) return undefined;
+    return new Blob(writeCurveFile(taken, traits), { type: 'text/csv' });
   },
 };
 

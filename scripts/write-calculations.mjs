@@ -1,6 +1,8 @@
 /** Writes docs/calculations.md from the registry: `npm run docs`. */
 import { writeFileSync } from 'node:fs';
-import { CALCULATIONS } from '#contract/calculations.ts';
+import { runSource } from './source.mjs';
+
+const { CALCULATIONS } = await runSource('contract/calculations.ts');
 
 const entries = CALCULATIONS.map((entry) => {
   const input = entry.input.parse(entry.example);

@@ -1,0 +1,8 @@
+/** Threads and processes of the server run as built; tests, which run the source, use them too. */
+
+const BUILT = import.meta.url.endsWith('.ts')
+  ? new URL('../dist/server/', import.meta.url)
+  : new URL('./', import.meta.url);
+
+export const builtFile = (name: 'import-thread' | 'care-thread' | 'picture-process'): URL =>
+  new URL(`${name}.js`, BUILT);

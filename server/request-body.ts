@@ -1,0 +1,59 @@
+/** Takes the body of a request as a stream, with a limit, so that the sender always gets an answer. */
+import { createHash } from 'node:crypto';
+import { Transform, type Writable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import type { Request, Response } from 'express';
+import { Refusal } from './problems.ts';
+
+/** Aborted once the client has gone away before its answer. */
+export function clientGone(response: Response): AbortSignal {
+  const controller = new AbortController();
+  response.on('close', () => {
+    if (!response.writableEnded) controller.abort();
+  });
+  return controller.signal;
+}
+
+interface Poured {
+  bytes: number;
+  /** SHA-256 of the body, as hexadecimal digits. */
+  hash: string;
+}
+
+/**
+ * Pours the body into a destination. Where that fails, or the body is over the limit, what is left
+ * of it is read and dropped: a connection that is cut in the middle of a body gives no answer.
+ *
+ * @param most bytes
+ * @param says what is told where the body is longer
+ */
+export async function pourBody(
+  request: Request,
+  destination: Writable,
+  most: number,
+  says: () => string,
+): Promise<Poured> {
+  const hash = createHash('sha256');
+  let bytes = 0;
+  const counter = new Transform({
+    transform(chunk: Buffer, _encoding, done) {
+      bytes += chunk.length;
+      if (bytes > most) return done(new Refusal(413, says()));
+      hash.update(chunk);
+      done(null, chunk);
+    },
+  });
+  const broken = () => counter.destroy(new Refusal(499, 'The connection broke off.'));
+  request.on('aborted', broken);
+  request.pipe(counter);
+  try {
+    await pipeline(counter, destination);
+    return { bytes, hash: hash.digest('hex') };
+  } catch (error) {
+    request.unpipe(counter);
+    request.resume();
+    throw error;
+  } finally {
+    request.off('aborted', broken);
+  }
+}

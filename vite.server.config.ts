@@ -1,0 +1,25 @@
+/** The server as it runs: built once, so that nothing learns TypeScript at a start or in a thread. */
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  build: {
+    ssr: true,
+    target: 'node20',
+    outDir: 'dist/server',
+    emptyOutDir: true,
+    copyPublicDir: false,
+    rolldownOptions: {
+      input: {
+        start: 'server/start.ts',
+        log: 'server/log.ts',
+        'import-thread': 'server/formats/import-thread.ts',
+        'care-thread': 'server/store/care-thread.ts',
+        'picture-process': 'server/formats/picture-process.ts',
+        'gauge-driver': 'instruments/driver.ts',
+        'demo-book': 'demo/prepare.ts',
+        'stand-ins': 'demo/stand-ins.ts',
+      },
+      output: { entryFileNames: '[name].js', chunkFileNames: '[name]-[hash].js' },
+    },
+  },
+});
