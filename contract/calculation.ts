@@ -65,3 +65,55 @@ export function guarded<T>(field: string, work: () => T): T {
     throw error;
   }
 }
+
+/** No reading, count or uncertainty of a shoe is larger, or smaller and not zero. */
+const LARGEST = 1e12;
+const SMALLEST = 1e-12;
+
+/** The path of the first number that squares and ratios could carry beyond what numbers hold. */
+function extremeNumber(value: unknown, path: string[] = []): string[] | undefined {
+  if (typeof value === 'number') {
+    const size = Math.abs(value);
+    return size > LARGEST || (size > 0 && size < SMALLEST) ? path : undefined;
+  }
+  if (typeof value !== 'object' || value === null) return undefined;
+  for (const [key, inner] of Object.entries(value)) {
+    const found = extremeNumber(inner, [...path, key]);
+    if (found) return found;
+  }
+  return undefined;
+}
+
+/** True for a figure that came out as no number: Infinity, or none at all. */
+const isNoNumber = (output: unknown, path: readonly PropertyKey[]): boolean => {
+  const value = path.reduce<unknown>(
+    (inner, key) => (inner as Record<PropertyKey, unknown>)?.[key],
+    output,
+  );
+  return typeof value === 'number' && !Number.isFinite(value);
+};
+
+/**
+ * Runs a calculation on what was sent: input checked, result checked against its own schema.
+ * @throws ZodError or CalculationFault where a value is wrong, with the field; Error where the
+ * calculation breaks its own schema, which is a fault of the program
+ */
+export function runCalculation(entry: Calculation, sent: unknown): unknown {
+  const input = entry.input.parse(sent);
+  const extreme = extremeNumber(input);
+  if (extreme)
+    throw new CalculationFault(
+      extreme.join('.'),
+      `${extreme.join('.')} is beyond what can be computed: numbers lie between 1e−12 and 1e12, or are 0`,
+    );
+  const output = entry.calculate(input);
+  const result = entry.output.safeParse(output);
+  if (result.success) return result.data;
+  const [issue] = result.error.issues;
+  if (issue && isNoNumber(output, issue.path))
+    throw new CalculationFault(
+      String(issue.path[0]),
+      `${issue.path.join('.')} comes out as no number: the values given lie too far apart`,
+    );
+  throw new Error(`${entry.name}: ${result.error.message}`);
+}

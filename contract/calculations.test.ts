@@ -4,7 +4,8 @@
  * value is wrong; it never fails.
  */
 import { describe, expect, it } from 'vitest';
-import { CalculationFault } from './calculation.ts';
+import { z } from 'zod';
+import { CalculationFault, runCalculation } from './calculation.ts';
 import { CALCULATIONS } from './calculations.ts';
 
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
@@ -55,6 +56,23 @@ describe.each(CALCULATIONS.map((entry) => [entry.name, entry] as const))('%s', (
     const answer = entry.output.safeParse(entry.calculate(entry.input.parse(example)));
     expect(answer.success, JSON.stringify(answer.error?.issues)).toBe(true);
   });
+
+  it.each([1.7e308, -1e200, 1e16, 5e-324])(
+    'refuses %d by its field, wherever it stands',
+    (extreme) => {
+      for (const path of pathsIn(example).slice(0, 60)) {
+        if (typeof valueAt(example, path) !== 'number') continue;
+        const refusal = () => runCalculation(entry, changed(example, path, extreme));
+        expect(refusal, path.join('.')).toThrow(/./);
+        try {
+          refusal();
+        } catch (error) {
+          const told = error instanceof z.ZodError || error instanceof CalculationFault;
+          expect(told, `${path.join('.')}: ${error}`).toBe(true);
+        }
+      }
+    },
+  );
 
   it('never fails where one value is wrong', () => {
     const failures: string[] = [];

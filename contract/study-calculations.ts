@@ -223,7 +223,7 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
       percentStudy: percents,
       percentTolerance: percents.optional(),
       categories: z.number().int(),
-      verdict: z.enum(['good', 'conditional', 'poor']),
+      verdict: z.enum(['good', 'conditional', 'poor', 'cannot tell']),
       advice: z.array(z.string()),
     }),
     example: {

@@ -128,7 +128,7 @@ export const gaugeStudyRow = z.object({
   taken: z.number().int(),
   turns: z.number().int(),
   grrPercent: z.number().nullable(),
-  verdict: z.enum(['good', 'conditional', 'poor']).nullable(),
+  verdict: z.enum(['good', 'conditional', 'poor', 'cannot tell']).nullable(),
   adopted: z.boolean(),
   retired: z.string(),
 });

@@ -1,6 +1,6 @@
 /** Are left and right alike within a tolerance, over many pairs? Two one-sided tests. */
 import { mean, sampleStandardDeviation } from 'simple-statistics';
-import { tProbability, tQuantile } from './distributions.ts';
+import { tExceeds, tQuantile } from './distributions.ts';
 
 export type EquivalenceVerdict = 'alike' | 'not alike' | 'cannot tell';
 
@@ -43,7 +43,7 @@ export function testEquivalence(differences: readonly number[], tolerance: numbe
   const interval90 = around(0.95);
   const [low, high] = interval90;
   const t = (tolerance - Math.abs(centre)) / se;
-  const p = se === 0 ? (Math.abs(centre) < tolerance ? 0 : 1) : 1 - tProbability(t, n - 1);
+  const p = se === 0 ? (Math.abs(centre) < tolerance ? 0 : 1) : tExceeds(t, n - 1);
   const inside = low >= -tolerance && high <= tolerance;
   const outside = low > tolerance || high < -tolerance;
   return {

@@ -9,7 +9,7 @@ export interface GaugeReading {
   value: number;
 }
 
-export type GaugeVerdict = 'good' | 'conditional' | 'poor';
+export type GaugeVerdict = 'good' | 'conditional' | 'poor' | 'cannot tell';
 
 export interface GaugeStudy {
   parts: number;
@@ -32,6 +32,7 @@ export interface GaugeStudy {
   percentStudy: { ev: number; av: number; grr: number; pv: number };
   /** 6·SD in percent of the tolerance's width, where there is one. */
   percentTolerance?: { ev: number; av: number; grr: number; pv: number };
+  /** 0 too where the repeatability is hidden: then nobody knows how many. */
   categories: number;
   verdict: GaugeVerdict;
   /** What to do about it, in words. */
@@ -102,6 +103,10 @@ function adviceOf(study: Omit<GaugeStudy, 'advice' | 'verdict'>, verdict: GaugeV
   const { sd, categories, pooled, percentStudy } = study;
   const advice: string[] = [];
   if (sd.tv === 0) return ['All readings are equal: take a gauge with a finer step.'];
+  if (sd.grr === 0)
+    return [
+      'Repeats and operators agree to the last digit: the step of the gauge hides its repeatability. Read one digit more, or take parts whose value lies between two steps.',
+    ];
   if (verdict === 'good') advice.push('Use it for this quantity.');
   if (verdict === 'conditional')
     advice.push(
@@ -133,6 +138,9 @@ function adviceOf(study: Omit<GaugeStudy, 'advice' | 'verdict'>, verdict: GaugeV
   return advice;
 }
 
+/** Squares below what binary fractions leave over, in shares of the largest square, are zero. */
+const ROUND_OFF = 1e-12;
+
 /** Percent of study variation in a word. */
 export function judgeGauge(percentGrr: number): GaugeVerdict {
   if (percentGrr < GOOD_UNDER) return 'good';
@@ -163,18 +171,26 @@ export function studyGauge(readings: readonly GaugeReading[], tolerance?: number
   const average = (values: readonly GaugeReading[]) =>
     values.reduce((sum, { value }) => sum + value, 0) / values.length;
   const grand = average(readings);
+  const largest = readings.reduce((most, { value }) => Math.max(most, Math.abs(value)), 0);
+  /** A sum of squares, cleared of what averaging equal numbers leaves over. */
+  const cleared = (sum: number, beside = 0) =>
+    sum <= Math.max(readings.length * (ROUND_OFF * largest) ** 2, ROUND_OFF * beside) ? 0 : sum;
   const squares = (groups: Iterable<readonly GaugeReading[]>) =>
     [...groups].reduce((sum, one) => sum + one.length * (average(one) - grand) ** 2, 0);
-  const repeatability = [...cells.values()].reduce((sum, cell) => {
-    const centre = average(cell);
-    return sum + cell.reduce((own, { value }) => own + (value - centre) ** 2, 0);
-  }, 0);
-  const ssPart = squares(parts.values());
-  const ssOperator = squares(operators.values());
+  const repeatability = cleared(
+    [...cells.values()].reduce((sum, cell) => {
+      const centre = average(cell);
+      return sum + cell.reduce((own, { value }) => own + (value - centre) ** 2, 0);
+    }, 0),
+  );
+  const ssPart = cleared(squares(parts.values()));
+  const ssOperator = cleared(squares(operators.values()));
+  // A difference of large sums: what is left of them is as rounded as they are.
+  const ssCells = squares(cells.values());
   const ss = {
     part: ssPart,
     operator: ssOperator,
-    interaction: Math.max(0, squares(cells.values()) - ssPart - ssOperator),
+    interaction: cleared(ssCells - ssPart - ssOperator, ssCells),
     repeatability,
   };
   const df = {
@@ -244,7 +260,8 @@ export function studyGauge(readings: readonly GaugeReading[], tolerance?: number
     categories: grr > 0 ? Math.floor((1.41 * pv) / grr) : 0,
   };
   // Without any spread nothing was told, however small the gauge's part in it.
-  const verdict = tv === 0 ? 'poor' : judgeGauge(study.percentStudy.grr);
+  const verdict =
+    tv === 0 ? 'poor' : grr === 0 ? 'cannot tell' : judgeGauge(study.percentStudy.grr);
   return { ...study, verdict, advice: adviceOf(study, verdict) };
 }
 

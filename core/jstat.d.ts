@@ -9,6 +9,8 @@ declare module 'jstat' {
     studentt: Distribution<[df: number]>;
     noncentralt: { cdf(x: number, df: number, noncentrality: number): number };
     centralF: Distribution<[over: number, under: number]>;
+    /** Regularised incomplete beta function. */
+    ibeta(x: number, a: number, b: number): number;
     chisquare: Distribution<[df: number]>;
   };
   export default jStat;

@@ -208,7 +208,9 @@ export function studyPairs(
     repeatsTold,
     pairSd,
     ...(interval ? { pairSdInterval: interval } : {}),
-    ...(Math.abs(model.mean) > 10 * valueSd ? { cvPercent: (100 * pairSd) / model.mean } : {}),
+    ...(Math.abs(model.mean) > 10 * valueSd
+      ? { cvPercent: (100 * pairSd) / Math.abs(model.mean) }
+      : {}),
     ...(repeatsTold && spread > 0 ? { measurementShare: components.repeat / spread } : {}),
     valueSd,
     toleranceInterval: {

@@ -1,16 +1,11 @@
 /** The API as a client sees it: contract, repeats, refusals, and what a fault leaves behind. */
-import { copyFileSync, existsSync, mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { request as rawRequest } from 'node:http';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import Database from 'better-sqlite3';
 import { v7 as uuid7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { ENDPOINTS } from '#contract/api.ts';
 import { CALCULATIONS } from '#contract/calculations.ts';
 import { CHANGE_HEADER, PATHS, type PathName } from '#contract/paths.ts';
 import { type Sent, type ServedApp, serveApp } from './served-app.ts';
-import { openDatabase } from './store/database.ts';
 
 let served: ServedApp;
 

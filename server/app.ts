@@ -8,7 +8,7 @@ import { filePath } from '#contract/file-endpoints.ts';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
 
 import { mountEndpoints } from './endpoint.ts';
-import { guardHost } from './guard.ts';
+import { guardCharset, guardHost } from './guard.ts';
 import { importJobs } from './imports.ts';
 import { describeFault, type Log, logRequests, silentLog } from './log.ts';
 import { labKnowledge, refreshStale } from './measured-pairs.ts';
@@ -113,7 +113,7 @@ export function createApp(options: AppOptions): BenchApp {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
-  app.use(logRequests(log, UNTIMED), guardHost, protection);
+  app.use(logRequests(log, UNTIMED), guardHost, guardCharset, protection);
   app.use('/api/calc', express.json({ limit: LARGEST_CALCULATION }));
   app.use('/api', express.json({ limit: LARGEST_BODY }), (_request, response, next) => {
     response.set('Cache-Control', 'no-store');

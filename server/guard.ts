@@ -31,3 +31,13 @@ export const guardHost: RequestHandler = (request, response, next) => {
   }
   next();
 };
+
+/** Text is UTF-8: another character set would be read into other words than were sent. */
+export const guardCharset: RequestHandler = (request, response, next) => {
+  const charset = /;\s*charset\s*=\s*"?([^";\s]*)/i.exec(request.get('content-type') ?? '')?.[1];
+  if (charset === undefined || /^utf-?8$/i.test(charset)) return next();
+  sendProblem(
+    response,
+    problemOf(415, `The body is in ${charset.slice(0, 30)}: send it as UTF-8.`),
+  );
+};

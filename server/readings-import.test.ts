@@ -1,11 +1,14 @@
 /** Readings from files over the API, and books of older versions. */
 
-import { readdirSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { CHANGE_HEADER } from '#contract/paths.ts';
 import { READINGS_HEADER } from './formats/readings-file.ts';
+import { sweepPassingFolders } from './passing-folders.ts';
 import { servedBench } from './served-bench.ts';
 
 const { get, csv, bench, served, reopen, file } = servedBench();
@@ -145,6 +148,122 @@ describe('readings from a file', () => {
       body: Buffer.concat([Buffer.from(`${FILE}\n`), Buffer.from([0x4e, 0xe9, 0x0a])]),
     });
     expect(await response.text()).toContain('not UTF-8');
+  });
+  it.each([
+    ['a Latin-1 file', Buffer.from(`${FILE}\nNS-01,né`, 'latin1'), 5, 'perhaps Latin-1'],
+    ['a UTF-16 file', Buffer.from(`\ufeff${FILE}`, 'utf16le'), 1, 'UTF-16'],
+    ['an open quotation mark', Buffer.from(`${FILE}\nNS-01,"left\na,"b"\n`), 5, 'opens here'],
+    [
+      'lines of no end',
+      Buffer.from(`${FILE}\n${'NS-01,left,'.repeat(200_000)}`),
+      5,
+      'over a million characters and no end',
+    ],
+  ])('tell %s by its line, and nothing else', async (_name, body, at, says) => {
+    await bench();
+    const response = await fetch(`${served().base}/api/readings/import`, {
+      method: 'POST',
+      headers: { 'content-type': 'text/csv', [CHANGE_HEADER]: uuid7() },
+      body,
+    });
+    expect(response.status).toBe(422);
+    const { errors } = await response.json();
+    expect(errors).toEqual([{ field: '', line: at, message: expect.stringContaining(says) }]);
+  });
+  it('may part their lines by carriage returns alone', async () => {
+    await bench();
+    expect((await load(FILE.replaceAll('\n', '\r'))).body).toMatchObject({ added: 3 });
+  });
+  it('are looked at only where preview is 1: anything but 0 and 1 is refused, and writes nothing', async () => {
+    await bench();
+    for (const preview of ['true', 'yes', '', '2']) {
+      const { status, body } = await csv(`/api/readings/import?preview=${preview}`, FILE);
+      expect(status).toBe(400);
+      expect(body.errors[0].field).toBe('preview');
+    }
+    expect((await csv('/api/readings/import?preview=1', FILE)).body.preview).toBe(true);
+    expect((await get('/api/pairs')).body[0].readings).toBe(0);
+    expect((await csv('/api/readings/import?preview=0', FILE)).body.added).toBe(3);
+  });
+  it('sent again with their change id, in capitals too, are answered as the first time', async () => {
+    await bench();
+    const change = uuid7();
+    const sent = (id: string, text = FILE) =>
+      served().send('POST', '/api/readings/import', text, { change: id, type: 'text/csv' });
+    const first = await sent(change);
+    expect(first.body).toMatchObject({ added: 3, sessions: 1 });
+    expect(await sent(change)).toEqual(first);
+    expect(await sent(change.toUpperCase())).toEqual(first);
+    expect((await sent(change, `${FILE}\n`)).status).toBe(409);
+    expect((await get('/api/pairs')).body[0].readings).toBe(3);
+  });
+  it('join no sitting of the bench: it may be open, or say something else of the shoes', async () => {
+    const { session, read } = await bench();
+    const open = await session('In-shoe');
+    await read(open, 'heel-stack', 'left', '31.0', 'needle gauge');
+    const day = FILE.replaceAll('2026-02-28', '2026-03-01');
+    expect((await load(day)).body).toMatchObject({ added: 3, sessions: 1 });
+    const { sessions } = (await get('/api/pairs/NS-01')).body;
+    expect(sessions.map((one: { readings: unknown[] }) => one.readings.length).sort()).toEqual([
+      1, 3,
+    ]);
+    // A second file of that day goes on where the first one ended.
+    const more = [HEADER, line('left', 3, '31.3', '2026-03-01T12:00:00Z')].join('\n');
+    expect((await load(more)).body).toMatchObject({ added: 1, sessions: 0 });
+    // Read in once more they are known, and no empty sitting is left behind.
+    const again = (await load(`${day}\n${line('left', 3, '31.3', '2026-03-01T12:00:00Z')}`)).body;
+    expect(again).toMatchObject({ added: 0, sessions: 0, alreadyThere: 4 });
+    expect((await get('/api/pairs/NS-01')).body.sessions).toHaveLength(2);
+  });
+  it('are known by their moment, however it is written', async () => {
+    const { session, read } = await bench();
+    const sessionId = await session('In-shoe');
+    await read(sessionId, 'heel-stack', 'left', '31.0', 'needle gauge', {
+      takenAt: '2026-03-01T10:01:00+01:00',
+    });
+    // As an earlier version kept it: with its offset, and without milliseconds.
+    served().db.exec(
+      `DROP TRIGGER reading_is_not_rewritten;
+       INSERT INTO reading (id, session_id, side, quantity, trial, typed, unit, value, instrument_id,
+         taken_at, reason, note)
+       SELECT '0199d2f0-0000-7000-8000-00000000000a', session_id, 'right', quantity, trial, typed,
+         unit, value, instrument_id, '2026-03-01T11:01:00+02:00', '', '' FROM reading`,
+    );
+    const exported = await saved();
+    expect(exported).toContain('right,heel-stack,1,31');
+    expect(exported.match(/2026-03-01T09:01:00\.000Z/g)).toHaveLength(2);
+    expect((await load(exported)).body).toMatchObject({ added: 0, alreadyThere: 2 });
+  });
+  it('that a gauge or a clock cannot have given are refused', async () => {
+    await bench();
+    const rows = [
+      line('left', 1, '31.2', '1999-12-31T09:00:00Z'),
+      line('left', 1, '31.2', '2999-01-01T09:00:00Z'),
+      line('left', 1, '31.2', '2026-02-28T09:00:00Z').replace('Needle gauge', 'Scale'),
+    ];
+    const { errors } = (await load([HEADER, ...rows].join('\n'))).body;
+    expect(errors.map((one: { line: number; field: string }) => [one.line, one.field])).toEqual([
+      [2, 'measured_at'],
+      [3, 'measured_at'],
+      [4, 'instrument'],
+    ]);
+    expect(errors[2].message).toContain('reads in g');
+  });
+  it('carry notes that no spreadsheet runs, and bring them back as they were', async () => {
+    await bench();
+    const note = '=1+2';
+    await load([HEADER, line('left', 1, '31.2', '2026-02-28T09:00:00Z', `,,${note}`)].join('\n'));
+    const exported = await saved();
+    expect(exported).toContain("'=1+2");
+    expect((await load(exported)).body).toMatchObject({ added: 0, alreadyThere: 1 });
+    expect((await get('/api/pairs/NS-01')).body.sessions[0].readings[0].note).toBe(note);
+  });
+  it('leave no passing folder behind, and what a killed server left is swept', () => {
+    const left = mkdtempSync(join(tmpdir(), 'emvex-import-999999999-'));
+    const ours = mkdtempSync(join(tmpdir(), `emvex-import-${process.pid}-`));
+    sweepPassingFolders();
+    expect([existsSync(left), existsSync(ours)]).toEqual([false, true]);
+    rmSync(ours, { recursive: true });
   });
   it('tell how far they are, and are one at a time', async () => {
     await bench();

@@ -299,6 +299,7 @@ async function stageFile(
       if (hooks.cancelled()) throw new Cancelled();
       hooks.progress({ phase: 'reading', bytes, totalBytes: request.bytes, lines });
     }
+    piece = Buffer.alloc(0);
     take(rows.push(decoder.decode()));
     take(rows.end());
   } catch (error) {

@@ -1,5 +1,6 @@
 /** `POST /api/calc/<name>`: every entry of the registry. */
 import { type Express, Router } from 'express';
+import { runCalculation } from '#contract/calculation.ts';
 import { CALCULATIONS, findCalculation } from '#contract/calculations.ts';
 import { Refusal } from '../problems.ts';
 
@@ -17,11 +18,7 @@ export function mountCalculations(app: Express): void {
       );
     if (request.body === undefined)
       throw new Refusal(415, 'Send the input as JSON (content type application/json).');
-    const input = entry.input.parse(request.body);
-    const result = entry.output.safeParse(entry.calculate(input));
-    // A result that breaks its own schema is a fault of the program, not of the request.
-    if (!result.success) throw new Error(`${entry.name}: ${result.error.message}`);
-    response.json(result.data);
+    response.json(runCalculation(entry, request.body));
   });
   app.use('/api/calc', router);
 }

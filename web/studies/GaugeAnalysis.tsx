@@ -6,6 +6,7 @@ import {
   completeParts,
   type GaugeReading,
   type GaugeStudy,
+  type GaugeVerdict,
   missingCells,
   studyGauge,
 } from '#core/gauge-study.ts';
@@ -305,6 +306,13 @@ function Adoption({ study, without }: { study: GaugeStudyRecord; without: readon
   );
 }
 
+const VERDICTS: Record<GaugeVerdict, string> = {
+  good: 'A good gauge',
+  conditional: 'A gauge of conditional use',
+  poor: 'A poor gauge',
+  'cannot tell': 'Cannot tell how good this gauge is',
+};
+
 /** What a study of a gauge shows, and what to do about it. */
 export function GaugeAnalysis({
   study,
@@ -346,15 +354,16 @@ export function GaugeAnalysis({
         <>
           <p className={classes.says} data-testid="gauge-verdict">
             <span className={answer.found.verdict === 'poor' ? 'look-here' : undefined}>
-              {answer.found.verdict === 'good'
-                ? 'A good gauge'
-                : answer.found.verdict === 'poor'
-                  ? 'A poor gauge'
-                  : 'A gauge of conditional use'}
+              {VERDICTS[answer.found.verdict]}
             </span>
-            : {answer.found.percentStudy.grr.toFixed(0)} % of the study’s variation is the gauge; it
-            tells {answer.found.categories} {answer.found.categories === 1 ? 'class' : 'classes'} of
-            these parts apart.
+            {answer.found.sd.grr > 0 && (
+              <>
+                : {answer.found.percentStudy.grr.toFixed(0)} % of the study’s variation is the
+                gauge; it tells {answer.found.categories}{' '}
+                {answer.found.categories === 1 ? 'class' : 'classes'} of these parts apart
+              </>
+            )}
+            .
           </p>
           {answer.found.advice.map((line) => (
             <p key={line} className={classes.note}>
