@@ -121,6 +121,13 @@ describe('one station', () => {
   });
 });
 
+describe('a station of three hundred thousand readings', () => {
+  it('has its figure: no list of them is spread over arguments', () => {
+    const values = Array.from({ length: 300_000 }, (_, i) => 31 + (i % 3) / 10);
+    expect(station('heel-stack', 'left', values).value).toBeCloseTo(31.1, 6);
+  });
+});
+
 describe('drop', () => {
   // Common practice: 38 and 30 give 8; 35 and 27 give 8; 20 and 12 give 8.
   it.each([

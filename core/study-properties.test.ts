@@ -61,6 +61,36 @@ const pairReadings: fc.Arbitrary<StudyReading[]> = fc
       ),
   );
 
+describe('a gauge study whose repeats agree', () => {
+  const agreeing = (value: (part: number) => number, bias: (operator: number) => number = () => 0) =>
+    [0, 1, 2, 3].flatMap((part) =>
+      [0, 1, 2].flatMap((operator) =>
+        [1, 2, 3].map((trial) => ({
+          part: `P${part}`,
+          operator: `B${operator}`,
+          trial,
+          value: value(part) + bias(operator),
+        })),
+      ),
+    );
+
+  // Values that binary fractions hold inexactly: averages of equals differ in their last digits.
+  it.each([0.1, 31.2, 1234.7])('to the last digit at %d hides its repeatability', (base) => {
+    const study = studyGauge(agreeing((part) => base + 0.1 * part));
+    expect(study.ss).toMatchObject({ operator: 0, interaction: 0, repeatability: 0 });
+    expect(study).toMatchObject({ verdict: 'cannot tell', categories: 0 });
+    expect(study.sd.grr).toBe(0);
+    expect(study.advice[0]).toContain('the step of the gauge hides its repeatability');
+  });
+
+  it('but whose operators differ by a constant has no interaction out of rounding', () => {
+    const study = studyGauge(agreeing((part) => 31.2 + 0.7 * part, (operator) => 0.1 * operator));
+    expect(study.ss.interaction).toBe(0);
+    expect(study.ss.repeatability).toBe(0);
+    expect(study.categories).toBeLessThan(100);
+  });
+});
+
 describe('a gauge study', () => {
   it('splits the whole sum of squares without a rest', () => {
     fc.assert(

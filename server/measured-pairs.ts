@@ -1,5 +1,5 @@
 /** Pairs as the core wants them, and what the lab as a whole has learned from them. */
-import type { Lab, Protocol, Session } from '#contract/records.ts';
+import type { Lab, Protocol } from '#contract/records.ts';
 import { SAME_WEAR_KM, stackBasisKey } from '#core/basis.ts';
 import type { KeptBridge } from '#core/conversions.ts';
 import { type PooledSpreads, poolSpread } from '#core/edition-figure.ts';
@@ -26,6 +26,7 @@ import { sessionReadings } from '#core/session-readings.ts';
 import { lastLength } from '#core/size-label.ts';
 import { describeFault, type Log } from './log.ts';
 import type { StoredPair } from './store/pairs.ts';
+import type { StandingReading, StandingSession } from './store/sessions.ts';
 import type { Stores } from './stores.ts';
 
 export interface LabKnowledge {
@@ -73,7 +74,7 @@ export function labRecords(stores: Stores): LabRecords {
 }
 
 function readingsOf(
-  session: Session,
+  session: StandingSession,
   pair: StoredPair,
   lab: LabRecords,
 ): SessionReadings | undefined {
@@ -99,12 +100,12 @@ export function measuredPair(
   stores: Stores,
   lab: LabRecords,
   pair: StoredPair,
-  keep?: (reading: Session['readings'][number]) => boolean,
+  keep?: (reading: StandingReading) => boolean,
 ): MeasuredPair {
   return {
     id: pair.id,
     tag: pair.tag,
-    sessions: stores.sessions.ofPair(pair.id).flatMap((session) => {
+    sessions: stores.sessions.standingOfPair(pair.id).flatMap((session) => {
       const kept = keep ? { ...session, readings: session.readings.filter(keep) } : session;
       return readingsOf(kept, pair, lab) ?? [];
     }),

@@ -1,5 +1,5 @@
 /** What an instrument touched, and what becomes of it without the instrument's readings. */
-import type { EditionRecord, Recall, Session } from '#contract/records.ts';
+import type { EditionRecord, Recall } from '#contract/records.ts';
 import { type Claim, claimJudgement } from '#core/claim.ts';
 import { combineFigures, type Figure, figureExpanded } from '#core/figure.ts';
 import { figuresIn, type MeasuredPair, sessionFigures } from '#core/pair-figure.ts';
@@ -74,7 +74,7 @@ function recallPair(
   pair: StoredPair,
   touched: ReadonlySet<string>,
 ) {
-  const keep = (reading: Session['readings'][number]) => !touched.has(reading.id);
+  const keep = (reading: { id: string }) => !touched.has(reading.id);
   const before = measuredPair(stores, lab, pair);
   const after = measuredPair(stores, lab, pair, keep);
   const edition = stores.editions.byId(pair.editionId);

@@ -211,7 +211,7 @@ export function buildSheet(
   ].filter((one) => one.figures.length > 0);
   const shown = new Set(sections.flatMap((one) => one.figures.map((f) => f.figure.quantity)));
   const sessions = counted
-    .flatMap((pair) => stores.sessions.ofPair(pair.id))
+    .flatMap((pair) => stores.sessions.standingOfPair(pair.id))
     .filter((session) => session.readings.length > 0);
   const used = (ids: Set<string>, records: readonly { id: string; name: string }[]) =>
     records.filter((record) => ids.has(record.id)).map((record) => record.name);

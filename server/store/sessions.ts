@@ -10,6 +10,7 @@ import type {
 import { instrumentFault } from '#core/gauge.ts';
 import { type Catalogue, describeQuantity } from '#core/quantities.ts';
 import type { QuantityDefinition } from '#core/quantity.ts';
+import type { RecordedSession } from '#core/session-readings.ts';
 import type { ToolName } from '#core/tools.ts';
 import { readTypedReading } from '#core/typed-reading.ts';
 import { canonicalUnit } from '#core/units.ts';
@@ -26,6 +27,10 @@ interface SessionRow extends SessionFields {
 
 type StoredSession = Omit<SessionRow, 'conditioned'> & { conditioned: number | null };
 type StoredReading = Omit<Reading, 'curveWindow'> & { curveWindow: string | null };
+
+/** A reading that stands, as figures need it. */
+export type StandingReading = RecordedSession['readings'][number] & { id: string };
+export type StandingSession = SessionRow & { readings: StandingReading[] };
 
 /** What a curve gave, to be recorded as a reading. */
 export interface CurveReading {
@@ -45,10 +50,12 @@ const asSession = ({ conditioned, ...row }: StoredSession): SessionRow => ({
   ...row,
   conditioned: conditioned === null ? null : conditioned === 1,
 });
-const asReading = ({ curveWindow, ...row }: StoredReading): Reading => ({
-  ...row,
-  curveWindow: curveWindow === null ? null : JSON.parse(curveWindow),
-});
+/** In place: a pair may have a hundred thousand readings, and a copy of each costs as much as the query. */
+function asReading(row: StoredReading): Reading {
+  const reading = row as unknown as Reading;
+  if (row.curveWindow !== null) reading.curveWindow = JSON.parse(row.curveWindow);
+  return reading;
+}
 
 const READING = `SELECT r.id, r.session_id AS sessionId, r.side, r.quantity, r.trial, r.typed, r.unit,
     r.value, r.instrument_id AS instrumentId, r.taken_at AS takenAt, r.supersedes_id AS supersedes,
@@ -102,6 +109,16 @@ export function sessionStore(db: Db, catalogue: () => Catalogue) {
   const selectReading = db.prepare<[string], StoredReading>(`${READING} WHERE r.id = ?`);
   const selectReadings = db.prepare<[string], StoredReading>(
     `${READING} WHERE r.session_id = ? ORDER BY r.rowid`,
+  );
+  const selectStanding = db.prepare<[string], StandingReading>(
+    `SELECT r.id, r.side, r.quantity, r.value, r.instrument_id AS instrumentId,
+       r.taken_at AS takenAt, r.temperature_c AS temperatureC, r.humidity_pct AS humidityPct,
+       r.cycle_sd AS cycleSd, NULL AS supersededBy, NULL AS voided
+     FROM reading r
+     WHERE r.session_id = ?
+       AND NOT EXISTS (SELECT 1 FROM reading_void v WHERE v.reading_id = r.id)
+       AND NOT EXISTS (SELECT 1 FROM reading later WHERE later.supersedes_id = r.id)
+     ORDER BY r.rowid`,
   );
   const lastTrial = db.prepare<
     [{ sessionId: string; side: string; quantity: string }],
@@ -217,6 +234,12 @@ export function sessionStore(db: Db, catalogue: () => Catalogue) {
         ...asSession(row),
         readings: selectReadings.all(row.id).map(asReading),
         notes: selectNotes.all(row.id),
+      })),
+    /** The sittings of a pair with what figures are made of: standing readings, a few columns of each. */
+    standingOfPair: (pairId: string): StandingSession[] =>
+      selectOfPair.all(pairId).map((row) => ({
+        ...asSession(row),
+        readings: selectStanding.all(row.id),
       })),
     /** All readings of a sitting, those that do not stand any more too. */
     ofSession: (sessionId: string): Reading[] => selectReadings.all(sessionId).map(asReading),
