@@ -14,6 +14,8 @@ export default defineConfig({
     : 'list',
   use: {
     viewport: { width: 1280, height: 800 },
+    // Only the test of a server that is away wants pages kept in the browser.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath,
       args: [

@@ -332,7 +332,9 @@ describe('tolerance factor', () => {
 
   it('agrees with R', () => {
     const { n, k } = r.toleranceTwoSidedHowe9595;
-    n.forEach((size, at) => near(howeFactor(size, 0.95, 0.95), k[at] as number, 1e-6));
+    n.forEach((size, at) => {
+      near(howeFactor(size, 0.95, 0.95), k[at] as number, 1e-6);
+    });
   });
 
   it('needs two values', () => {

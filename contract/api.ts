@@ -209,9 +209,9 @@ export const ENDPOINTS = {
     answer: done,
   },
   seeMatch: {
-    summary: 'Says what was seen: labels, footbed marks, looks, features left out.',
+    summary: 'Says what was seen now: a label, a footbed mark, a look, a feature left out.',
     params: byId,
-    body: match.matchSeen,
+    body: match.matchLook,
     answer: done,
   },
   decideMatch: {

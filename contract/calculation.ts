@@ -66,16 +66,12 @@ export function guarded<T>(field: string, work: () => T): T {
   }
 }
 
-/** No reading, count or uncertainty of a shoe is larger, or smaller and not zero. */
+/** No reading, count or uncertainty of a shoe is larger. */
 const LARGEST = 1e12;
-const SMALLEST = 1e-12;
 
-/** The path of the first number that squares and ratios could carry beyond what numbers hold. */
+/** The path of the first number whose square or cube could go beyond what numbers hold. */
 function extremeNumber(value: unknown, path: string[] = []): string[] | undefined {
-  if (typeof value === 'number') {
-    const size = Math.abs(value);
-    return size > LARGEST || (size > 0 && size < SMALLEST) ? path : undefined;
-  }
+  if (typeof value === 'number') return Math.abs(value) > LARGEST ? path : undefined;
   if (typeof value !== 'object' || value === null) return undefined;
   for (const [key, inner] of Object.entries(value)) {
     const found = extremeNumber(inner, [...path, key]);
@@ -104,7 +100,7 @@ export function runCalculation(entry: Calculation, sent: unknown): unknown {
   if (extreme)
     throw new CalculationFault(
       extreme.join('.'),
-      `${extreme.join('.')} is beyond what can be computed: numbers lie between 1e−12 and 1e12, or are 0`,
+      `${extreme.join('.')} is beyond what can be computed: no number is larger than 1e12`,
     );
   const output = entry.calculate(input);
   const result = entry.output.safeParse(output);

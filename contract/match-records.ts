@@ -41,6 +41,50 @@ export const matchSeen = z.object({
 });
 export type MatchSeen = z.output<typeof matchSeen>;
 
+/**
+ * A further look: only what was seen now. What others saw meanwhile stays, so that two tabs of one
+ * check do not undo each other.
+ */
+export const matchLook = z.object({
+  labels: z
+    .object({ left: labelAsRead, right: labelAsRead, box: labelAsRead })
+    .partial()
+    .optional(),
+  marks: z
+    .object({ left: remark(40), right: remark(40) })
+    .partial()
+    .optional(),
+  sights: z
+    .partialRecord(z.enum(SIGHT_IDS), sight.nullable())
+    .optional()
+    .describe('null: not looked at after all'),
+  skipped: z
+    .partialRecord(matchFeatureId, z.boolean())
+    .optional()
+    .describe('true: left out; false: taken after all'),
+});
+export type MatchLook = z.input<typeof matchLook>;
+
+/** What a check has seen, with a further look on top. */
+export function addLook(seen: MatchSeen, look: MatchLook): MatchSeen {
+  const given = <T extends object>(part: T | undefined) =>
+    Object.fromEntries(Object.entries(part ?? {}).filter(([, value]) => value !== undefined)) as {
+      [K in keyof T]?: Exclude<T[K], undefined>;
+    };
+  const sights = { ...seen.sights, ...given(look.sights) };
+  const skipped = given(look.skipped);
+  return {
+    labels: { ...seen.labels, ...given(look.labels) },
+    marks: { ...seen.marks, ...given(look.marks) },
+    sights: Object.fromEntries(
+      Object.entries(sights).flatMap(([id, sight]) =>
+        sight ? [[id, { note: '', ...sight }]] : [],
+      ),
+    ),
+    skipped: MATCH_FEATURES.filter((feature) => skipped[feature] ?? seen.skipped.includes(feature)),
+  };
+}
+
 export const matchStart = z.object({
   id,
   pairId: id,

@@ -352,7 +352,14 @@ const protocol = z.object({
   used: z.boolean().describe('a session was taken by it: editing makes a new version'),
   conditioning: z.string(),
   stack: stackBasis,
-  stations: z.array(stationFields.extend({ repeatability })),
+  stations: z.array(
+    stationFields.extend({
+      repeatability: repeatability.describe('in force: the protocol’s own, or learned by the lab'),
+      ownRepeatability: z
+        .object({ sd: z.number(), df: z.number() })
+        .describe('as the protocol states it: what an edit goes on from'),
+    }),
+  ),
 });
 export type Protocol = z.infer<typeof protocol>;
 

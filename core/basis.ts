@@ -28,6 +28,9 @@ export interface StackBasis {
   method: (typeof STACK_METHODS)[number];
 }
 
+/** What somebody states of a stack basis: some of its parts, or none. */
+export type StatedBasis = { [Part in keyof StackBasis]?: StackBasis[Part] | undefined };
+
 export type Configuration = (typeof CONFIGURATIONS)[number];
 
 export interface Basis {

@@ -1,5 +1,5 @@
 /** Reads claims as people read them out: "34/26 mm, 8 mm drop, 10.9 oz / 309 g, men's 10". */
-import type { StackBasis } from './basis.ts';
+import type { StackBasis, StatedBasis } from './basis.ts';
 import type { StatedFigure } from './claim-consistency.ts';
 import { readLabel, type SizeLabel } from './size-label.ts';
 import { readTypedQuantity } from './typed-quantity.ts';
@@ -8,7 +8,7 @@ export interface ClaimText {
   figures: StatedFigure[];
   /** The label the figures were stated for. */
   label?: SizeLabel;
-  statedBasis: Partial<StackBasis>;
+  statedBasis: StatedBasis;
   /** Pieces that could not be read, with what would help. */
   unread: { text: string; help: string }[];
 }

@@ -1,5 +1,5 @@
 /** A maker's claim, and whether a measured figure bears it out. */
-import { type Basis, compareBases, type StackBasis } from './basis.ts';
+import { type Basis, compareBases, type StackBasis, type StatedBasis } from './basis.ts';
 import { type Figure, figureExpanded } from './figure.ts';
 import { type MassExponent, massFigureAtLabel } from './mass.ts';
 import { type NoticeableSteps, QUANTITIES, type QuantityId } from './quantities.ts';
@@ -20,7 +20,7 @@ export interface Claim {
   /** The label it was stated for; absent: not stated. */
   label?: SizeLabel | undefined;
   /** What was stated of the stack basis; empty: not stated. */
-  statedBasis: Partial<StackBasis>;
+  statedBasis: StatedBasis;
 }
 
 export type ClaimVerdict = 'agrees' | 'differs' | 'cannot tell';
@@ -96,7 +96,10 @@ export function claimJudgement(
     configuration: 'as sold',
     removed: '',
     label: claim.label ?? figure.basis.label,
-    ...(figure.basis.stack ? { stack: { ...figure.basis.stack, ...claim.statedBasis } } : {}),
+    // What is not stated is left out of the claim, and stays as the figure has it.
+    ...(figure.basis.stack
+      ? { stack: { ...figure.basis.stack, ...(claim.statedBasis as Partial<StackBasis>) } }
+      : {}),
   };
   const answer = compareBases(quantity, figure.basis, wanted);
   const carried =

@@ -24,7 +24,7 @@ const OUT: Basis = {
   wornKm: 0,
   stack: { place: 'in-shoe', insole: 'out', lugs: 'out', layers: 'whole sole', method: 'needle' },
 };
-const IN: Basis = { ...OUT, stack: { ...OUT.stack, insole: 'in', lugs: 'in' } as Basis['stack'] };
+const IN = { ...OUT, stack: { ...OUT.stack, insole: 'in', lugs: 'in' } } as Basis;
 
 function session(
   readings: [MeasuredQuantityId, number[], GaugeTraits?][],

@@ -17,7 +17,7 @@ import {
   type SightId,
   type ToleranceRule,
 } from './match-features.ts';
-import { type MatchSights, type SiblingFeatures } from './match-pattern.ts';
+import type { MatchSights, SiblingFeatures } from './match-pattern.ts';
 import { judgeMatch, type MatchVerdict } from './match-verdict.ts';
 import type { Side } from './quantities.ts';
 import { lastLength, readLabel, type SizeLabel } from './size-label.ts';

@@ -11,7 +11,7 @@ import {
   matchFeature,
   usualTolerance,
 } from './match-features.ts';
-import { type MatchSights } from './match-pattern.ts';
+import type { MatchSights } from './match-pattern.ts';
 import { readSize, testSizes } from './match-size.ts';
 import { judgeMatch } from './match-verdict.ts';
 import { HALF_SIZE_MM, lastLength } from './size-label.ts';

@@ -26,7 +26,7 @@ export const MOST_JUDGED = 10;
  */
 const MEDIAN_FACTORS: Record<number, number> = {
   1: 1,
-  2: 0.7071,
+  2: Math.SQRT1_2,
   3: 0.6698,
   4: 0.546,
   5: 0.536,

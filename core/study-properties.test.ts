@@ -62,7 +62,10 @@ const pairReadings: fc.Arbitrary<StudyReading[]> = fc
   );
 
 describe('a gauge study whose repeats agree', () => {
-  const agreeing = (value: (part: number) => number, bias: (operator: number) => number = () => 0) =>
+  const agreeing = (
+    value: (part: number) => number,
+    bias: (operator: number) => number = () => 0,
+  ) =>
     [0, 1, 2, 3].flatMap((part) =>
       [0, 1, 2].flatMap((operator) =>
         [1, 2, 3].map((trial) => ({
@@ -84,7 +87,12 @@ describe('a gauge study whose repeats agree', () => {
   });
 
   it('but whose operators differ by a constant has no interaction out of rounding', () => {
-    const study = studyGauge(agreeing((part) => 31.2 + 0.7 * part, (operator) => 0.1 * operator));
+    const study = studyGauge(
+      agreeing(
+        (part) => 31.2 + 0.7 * part,
+        (operator) => 0.1 * operator,
+      ),
+    );
     expect(study.ss.interaction).toBe(0);
     expect(study.ss.repeatability).toBe(0);
     expect(study.categories).toBeLessThan(100);

@@ -11,7 +11,10 @@ import {
   unitsOfKind,
 } from './units.ts';
 
-const valueOf = (text: string, kind: 'length' | 'mass' | 'distance' | 'temperature' = 'length') => {
+const readValue = (
+  text: string,
+  kind: 'length' | 'mass' | 'distance' | 'temperature' = 'length',
+) => {
   const read = readTypedQuantity(text, kind);
   return read.ok ? read.value.value : read.fault.code;
 };
@@ -39,7 +42,7 @@ describe('what people type', () => {
     ['−2.5', -2.5],
     ['+3', 3],
   ])('length %j is %d mm', (text, mm) => {
-    expect(valueOf(text)).toBeCloseTo(mm, 9);
+    expect(readValue(text)).toBeCloseTo(mm, 9);
   });
   it.each([
     ['11.3 oz', 11.3 * 28.349523125],
@@ -47,10 +50,10 @@ describe('what people type', () => {
     ['0.32 kg', 320],
     ['320 grams', 320],
   ])('mass %j is %d g', (text, g) => {
-    expect(valueOf(text, 'mass')).toBeCloseTo(g, 9);
+    expect(readValue(text, 'mass')).toBeCloseTo(g, 9);
   });
   it('reads temperatures with their offset', () => {
-    expect(valueOf('73.4 °F', 'temperature')).toBeCloseTo(23, 9);
+    expect(readValue('73.4 °F', 'temperature')).toBeCloseTo(23, 9);
   });
   it.each([
     ['', 'empty'],
@@ -72,7 +75,7 @@ describe('what people type', () => {
     ['--3', 'text'],
     ['1/0', 'two-values'],
   ])('%j is refused as %s', (text, code) => {
-    expect(valueOf(text)).toBe(code);
+    expect(readValue(text)).toBe(code);
   });
   it('offers both readings of an ambiguous comma', () => {
     const read = readTypedQuantity('1,234', 'length');

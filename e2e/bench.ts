@@ -38,6 +38,7 @@ export class Bench {
         PORT: String(this.port),
         EMVEX_DB: database,
         EMVEX_DEMO_DB: database,
+        EMVEX_BUILT: '1',
         // Gauges drop out where a test says so, and by no other chance.
         EMVEX_STEADY_GAUGES: '1',
       },
@@ -81,8 +82,9 @@ export class Bench {
   }
 }
 
-/** Messages that a stopped server causes in the browser's console. */
-const EXPECTED = /ERR_CONNECTION_REFUSED|Failed to load resource/;
+/** Messages of a stopped server, and of pages that are not kept while a test says so. */
+const EXPECTED =
+  /ERR_CONNECTION_REFUSED|Failed to load resource|Service Worker registration blocked/;
 
 function watchConsole(page: Page, faults: string[]): void {
   page.on('console', (message) => {

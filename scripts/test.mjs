@@ -36,7 +36,7 @@ function suite(title, command, args, report, count, env = {}) {
 
 installPackages();
 const browser = findBrowser();
-step('lint and format', 'biome', ['check', '.']);
+step('lint and format', 'biome', ['check', '--error-on-warnings', '.']);
 step('types', 'tsc', ['--noEmit']);
 step('which folder may import which', 'depcruise', [
   '--config',

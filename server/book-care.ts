@@ -32,8 +32,8 @@ export function careForBook({ path, today, log, busy, onFault }: BookCareOptions
   let round = Promise.resolve();
 
   function letCopy(thread: Worker): void {
-    if (!busy()) return thread.postMessage('copy');
-    waiting = setTimeout(() => letCopy(thread), WAIT_MS);
+    if (!busy()) thread.postMessage('copy');
+    else waiting = setTimeout(() => letCopy(thread), WAIT_MS);
   }
 
   function hear(thread: Worker, message: CareMessage): void {

@@ -75,7 +75,7 @@ export function findBridgedShoes(
   if (a === b) throw wrongValue('b', 'A bridge joins two methods: choose another.');
   const readings = stores.studyReadings.readings(quantity);
   const bySession = group(readings, (row) => row.sessionId);
-  const valueOf = (session: StudySession, side: 'left' | 'right') => {
+  const meanOfSide = (session: StudySession, side: 'left' | 'right') => {
     const own = (bySession.get(session.id) ?? []).filter((row) => row.side === side);
     return own.length > 0 ? mean(own.map((row) => row.value)) : undefined;
   };
@@ -90,7 +90,7 @@ export function findBridgedShoes(
     );
     if (!other) return [];
     return SIDES.flatMap((side) => {
-      const [own, across] = [valueOf(session, side), valueOf(other, side)];
+      const [own, across] = [meanOfSide(session, side), meanOfSide(other, side)];
       return own === undefined || across === undefined
         ? []
         : [{ shoe: `${session.tag} ${side}`, a: own, b: across }];

@@ -98,15 +98,28 @@ describe('a check of left against right', () => {
       sights: { glue: { state: 'fault', side: 'left', note: 'toe' } },
       skipped: ['outsole-small'],
     };
-    expect((await put(`/api/matches/${id}/seen`, seen)).status).toBe(200);
+    const look = { ...seen, skipped: { 'outsole-small': true } };
+    expect((await put(`/api/matches/${id}/seen`, look)).status).toBe(200);
     const wrong = await put(`/api/matches/${id}/seen`, {
-      ...seen,
-      labels: { left: 'eight', right: '', box: '' },
+      labels: { left: 'eight' },
     });
     expect(wrong.status).toBe(400);
     expect(wrong.body.errors[0].field).toBe('labels.left');
     const record = (await get('/api/pairs/NS-01/match')).body;
     expect(record.checks[0].seen).toEqual(seen);
+  });
+
+  it('keeps the looks of two tabs that do not know of each other', async () => {
+    const { pairId } = await bench();
+    const { id } = await check(pairId);
+    const see = (look: object) => put(`/api/matches/${id}/seen`, look);
+    await see({ sights: { glue: { state: 'sound' } }, labels: { left: 'UK 8' } });
+    await see({ sights: { eyelets: { state: 'fault', note: 'torn' } }, skipped: { mass: true } });
+    await see({ sights: { glue: null }, skipped: { mass: false, 'sole-plane': true } });
+    const { seen } = (await get('/api/pairs/NS-01/match')).body.checks[0];
+    expect(seen.labels.left).toBe('UK 8');
+    expect(seen.sights).toEqual({ eyelets: { state: 'fault', note: 'torn' } });
+    expect(seen.skipped).toEqual(['sole-plane']);
   });
 
   it('is not begun of one shoe', async () => {

@@ -1,8 +1,7 @@
-/** The built pages as a browser gets them: packed, kept for good, and the same for every address. */
+/** The built pages as a browser gets them: kept for good, and the same for every address. */
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { brotliCompressSync } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type ServedApp, serveApp } from './served-app.ts';
 
@@ -16,8 +15,7 @@ describe('pages', () => {
     const assets = join(folder, 'pages', 'assets');
     mkdirSync(assets, { recursive: true });
     writeFileSync(join(folder, 'pages', 'index.html'), '<!doctype html><title>Emvex</title>');
-    for (const name of ['packed.js', 'plain.js']) writeFileSync(join(assets, name), SCRIPT);
-    writeFileSync(join(assets, 'packed.js.br'), brotliCompressSync(SCRIPT));
+    writeFileSync(join(assets, 'plain.js'), SCRIPT);
     served = await serveApp(join(folder, 'book.db'), join(folder, 'pages'));
   });
 
@@ -29,23 +27,16 @@ describe('pages', () => {
   const ask = (path: string, accepts: string) =>
     fetch(served.base + path, { headers: { 'accept-encoding': accepts } });
 
-  it('come as the build packed them, where the browser takes that', async () => {
-    const packed = await ask('/assets/packed.js', 'gzip, deflate, br');
-    expect(packed.headers.get('content-encoding')).toBe('br');
-    expect(Number(packed.headers.get('content-length'))).toBe(brotliCompressSync(SCRIPT).length);
-    expect(packed.headers.get('content-type')).toContain('javascript');
-    expect(packed.headers.get('cache-control')).toContain('immutable');
-    expect(packed.headers.get('content-security-policy')).toContain("script-src 'self'");
-    expect(await packed.text()).toBe(SCRIPT);
-  });
-
-  it('are packed at once, or not at all, for every other', async () => {
-    const atOnce = await ask('/assets/plain.js', 'gzip');
-    expect(atOnce.headers.get('content-encoding')).toBe('gzip');
-    expect(await atOnce.text()).toBe(SCRIPT);
-    const bare = await ask('/assets/packed.js', 'identity');
-    expect(bare.headers.get('content-encoding')).toBeNull();
-    expect(await bare.text()).toBe(SCRIPT);
+  it('come as they were built, not packed, and are kept for good', async () => {
+    const asset = await ask('/assets/plain.js', 'gzip, deflate, br');
+    expect(asset.headers.get('content-encoding')).toBeNull();
+    expect(asset.headers.get('content-type')).toContain('javascript');
+    expect(asset.headers.get('cache-control')).toContain('immutable');
+    expect(asset.headers.get('etag')).toBeNull();
+    expect(asset.headers.get('content-security-policy')).toContain("script-src 'self'");
+    expect(await asset.text()).toBe(SCRIPT);
+    const page = await ask('/pairs/NS-01/match', 'br');
+    expect(page.headers.get('cache-control')).toBe('no-cache');
   });
 
   it('tell what is missing, and answer every address of the application', async () => {

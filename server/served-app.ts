@@ -8,7 +8,7 @@ import { type Db, openDatabase } from './store/database.ts';
 
 export interface Sent {
   status: number;
-  // Untyped on purpose: tests look into answers of every shape, wrong ones too.
+  // biome-ignore lint/suspicious/noExplicitAny: tests look into answers of every shape, wrong ones too
   body: any;
 }
 

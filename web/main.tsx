@@ -8,12 +8,14 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
+import { keepPages } from './api/kept-pages.ts';
 import { startOutbox } from './api/outbox.ts';
 import { queryClient, startRefetching } from './api/queries.ts';
 import { router } from './shell/routes.tsx';
 import { theme } from './theme.ts';
 
 startRefetching();
+void keepPages();
 startOutbox();
 
 const root = document.getElementById('root');

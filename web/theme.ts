@@ -27,6 +27,14 @@ const signal: MantineColorsTuple = [
   '#7d1510',
 ];
 
+/** What all dialogs share. The next key may follow at once: they open without a transition. */
+const DIALOG = {
+  transitionProps: { duration: 0 },
+  closeButtonProps: { 'aria-label': 'Close' },
+  // The page has one banner; the head of a dialog is none.
+  attributes: { header: { role: 'none' } },
+};
+
 export const theme = createTheme({
   fontFamily: "'Atkinson Hyperlegible Next Variable', sans-serif",
   fontFamilyMonospace: "'Atkinson Hyperlegible Mono Variable', monospace",
@@ -38,9 +46,8 @@ export const theme = createTheme({
   cursorType: 'pointer',
   respectReducedMotion: true,
   focusRing: 'auto',
-  // The next key may follow at once: dialogs open without a transition.
   components: {
-    Modal: { defaultProps: { transitionProps: { duration: 0 } } },
-    Drawer: { defaultProps: { transitionProps: { duration: 0 } } },
+    Modal: { defaultProps: DIALOG },
+    Drawer: { defaultProps: DIALOG },
   },
 });

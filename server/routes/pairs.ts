@@ -1,4 +1,5 @@
 import type { Handlers } from '../endpoint.ts';
+import { summarisePair } from '../measured-pairs.ts';
 import type { Stores } from '../stores.ts';
 
 type PairHandlers = Pick<
@@ -34,6 +35,8 @@ export function pairRoutes(stores: Stores): PairHandlers {
     editPair: ({ params, body }) => {
       const { version, ...fields } = body;
       const next = stores.pairs.edit(params.id, version, fields);
+      // The row of the list counts stations by shoe, and figures by label.
+      summarisePair(stores, params.id);
       return { id: params.id, version: next, tag: fields.tag };
     },
     listEditions: () => stores.editions.list(),

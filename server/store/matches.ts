@@ -8,6 +8,7 @@ import type {
   newMatchReading,
   toleranceChange,
 } from '#contract/match-records.ts';
+import { addLook, type MatchLook } from '#contract/match-records.ts';
 import {
   DISCIPLINES,
   type Discipline,
@@ -180,9 +181,10 @@ export function matchStore(db: Db) {
     },
     byId,
     ofPair: (pairId: string): MatchCheck[] => selectOfPair.all(pairId).map(asCheck),
-    see(id: string, seen: z.output<typeof matchSeen>): void {
-      refuseDecided(byId(id));
-      writeSeen.run({ id, seen: JSON.stringify(seen) });
+    see(id: string, look: MatchLook): void {
+      const check = byId(id);
+      refuseDecided(check);
+      writeSeen.run({ id, seen: JSON.stringify(addLook(check.seen, look)) });
     },
     decide(id: string, decision: z.output<typeof matchDecision>, words: string): void {
       writeDecision.run({

@@ -109,6 +109,7 @@ export function protocolStore(db: Db) {
             df: station.repeatability_df,
             source: `${row.name}, version ${row.version}: ${station.quantity}`,
           },
+          ownRepeatability: { sd: station.repeatability_sd, df: station.repeatability_df },
         })),
     }));
   }

@@ -64,7 +64,10 @@ beforeEach(() => {
     const headers = new Headers(init.headers);
     asked.push({
       path,
-      body: JSON.parse(String(init.body)),
+      body:
+        init.body instanceof Blob
+          ? { text: await init.body.text() }
+          : JSON.parse(String(init.body)),
       change: headers.get(CHANGE_HEADER) ?? '',
       person: headers.get(PERSON_HEADER) ?? undefined,
     });
@@ -170,6 +173,98 @@ describe('a refusal', () => {
     expect(await outbox.takeBack(id)).toBe(false);
     await outbox.tryAgain(id);
     expect(texts()).toEqual(['stubborn', 'stubborn']);
+  });
+});
+
+describe('taking back', () => {
+  it('what was never offered to the server leaves nothing', async () => {
+    const outbox = await openTab();
+    answers = [gone];
+    outbox.keep(note('first'));
+    outbox.keep(note('second'));
+    await until(() => outbox.outboxState().status === 'waiting');
+    const second = outbox.outboxState().waiting[1]?.id ?? '';
+    expect(await outbox.takeBack(second)).toBe(true);
+    answers = [yes];
+    await outbox.flush();
+    expect(texts()).not.toContain('second');
+  });
+
+  it('is refused while its request is in flight, and after an answer that was lost', async () => {
+    const outbox = await openTab();
+    let answer: (response: Response) => void = () => undefined;
+    answers = [() => new Promise<Response>((resolve) => (answer = resolve)), gone, yes];
+    outbox.keep(note('in flight'));
+    await until(() => asked.length === 1);
+    const id = outbox.outboxState().waiting[0]?.id ?? '';
+    // The server may have it already: whoever undoes it must void it there.
+    expect(await outbox.takeBack(id)).toBe(false);
+    answer(Response.json({ status: 503, title: 'busy', detail: 'busy' }, { status: 503 }));
+    await until(() => outbox.outboxState().status === 'waiting');
+    expect(await outbox.takeBack(id)).toBe(false);
+    await outbox.flush();
+    await outbox.flush();
+    expect(outbox.outboxState().waiting).toEqual([]);
+    expect(new Set(asked.map((one) => one.change))).toEqual(new Set([id]));
+  });
+});
+
+describe('a change that the server fails at', () => {
+  it('is set aside after some tries, told, and the rest go on', async () => {
+    const outbox = await openTab();
+    const failing = refusal(500, 'The server failed at this request; nothing was changed.');
+    answers = [failing, failing, failing, failing, yes];
+    outbox.keep(note('poison'));
+    outbox.keep(note('sound'));
+    for (let tries = 0; tries < 4; tries++) {
+      await until(() => texts().filter((text) => text === 'poison').length > tries);
+      await outbox.flush();
+    }
+    await until(() => outbox.outboxState().arrived.length === 1);
+    expect(texts().at(-1)).toBe('sound');
+    expect(outbox.outboxState().waiting).toMatchObject([
+      { body: { text: 'poison' }, refused: { status: 500 }, failures: 4 },
+    ]);
+    // A person may try it again, from the first try on.
+    await outbox.tryAgain(outbox.outboxState().waiting[0]?.id ?? '');
+    await until(() => outbox.outboxState().waiting.length === 0);
+    expect(texts().at(-1)).toBe('poison');
+  });
+
+  it('because it is busy or full waits on, however often', async () => {
+    const outbox = await openTab();
+    answers = [...Array(6).fill(refusal(507, 'The disk is full.')), yes];
+    outbox.keep(note('patient'));
+    for (let tries = 0; tries < 6; tries++) await outbox.flush();
+    await outbox.flush();
+    expect(outbox.outboxState().waiting).toEqual([]);
+    expect(texts()).toHaveLength(7);
+  });
+});
+
+describe('a file', () => {
+  it('waits like any change, across a closed tab, and is sent with its address', async () => {
+    const first = await openTab();
+    answers = [gone];
+    first.keep({
+      name: 'addCurve',
+      params: { id: SESSION },
+      query: { side: 'left', from: '5' },
+      file: new Blob(['angle_deg,moment_nm'], { type: 'text/csv' }),
+      title: 'curve of bend-toe-up, left',
+      tag: 'NS-01',
+    });
+    await until(() => first.outboxState().status === 'waiting');
+    expect(kept.size).toBe(0);
+    answers = [yes];
+    const second = await openTab();
+    second.startOutbox();
+    await until(() => second.outboxState().arrived.length === 1);
+    expect(asked.at(-1)).toMatchObject({
+      path: `/api/sessions/${SESSION}/curves?side=left&from=5`,
+      body: { text: 'angle_deg,moment_nm' },
+    });
+    expect(new Set(asked.map((one) => one.change)).size).toBe(1);
   });
 });
 

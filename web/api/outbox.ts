@@ -6,7 +6,8 @@ import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { v7 as newId } from 'uuid';
 import type { BodyIn, ParamsOf } from '#contract/api.ts';
 import type { Problem } from '#contract/records.ts';
-import { RequestFault, request } from './request.ts';
+import { currentPerson } from './person.ts';
+import { type FileName, RequestFault, request, requestWithFile } from './request.ts';
 import { announce, listen } from './tabs.ts';
 
 /** The changes made at the bench that may wait. */
@@ -22,20 +23,40 @@ export type WaitingName =
   | 'recordMatchReading'
   | 'voidMatchReading'
   | 'recordStudyReading'
-  | 'voidStudyReading';
+  | 'voidStudyReading'
+  | 'windowCurve';
 
-export interface WaitingChange<N extends WaitingName = WaitingName> {
+interface Kept {
   /** UUIDv7: the order of sending, and the change's id. */
   id: string;
-  name: N;
-  params: ParamsOf<N>;
-  body: BodyIn<N>;
   person: string;
   /** The pair it concerns; empty for a study. */
   tag: string;
-  /** Set where the server refused it: it waits for a person. */
+  /** True once it was offered to the server, which may have it whatever it answered. */
+  offered?: boolean;
+  /** How often the server failed at it. */
+  failures?: number;
+  /** Set where the server refused it, or failed at it again and again: it waits for a person. */
   refused?: Problem;
 }
+
+interface PlainChange<N extends WaitingName> extends Kept {
+  name: N;
+  params: ParamsOf<N>;
+  body: BodyIn<N>;
+}
+
+/** A curve or a photograph on its way. */
+export interface FileChange extends Kept {
+  name: FileName;
+  params: Record<string, string>;
+  query: Record<string, string>;
+  file: Blob;
+  /** What it is called where it is told of. */
+  title: string;
+}
+
+export type WaitingChange<N extends WaitingName = WaitingName> = PlainChange<N> | FileChange;
 
 interface OutboxSchema extends DBSchema {
   waiting: { key: string; value: WaitingChange };
@@ -55,6 +76,8 @@ export interface OutboxState {
 const KEPT_ARRIVALS = 200;
 const LOCK = 'emvex-outbox';
 const RETRY_MS = [1000, 2000, 4000, 8000, 15000];
+/** A change that the server fails at this often is set aside, so that those behind it go on. */
+const MOST_FAILURES = 4;
 
 let state: OutboxState = { waiting: [], arrived: [], status: 'saved', trouble: '', durable: true };
 const watchers = new Set<() => void>();
@@ -67,6 +90,8 @@ const unwritten = new Set<string>();
 const JOURNAL = 'emvex-unwritten-';
 
 function journal(change: WaitingChange): void {
+  // A file is no text; it is in the browser's store a moment later.
+  if ('file' in change) return;
   try {
     localStorage.setItem(JOURNAL + change.id, JSON.stringify(change));
   } catch {
@@ -144,6 +169,40 @@ async function remove(id: string): Promise<void> {
   memory.delete(id);
 }
 
+/**
+ * Looks at a change and changes or removes it, in one step that no other tab comes between.
+ * @param decide answers with what is kept of it; undefined removes it
+ */
+async function decideOn(
+  id: string,
+  decide: (change: WaitingChange) => WaitingChange | undefined,
+): Promise<void> {
+  const held = memory.get(id);
+  if (held) {
+    const next = decide(held);
+    if (next) memory.set(id, next);
+    else memory.delete(id);
+    return;
+  }
+  const step = (await openStore())?.transaction('waiting', 'readwrite');
+  const change = await step?.store.get(id);
+  if (!step || !change) return;
+  const next = decide(change);
+  if (next) await step.store.put(next);
+  else await step.store.delete(id);
+  await step.done;
+}
+
+/** Marks a change as offered, before it is sent; undefined where it was taken back meanwhile. */
+async function claim(id: string): Promise<WaitingChange | undefined> {
+  let claimed: WaitingChange | undefined;
+  await decideOn(id, (change) => {
+    claimed = { ...change, offered: true };
+    return claimed;
+  });
+  return claimed;
+}
+
 async function reload(): Promise<WaitingChange[]> {
   const kept = await readAll();
   // What was typed meanwhile is shown already and not yet written.
@@ -160,13 +219,25 @@ async function reload(): Promise<WaitingChange[]> {
 }
 
 async function send(change: WaitingChange): Promise<void> {
-  const parts = {
-    params: change.params,
-    body: change.body,
-    change: change.id,
-    person: change.person,
-  };
-  await request(change.name, parts as never);
+  const { params, id, person } = change;
+  if ('file' in change) {
+    const { name, query, file } = change;
+    await requestWithFile(name, { params, query, file, change: id, person });
+  } else {
+    await request(change.name, { params, body: change.body, change: id, person } as never);
+  }
+}
+
+/** What a fault makes of a change: set aside with the server's words, or tried again later. */
+function afterFault(change: WaitingChange, error: unknown): WaitingChange {
+  if (!(error instanceof RequestFault) || !error.problem) return change;
+  if (!error.passing) return { ...change, refused: error.problem };
+  // A server that is busy or full says so; one that fails says nothing that waiting would mend.
+  if (error.status !== 500) return change;
+  const failures = (change.failures ?? 0) + 1;
+  return failures < MOST_FAILURES
+    ? { ...change, failures }
+    : { ...change, failures, refused: error.problem };
 }
 
 async function sendAll(): Promise<void> {
@@ -178,16 +249,18 @@ async function sendAll(): Promise<void> {
       return;
     }
     publish({ status: 'sending' });
+    const change = await claim(next.id);
+    if (!change) continue;
     try {
-      await send(next);
-      await remove(next.id);
-      publish({ arrived: [...state.arrived, next].slice(-KEPT_ARRIVALS) });
+      await send(change);
+      await remove(change.id);
+      publish({ arrived: [...state.arrived, change].slice(-KEPT_ARRIVALS) });
       failures = 0;
-      for (const arrival of arrivals) arrival(next);
+      for (const arrival of arrivals) arrival(change);
     } catch (error) {
-      if (error instanceof RequestFault && !error.passing && error.problem) {
-        await write({ ...next, refused: error.problem });
-      } else {
+      const left = afterFault(change, error);
+      if (left !== change) await write(left);
+      if (!left.refused) {
         publish({ status: 'waiting', trouble: (error as Error).message });
         const delay = RETRY_MS[Math.min(failures, RETRY_MS.length - 1)];
         failures += 1;
@@ -215,8 +288,13 @@ export function flush(): Promise<void> {
  * Keeps a change and sends it as soon as it can be. It is shown at once, so that the next figure
  * may be typed without waiting for anything.
  */
-export function keep<N extends WaitingName>(change: Omit<WaitingChange<N>, 'id'>): void {
-  const kept = { ...change, id: newId() } as unknown as WaitingChange;
+export function keep<N extends WaitingName>(
+  change:
+    | (Omit<PlainChange<N>, 'id' | 'person'> & { person?: string })
+    | Omit<FileChange, 'id' | 'person'>,
+): void {
+  const person = ('person' in change && change.person) || currentPerson();
+  const kept = { ...change, person, id: newId() } as unknown as WaitingChange;
   unwritten.add(kept.id);
   journal(kept);
   publish({ waiting: [...state.waiting, kept], status: 'sending' });
@@ -236,21 +314,28 @@ export async function settle(): Promise<void> {
   await flush();
 }
 
-/** Takes back a change that has not been sent. True where it was still here. */
+/**
+ * Takes back a change that the server cannot have: one never offered to it, or refused by it. False
+ * where it may have it: then what it did is to be undone by another change.
+ */
 export async function takeBack(id: string): Promise<boolean> {
-  const here = (await readAll()).some((change) => change.id === id);
-  await remove(id);
+  await writing;
+  let gone = false;
+  await decideOn(id, (change) => {
+    gone = !change.offered || change.refused !== undefined;
+    return gone ? undefined : change;
+  });
   await reload();
   announce({ kind: 'outbox' });
-  return here;
+  return gone;
 }
 
 /** Lets a refused change be tried again. */
 export async function tryAgain(id: string): Promise<void> {
   const change = (await readAll()).find((one) => one.id === id);
   if (!change) return;
-  const { refused: _refused, ...plain } = change;
-  await write(plain);
+  const { refused: _refused, failures: _failures, ...plain } = change;
+  await write(plain as WaitingChange);
   await reload();
   void flush();
 }

@@ -11,7 +11,8 @@ import { useEffect, useRef, useSyncExternalStore } from 'react';
 import { v7 as newId } from 'uuid';
 import type { AnswerOf, BodyIn, ParamsOf } from '#contract/api.ts';
 import type { PathName } from '#contract/paths.ts';
-import { onArrival, outboxState, watchOutbox } from './outbox.ts';
+import { onReturn } from './kept-answers.ts';
+import { flush, onArrival, outboxState, watchOutbox } from './outbox.ts';
 import { RequestFault, request } from './request.ts';
 import { announce, listen } from './tabs.ts';
 
@@ -36,6 +37,7 @@ export function startRefetching(): void {
   onArrival((change) => {
     void queryClient.invalidateQueries({ queryKey: ['pair', change.tag] });
     void queryClient.invalidateQueries({ queryKey: ['match', change.tag] });
+    void queryClient.invalidateQueries({ queryKey: ['photographs'] });
     void queryClient.invalidateQueries({ queryKey: ['gauge-study'] });
     void queryClient.invalidateQueries({ queryKey: ['gauge-studies'] });
     void queryClient.invalidateQueries({ queryKey: ['pairs'] });
@@ -46,6 +48,10 @@ export function startRefetching(): void {
   });
   listen((message) => {
     if (message.kind === 'changed') refetchAll();
+  });
+  onReturn(() => {
+    refetchAll();
+    void flush();
   });
 }
 
@@ -79,11 +85,13 @@ export function fetchFrame(): void {
   void queryClient.prefetchQuery(healthQuery);
 }
 
-/** The same for what a step shows of a pair. */
-export function fetchPair(step: 'receive' | 'match' | 'measure', tag = ''): void {
-  void (step === 'match'
-    ? queryClient.prefetchQuery(matchQuery(tag))
-    : queryClient.prefetchQuery(pairQuery(tag)));
+/**
+ * The same for what the steps show of a pair: of all steps, so that another can be opened while the
+ * server is away.
+ */
+export function fetchPair(tag = ''): void {
+  void queryClient.prefetchQuery(pairQuery(tag));
+  void queryClient.prefetchQuery(matchQuery(tag));
 }
 
 export const useHealth = () => useQuery(healthQuery);

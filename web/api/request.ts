@@ -1,7 +1,16 @@
 /** The one fetch wrapper: addresses by name, refusals as `RequestFault`. */
 import type { AnswerOf, BodyIn, ParamsOf, QueryOf } from '#contract/api.ts';
-import { CHANGE_HEADER, JSON_TYPE, PATHS, type PathName, PERSON_HEADER } from '#contract/paths.ts';
+import {
+  CHANGE_HEADER,
+  FILE_PATHS,
+  JSON_TYPE,
+  PATHS,
+  type PathName,
+  PERSON_HEADER,
+} from '#contract/paths.ts';
 import type { Problem } from '#contract/records.ts';
+import { keepAnswer, keptAnswer, serverAnswered, serverMissed } from './kept-answers.ts';
+import { currentPerson } from './person.ts';
 
 /** A refusal of the server, or that it could not be reached (`status` 0). */
 export class RequestFault extends Error {
@@ -40,32 +49,76 @@ function addressOf(path: string, params: unknown, query: unknown): string {
   return text ? `${address}?${text}` : address;
 }
 
-export async function request<N extends PathName>(
-  name: N,
-  parts: RequestParts<N> = {},
-): Promise<AnswerOf<N>> {
-  const [method = '', path = ''] = PATHS[name].split(' ');
-  const headers: Record<string, string> = {};
-  if (parts.body !== undefined) headers['Content-Type'] = JSON_TYPE;
-  if (parts.change) headers[CHANGE_HEADER] = parts.change;
-  if (parts.person) headers[PERSON_HEADER] = parts.person;
+/** Sends a request; answers with its JSON, or throws what stands against it. */
+async function ask<T>(
+  address: string,
+  { headers, ...init }: RequestInit & { headers: Record<string, string> },
+  { change, person, signal }: Pick<RequestParts<PathName>, 'change' | 'person' | 'signal'>,
+): Promise<T> {
+  if (change) {
+    headers[CHANGE_HEADER] = change;
+    const code = person || currentPerson();
+    if (code) headers[PERSON_HEADER] = code;
+  }
   let response: Response;
   try {
-    response = await fetch(addressOf(path, parts.params, parts.query), {
-      method,
-      headers,
-      ...(parts.body === undefined ? {} : { body: JSON.stringify(parts.body) }),
-      ...(parts.signal ? { signal: parts.signal } : {}),
-    });
+    response = await fetch(address, { ...init, headers, ...(signal ? { signal } : {}) });
   } catch (error) {
-    if (parts.signal?.aborted) throw error;
+    if (signal?.aborted) throw error;
+    serverMissed();
+    const kept = init.method === 'GET' ? await keptAnswer(address) : undefined;
+    if (kept) return kept.answer as T;
     throw new RequestFault(0, 'The server cannot be reached. Is Emvex still running?');
   }
-  if (response.ok) return (await response.json()) as AnswerOf<N>;
+  serverAnswered();
+  if (response.ok) {
+    const answer = (await response.json()) as T;
+    if (init.method === 'GET') void keepAnswer(address, answer);
+    return answer;
+  }
   const problem = (await response.json().catch(() => undefined)) as Problem | undefined;
   throw new RequestFault(
     response.status,
     problem?.detail ?? `The server answered ${response.status}.`,
     problem,
+  );
+}
+
+export function request<N extends PathName>(
+  name: N,
+  parts: RequestParts<N> = {},
+): Promise<AnswerOf<N>> {
+  const [method = '', path = ''] = PATHS[name].split(' ');
+  const body = parts.body === undefined ? {} : { body: JSON.stringify(parts.body) };
+  return ask<AnswerOf<N>>(
+    addressOf(path, parts.params, parts.query),
+    { method, headers: parts.body === undefined ? {} : { 'Content-Type': JSON_TYPE }, ...body },
+    parts,
+  );
+}
+
+/** Addresses that take a file as a change. */
+export type FileName = 'addCurve' | 'addPhotograph';
+
+/** Sends a file as a change; what it is of stands in the address. */
+export function requestWithFile(
+  name: FileName,
+  parts: {
+    params: unknown;
+    query: unknown;
+    file: Blob;
+    change: string;
+    person: string;
+  },
+): Promise<unknown> {
+  const [method = '', path = ''] = FILE_PATHS[name].split(' ');
+  return ask(
+    addressOf(path, parts.params, parts.query),
+    {
+      method,
+      headers: { 'Content-Type': parts.file.type || 'application/octet-stream' },
+      body: parts.file,
+    },
+    parts,
   );
 }

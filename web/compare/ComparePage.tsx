@@ -158,13 +158,13 @@ function ComparedEditions({
 }) {
   const { editions, rows, label } = comparison;
   const names = editions.map((edition) => edition.name);
-  const valueOf = (quantity: Row['quantity'], index: number) => {
+  const figureValue = (quantity: Row['quantity'], index: number) => {
     const cell = rows.find((row) => row.quantity === quantity)?.cells[index];
     return cell && cell.terms !== 'not' ? cell.figure?.value : undefined;
   };
   const soles = editions.flatMap((edition, index) => {
-    const heel = valueOf('heel-stack', index);
-    const forefoot = valueOf('forefoot-stack', index);
+    const heel = figureValue('heel-stack', index);
+    const forefoot = figureValue('forefoot-stack', index);
     return heel !== undefined && forefoot !== undefined
       ? [{ key: edition.slug, name: edition.name, heel, forefoot, index }]
       : [];
@@ -302,7 +302,9 @@ export function ComparePage() {
             : 'Add a second edition to compare it with.'}
         </p>
       )}
-      {comparison.isError && slugs.length >= 2 && <PageFault error={comparison.error} />}
+      {comparison.isError && !comparison.data && slugs.length >= 2 && (
+        <PageFault error={comparison.error} />
+      )}
       {shown && (
         <ComparedEditions
           comparison={shown}

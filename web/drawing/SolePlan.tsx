@@ -121,6 +121,7 @@ export function SolePlan({
         {stations.map((station, index) => {
           const row = 40 + index * 30;
           return (
+            // biome-ignore lint/a11y/noStaticElementInteractions: the rail has a button for each station; the drawing is a short cut
             <g
               key={station.key}
               className={classes.station}

@@ -102,6 +102,7 @@ export function SoleProfile({
         {stations.map((station) => {
           const top = y(topAt(shape, station.at));
           return (
+            // biome-ignore lint/a11y/noStaticElementInteractions: the rail has a button for each station; the drawing is a short cut
             <g
               key={station.key}
               transform={`translate(${x(length * station.at)},0)`}

@@ -50,7 +50,7 @@ export function InstrumentForm({ instrument }: { instrument?: Instrument | undef
       },
       {
         onSuccess: () => {
-          if (!instrument) navigate(`/lab/instruments/${id.current}`);
+          if (!instrument) void navigate(`/lab/instruments/${id.current}`);
         },
         onError: (error) => showFaults(form, error, 'name'),
       },

@@ -24,21 +24,26 @@ interface StationRow {
   setup: string;
   sd: string;
   df: number;
+  /** What the lab's own repeats show instead, where they do. */
+  learned?: number | undefined;
 }
 
 type Start = Pick<Protocol, 'name' | 'stack' | 'conditioning'> & { stations: StationRow[] };
 
 function rowsOf(protocol: Protocol): StationRow[] {
-  return protocol.stations.map(({ quantity, repeats, optional, tool, setup, repeatability }) => ({
-    key: newId(),
-    quantity,
-    repeats: String(repeats),
-    optional,
-    tool,
-    setup,
-    sd: String(Number(repeatability.sd.toPrecision(3))),
-    df: repeatability.df,
-  }));
+  return protocol.stations.map(
+    ({ quantity, repeats, optional, tool, setup, repeatability, ownRepeatability }) => ({
+      key: newId(),
+      quantity,
+      repeats: String(repeats),
+      optional,
+      tool,
+      setup,
+      sd: String(ownRepeatability.sd),
+      df: ownRepeatability.df,
+      learned: repeatability.sd === ownRepeatability.sd ? undefined : repeatability.sd,
+    }),
+  );
 }
 
 /** What a new protocol starts from: the first that ships for the tools of the lab. */
@@ -247,6 +252,11 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
                       aria-label={`Usual scatter, ${name}`}
                       {...field('sd')}
                     />
+                    {stations[index]?.learned !== undefined && (
+                      <span className={classes.learned}>
+                        own repeats: {Number(stations[index].learned.toPrecision(2))}
+                      </span>
+                    )}
                   </Table.Td>
                   <Table.Td>
                     <TextInput

@@ -2,7 +2,7 @@ import { Button, Checkbox, NativeSelect, Table, TextInput } from '@mantine/core'
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { type QuantityId } from '#core/quantities.ts';
+import type { QuantityId } from '#core/quantities.ts';
 import { DRAWING_VIEWS } from '#core/quantity.ts';
 import { TOOL_NAMES } from '#core/tools.ts';
 import { readTypedQuantity } from '#core/typed-quantity.ts';

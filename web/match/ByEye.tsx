@@ -1,6 +1,6 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import type { MatchSeen } from '#contract/match-records.ts';
+import type { MatchLook, MatchSeen } from '#contract/match-records.ts';
 import { SIGHT_IDS, SIGHTS, type SightId } from '#core/match-features.ts';
 import classes from './CheckBench.module.css';
 
@@ -58,18 +58,15 @@ export function ByEye({
 }: {
   seen: MatchSeen;
   disabled: boolean;
-  onSee: (seen: Partial<MatchSeen>) => void;
+  onSee: (look: MatchLook) => void;
 }) {
   const { sights } = seen;
   const looked = SIGHT_IDS.filter((id) => sights[id]);
-  const set = (id: SightId, sight: Sight | undefined) => {
-    const { [id]: _, ...rest } = sights;
-    onSee({ sights: sight ? { ...rest, [id]: sight } : rest });
-  };
+  const set = (id: SightId, sight: Sight | undefined) => onSee({ sights: { [id]: sight ?? null } });
   const allSound = () =>
     onSee({
       sights: Object.fromEntries(
-        SIGHT_IDS.map((id) => [id, sights[id] ?? { state: 'sound', note: '' }]),
+        SIGHT_IDS.filter((id) => !sights[id]).map((id) => [id, { state: 'sound', note: '' }]),
       ),
     });
   return (

@@ -23,6 +23,8 @@ export interface LadderEntry {
   onText: (text: string) => void;
   onKey: (event: KeyboardEvent<HTMLInputElement>) => void;
   onChoose: (place: MatchPlace) => void;
+  /** What is half typed at a place that the hand has left. */
+  draftAt: (place: MatchPlace) => string;
   /** The gauge of this place; none where something is read. */
   gauge: {
     live: LiveGauge | undefined;
@@ -70,6 +72,18 @@ function Cell({
 }) {
   const active = entry.place?.row === place.row && entry.place.side === place.side;
   const label = `${name}, ${place.side}`;
+  const draft = active ? '' : entry.draftAt(place);
+  if (draft)
+    return (
+      <button
+        type="button"
+        className={classes.cell}
+        aria-label={`${label}, half typed: ${draft}`}
+        onClick={() => entry.onChoose(place)}
+      >
+        <em className={classes.draft}>{draft}…</em>
+      </button>
+    );
   if (!active)
     return (
       <button

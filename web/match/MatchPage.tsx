@@ -10,7 +10,6 @@ import { Photographs } from '../photographs/Photographs.tsx';
 import { putOnBench } from '../shell/bench.ts';
 import { editionName } from '../shell/names.ts';
 import { PageFault } from '../shell/PageFault.tsx';
-import { RefusedChanges } from '../shell/RefusedChanges.tsx';
 import type { ShellContext } from '../shell/Shell.tsx';
 import { ByEye } from './ByEye.tsx';
 import classes from './CheckBench.module.css';
@@ -155,7 +154,6 @@ function CheckBench({
         <DisciplineChoice record={record} />
       </header>
       <div>
-        <RefusedChanges />
         <Ladder
           bench={bench}
           names={record.names}
@@ -163,9 +161,7 @@ function CheckBench({
           onName={(feature, text) =>
             name.mutate({ params: { id: edition.modelId }, body: { feature, name: text } })
           }
-          onLeaveOut={(feature) =>
-            bench.see({ skipped: [...new Set([...check.seen.skipped, feature])] })
-          }
+          onLeaveOut={(feature) => bench.see({ skipped: { [feature]: true } })}
         />
         {!check.decision && (
           <p className={classes.keys}>

@@ -1,8 +1,7 @@
 /** The check at the bench: what is taken, what it shows so far, and what can be done in it. */
-import { useLocalStorage } from '@mantine/hooks';
 import { useMemo } from 'react';
 import { v7 as newId } from 'uuid';
-import type { MatchRecord, MatchSeen } from '#contract/match-records.ts';
+import type { MatchLook, MatchRecord } from '#contract/match-records.ts';
 import type { Lab } from '#contract/records.ts';
 import { type EvaluatedCheck, evaluateCheck } from '#core/match-check.ts';
 import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
@@ -10,6 +9,7 @@ import type { SiblingFeatures } from '#core/match-pattern.ts';
 import type { Side } from '#core/quantities.ts';
 import { canonicalUnit } from '#core/units.ts';
 import { keep, settle } from '../api/outbox.ts';
+import { usePerson } from '../api/person.ts';
 import { useOutbox } from '../api/queries.ts';
 import { type BenchCheck, type BenchMatchReading, withWaitingChecks } from './waiting-check.ts';
 
@@ -21,7 +21,7 @@ export interface Check {
   begin: (kind: 'full' | 'short') => void;
   record: (feature: MatchFeatureId, side: Side, typed: string, instrumentId: string | null) => void;
   voidReading: (reading: BenchMatchReading, reason: string) => void;
-  see: (seen: Partial<MatchSeen>) => void;
+  see: (look: MatchLook) => void;
   /** Waits until the server has all that was entered so far. */
   arrived: () => Promise<void>;
   standingAt: (feature: MatchFeatureId, side: Side) => BenchMatchReading[];
@@ -29,7 +29,7 @@ export interface Check {
 
 export function useCheck(record: MatchRecord, lab: Lab): Check {
   const outbox = useOutbox();
-  const [person] = useLocalStorage({ key: 'emvex-person', defaultValue: '' });
+  const [person] = usePerson();
   const { pair } = record;
   const checks = useMemo(
     () =>
@@ -54,13 +54,13 @@ export function useCheck(record: MatchRecord, lab: Lab): Check {
   );
   const waiting = { person, tag: pair.tag };
 
-  function see(seen: Partial<MatchSeen>): void {
+  function see(look: MatchLook): void {
     if (!check) return;
     keep({
       ...waiting,
       name: 'seeMatch',
       params: { id: check.id },
-      body: { ...check.seen, ...seen },
+      body: look,
     });
   }
 
@@ -85,8 +85,7 @@ export function useCheck(record: MatchRecord, lab: Lab): Check {
     record(feature, side, typed, instrumentId) {
       if (!check) return;
       // What was left out before and is taken after all is no longer left out.
-      if (check.seen.skipped.includes(feature))
-        see({ skipped: check.seen.skipped.filter((one) => one !== feature) });
+      if (check.seen.skipped.includes(feature)) see({ skipped: { [feature]: false } });
       keep({
         ...waiting,
         name: 'recordMatchReading',

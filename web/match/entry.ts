@@ -1,4 +1,5 @@
 /** What the hand types on the ladder: read, asked about where odd, recorded, and on to the next place. */
+import { useLocalStorage } from '@mantine/hooks';
 import { type KeyboardEvent, useLayoutEffect, useRef, useState } from 'react';
 import type { Lab } from '#contract/records.ts';
 import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
@@ -78,6 +79,24 @@ function useGaugeAt(
   return { ...choice, ...reading };
 }
 
+/** Figures half typed, by place, and the place under the hand: kept in the browser until entered. */
+interface MatchDraft {
+  place: MatchPlace | null;
+  texts: Record<string, string>;
+}
+const NO_DRAFT: MatchDraft = { place: null, texts: {} };
+const keyOf = ({ row, side }: MatchPlace) => `${row} ${side}`;
+
+function withText(
+  { texts }: MatchDraft,
+  at: MatchPlace,
+  text: string,
+  place: MatchPlace | null,
+): MatchDraft {
+  const { [keyOf(at)]: _, ...others } = texts;
+  return { place, texts: text === '' ? others : { ...others, [keyOf(at)]: text } };
+}
+
 export interface MatchKeys {
   onHelp: () => void;
   onDecide: () => void;
@@ -92,14 +111,24 @@ export function useMatchEntry(
 ): LadderEntry {
   const { check, found } = bench;
   const ref = useRef<HTMLInputElement>(null);
-  const [chosen, setChosen] = useState<MatchPlace | null>(null);
+  const [{ place: chosen, texts }, setDraft] = useLocalStorage<MatchDraft>({
+    key: `emvex-match-draft-${check.id}`,
+    defaultValue: NO_DRAFT,
+    getInitialValueInEffect: false,
+  });
   const [passed, setPassed] = useState<MatchPlace | undefined>(undefined);
-  const [text, setText] = useState('');
   const [fault, setFault] = useState('');
   const asked = useRef('');
   const place = check.decision
     ? undefined
     : (chosen ?? (found ? nextPlace(passed, check, found) : undefined));
+
+  const draftAt = (at: MatchPlace) => texts[keyOf(at)] ?? '';
+  const text = place ? draftAt(place) : '';
+
+  function setText(next: string): void {
+    if (place) setDraft((draft) => withText(draft, place, next, place));
+  }
 
   const gauge = useGaugeAt(place, bench, tag, lab);
 
@@ -113,28 +142,29 @@ export function useMatchEntry(
     before.current = at;
   }, [at, onDecide]);
 
-  function choose(next: MatchPlace): void {
-    setChosen(next);
-    setText('');
+  /** What is half typed elsewhere stays there, and is found again. */
+  function choose(next: MatchPlace, typed = draftAt(next)): void {
+    setDraft((draft) => withText(draft, next, typed, next));
     setFault('');
     asked.current = '';
   }
 
   function moveOn(from: MatchPlace): void {
-    setChosen(null);
+    setDraft((draft) => withText(draft, from, '', null));
     setPassed(from);
-    setText('');
     setFault('');
     asked.current = '';
   }
 
   function submitSeen(at: MatchPlace, typed: string): void {
-    const { labels, marks } = check.seen;
     if (at.row === 'labels') {
       const read = typed === '' ? undefined : readLabel(typed);
-      if (read && !read.ok) return setFault(read.fault.message);
-      if (typed !== '') bench.see({ labels: { ...labels, [at.side]: typed } });
-    } else if (typed !== '') bench.see({ marks: { ...marks, [at.side]: typed } });
+      if (read && !read.ok) {
+        setFault(read.fault.message);
+        return;
+      }
+      if (typed !== '') bench.see({ labels: { [at.side]: typed } });
+    } else if (typed !== '') bench.see({ marks: { [at.side]: typed } });
     moveOn(at);
   }
 
@@ -143,12 +173,16 @@ export function useMatchEntry(
     const { row, side } = at;
     const others = bench.standingAt(row, side === 'left' ? 'right' : 'left');
     const { fault: wrong, ask } = faultOf(row, typed, others.at(-1)?.value);
-    if (wrong) return setFault(wrong);
+    if (wrong) {
+      setFault(wrong);
+      return;
+    }
     if (ask && asked.current !== typed) {
       asked.current = typed;
       // A live figure is kept by Enter as a typed one is.
       setText(typed);
-      return setFault(ask);
+      setFault(ask);
+      return;
     }
     bench.record(row, side, typed, gauge.instrument?.id ?? null);
     moveOn(at);
@@ -157,9 +191,9 @@ export function useMatchEntry(
   function submit(at: MatchPlace): void {
     const typed = text.trim();
     const measured = measuredAt(at);
-    if (!measured) return submitSeen(at, typed);
-    if (typed === '') return moveOn(at);
-    offer(measured, typed);
+    if (!measured) submitSeen(at, typed);
+    else if (typed === '') moveOn(at);
+    else offer(measured, typed);
   }
 
   function take(at: MatchPlace): void {
@@ -175,8 +209,7 @@ export function useMatchEntry(
     const last = check.readings.findLast((reading) => reading.voided === null);
     if (!last) return;
     bench.voidReading(last, 'corrected at the ladder');
-    choose({ row: last.feature, side: last.side });
-    setText(last.typed);
+    choose({ row: last.feature, side: last.side }, last.typed);
   }
 
   function voidHere(at: MatchPlace): void {
@@ -220,7 +253,8 @@ export function useMatchEntry(
       setFault('');
     },
     onKey,
-    onChoose: choose,
+    onChoose: (next) => choose(next),
+    draftAt,
     gauge: { ...gauge, take: () => place && take(place) },
   };
 }

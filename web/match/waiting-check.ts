@@ -1,9 +1,11 @@
 /** A pair's checks as the server has them, with what still waits in the browser put on top. */
-import type {
-  MatchCheck,
-  MatchReading,
-  MatchSeen,
-  NewMatchReading,
+import {
+  addLook,
+  type MatchCheck,
+  type MatchLook,
+  type MatchReading,
+  type MatchSeen,
+  type NewMatchReading,
 } from '#contract/match-records.ts';
 import { matchFeature } from '#core/match-features.ts';
 import { readTypedQuantity } from '#core/typed-quantity.ts';
@@ -49,7 +51,7 @@ function apply(checks: BenchCheck[], change: WaitingChange): void {
     if (!checks.some((one) => one.id === begun.id))
       checks.push({ ...begun, seen: NOTHING_SEEN, readings: [], decision: null });
   } else if (name === 'seeMatch') {
-    if (check) check.seen = body as MatchSeen;
+    if (check) check.seen = addLook(check.seen, body as MatchLook);
   } else if (name === 'recordMatchReading') {
     if (check) addReading(check, body as NewMatchReading);
   } else if (name === 'voidMatchReading') {

@@ -102,6 +102,8 @@ export function Bench({
   const focus = () => field.current?.focus();
   const entry = useEntry(sitting, at, instrument, reading, room, focus);
 
+  // biome-ignore lint/correctness/useExhaustiveDependencies(place.quantity): the field is given the focus at each new place
+  // biome-ignore lint/correctness/useExhaustiveDependencies(place.side): as above
   useEffect(() => field.current?.focus(), [place.quantity, place.side]);
   // A dialog that closes gives the focus back to the hand.
   useEffect(() => {
@@ -276,17 +278,6 @@ export function Bench({
             onChange={(event) => at.setOrder(event.currentTarget.value as HandOrder)}
           />
           <GaugeSelect ofKind={ofKind} instrument={instrument} onChoose={choose} />
-          <NativeSelect
-            size="xs"
-            label="Measured by"
-            w={92}
-            data={[
-              { value: '', label: 'nobody' },
-              ...lab.people.map((person) => ({ value: person.code, label: person.code })),
-            ]}
-            value={sitting.person}
-            onChange={(event) => sitting.setPerson(event.currentTarget.value)}
-          />
           <button
             type="button"
             className={classes.terms}

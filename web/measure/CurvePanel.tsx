@@ -152,7 +152,7 @@ export function CurvePanel({
           )}
         </div>
         <p role="status" className={classes.busy}>
-          {state.busy || state.saved}
+          {state.busy || curve.saved}
         </p>
         {state.faults.length > 0 && (
           <div role="alert" className={classes.faults}>
@@ -235,7 +235,7 @@ export function CurvePanel({
           <Button
             size="xs"
             variant="default"
-            onClick={() => void curve.fitAgain()}
+            onClick={curve.fitAgain}
             disabled={!moved || !stiffness}
           >
             Fit in this window

@@ -4,7 +4,6 @@ import { lazy, Suspense, useState } from 'react';
 import type { Instrument } from '#contract/records.ts';
 import { gaugeTraits } from '#core/gauge.ts';
 import { useOutbox } from '../api/queries.ts';
-import { RefusedChanges } from '../shell/RefusedChanges.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import classes from './Slip.module.css';
 import type { Sitting } from './sitting.ts';
@@ -134,7 +133,6 @@ export function Slip({
         {held === 0 ? 'All saved' : `${held} waiting to be saved`}
         {status === 'waiting' && held > 0 && <span className={classes.remark}>{trouble}</span>}
       </p>
-      <RefusedChanges />
       {newestFirst.length === 0 && (
         <p className="soft">Each reading stands here as it is entered, newest first.</p>
       )}

@@ -1,17 +1,16 @@
 /** A curve at a station: from a file, a fixture or the book; analysed in a worker; recorded. */
-import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { GaugeSample } from '#contract/live-gauges.ts';
-import { CHANGE_HEADER, FILE_PATHS, PERSON_HEADER } from '#contract/paths.ts';
-import type { Instrument, Problem, Reading } from '#contract/records.ts';
+import { FILE_PATHS } from '#contract/paths.ts';
+import type { Instrument } from '#contract/records.ts';
 import type { LineFault } from '#core/delimited.ts';
 import type { Place } from '#core/hand-order.ts';
 import type { CurveTraits } from '#core/quantity.ts';
 import type { Room } from '#core/room.ts';
 import { tellGauge, useSamples } from '../api/gauges.ts';
-import { request } from '../api/request.ts';
-import { announce } from '../api/tabs.ts';
+import { keep, type WaitingChange } from '../api/outbox.ts';
+import { useOutbox } from '../api/queries.ts';
 import type { CurveRead, DrawnCurve } from '../workers/curve-bench.ts';
 import { curveBench } from './curve-worker.ts';
 import type { Sitting } from './sitting.ts';
@@ -33,7 +32,6 @@ export interface CurveState {
   busy: string;
   /** Id of the curve in the book that is shown, if it is one. */
   stored: string | undefined;
-  saved: string;
 }
 
 function pathTo(name: keyof typeof FILE_PATHS, id: string): string {
@@ -48,7 +46,7 @@ export function useCurve(
   room: Room,
   tag: string,
 ) {
-  const client = useQueryClient();
+  const outbox = useOutbox();
   const standing = sitting.standingAt(place.quantity, place.side).at(-1);
   const storedId = standing?.curveId ?? undefined;
   // By value: the reading is made anew whenever anything is typed.
@@ -61,7 +59,6 @@ export function useCurve(
       faultCount: 0,
       busy: '',
       stored: undefined,
-      saved: '',
     }),
     [from, to],
   );
@@ -84,7 +81,7 @@ export function useCurve(
         change({ faults: read.faults, faultCount: read.count, busy: '', drawn: undefined });
         return;
       }
-      change({ window, faults: [], faultCount: 0, busy: '', stored, saved: '' });
+      change({ window, faults: [], faultCount: 0, busy: '', stored });
       await analyse(window);
     },
     [analyse, change],
@@ -141,80 +138,61 @@ export function useCurve(
     ),
   );
 
-  /** Sends the curve; the server reads it again and answers with the reading it gave. */
+  /** Keeps the curve for the server, which reads it again and records what it gives. */
   async function send(onRecorded: (value: number) => void): Promise<void> {
-    const content = await curveBench().file();
-    if (!content || !instrument) return;
-    change({ busy: 'recording' });
-    const sessionId = sitting.ensureSession();
-    const query = new URLSearchParams({
-      curve: newId(),
-      reading: newId(),
-      side: place.side,
-      quantity: place.quantity,
-      instrument: instrument.id,
-      takenAt: new Date().toISOString(),
-      from: String(state.window[0]),
-      to: String(state.window[1]),
-      ...(room.temperatureC === undefined ? {} : { temperatureC: String(room.temperatureC) }),
-      ...(room.humidityPct === undefined ? {} : { humidityPct: String(room.humidityPct) }),
+    const file = await curveBench().file();
+    const value = state.drawn?.stiffness?.mean;
+    if (!file || !instrument || value === undefined) return;
+    const id = newId();
+    keep({
+      name: 'addCurve',
+      params: { id: sitting.ensureSession() },
+      query: {
+        curve: id,
+        reading: newId(),
+        side: place.side,
+        quantity: place.quantity,
+        instrument: instrument.id,
+        takenAt: new Date().toISOString(),
+        from: String(state.window[0]),
+        to: String(state.window[1]),
+        ...(room.temperatureC === undefined ? {} : { temperatureC: String(room.temperatureC) }),
+        ...(room.humidityPct === undefined ? {} : { humidityPct: String(room.humidityPct) }),
+      },
+      file,
+      title: `curve of ${place.quantity}, ${place.side}`,
+      tag,
     });
-    // The sitting may still be on its way: it is sent ahead of what hangs on it.
-    await sitting.arrived();
-    try {
-      const response = await fetch(`${pathTo('addCurve', sessionId)}?${query}`, {
-        method: 'POST',
-        headers: {
-          'Content-Type': 'text/csv',
-          [CHANGE_HEADER]: newId(),
-          [PERSON_HEADER]: sitting.person || 'bench',
-        },
-        body: content,
-      });
-      if (!response.ok) {
-        const problem = (await response.json().catch(() => undefined)) as Problem | undefined;
-        throw new Error(problem?.detail ?? `The server answered ${response.status}.`);
-      }
-      const { value } = (await response.json()) as Reading;
-      change({ busy: '', saved: 'Recorded.' });
-      announce({ kind: 'changed' });
-      await client.invalidateQueries();
-      onRecorded(value);
-    } catch (error) {
-      const message =
-        error instanceof TypeError
-          ? 'The server cannot be reached. The curve is kept here: record it again once the server is back.'
-          : (error as Error).message;
-      change({ busy: '', faults: [{ line: 0, column: '', message }], faultCount: 1 });
-    }
+    change({ stored: id });
+    onRecorded(value);
   }
 
   /** Fits the stored curve in the window that is shown. */
-  async function fitAgain(): Promise<void> {
+  function fitAgain(): void {
     if (!state.stored) return;
-    try {
-      await request('windowCurve', {
-        params: { id: state.stored },
-        body: {
-          readingId: newId(),
-          window: state.window,
-          reason: `fitted from ${state.window[0]} to ${state.window[1]}`,
-        },
-        change: newId(),
-        person: sitting.person || 'bench',
-      });
-      announce({ kind: 'changed' });
-      await client.invalidateQueries();
-    } catch (error) {
-      change({
-        faults: [{ line: 0, column: '', message: (error as Error).message }],
-        faultCount: 1,
-      });
-    }
+    keep({
+      name: 'windowCurve',
+      params: { id: state.stored },
+      body: {
+        readingId: newId(),
+        window: state.window,
+        reason: `fitted from ${state.window[0]} to ${state.window[1]}`,
+      },
+      tag,
+    });
   }
+
+  const sent = (list: readonly WaitingChange[]) =>
+    list.some((one) => 'file' in one && one.query.curve === state.stored && state.stored);
+  const saved = sent(outbox.waiting)
+    ? 'Kept here; it is recorded once the server has it.'
+    : sent(outbox.arrived)
+      ? 'Recorded.'
+      : '';
 
   return {
     state,
+    saved,
     setWindow: (window: Window) => {
       change({ window });
       void analyse(window);

@@ -35,6 +35,7 @@ export function useLiveReading(
   const heldTo = live && instrument ? instrument.id : undefined;
   const connected = live !== undefined && live.state !== 'lost' && live.state !== 'reaching';
   const { tag = '', side = 'left', quantity, basis = '', taken = 0 } = place ?? {};
+  // biome-ignore lint/correctness/useExhaustiveDependencies(taken): each reading taken tells the gauge anew
   useEffect(() => {
     if (!heldTo || !connected || !quantity) return;
     void tellGauge('place', { instrumentId: heldTo, tag, side, quantity, basis });

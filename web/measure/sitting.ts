@@ -9,7 +9,8 @@ import { type FigureSet, type HandScore, handScores, sessionFigures } from '#cor
 import type { MeasuredQuantityId, Side } from '#core/quantities.ts';
 import type { Room } from '#core/room.ts';
 import { sessionReadings } from '#core/session-readings.ts';
-import { keep, settle, takeBack } from '../api/outbox.ts';
+import { keep, takeBack } from '../api/outbox.ts';
+import { usePerson } from '../api/person.ts';
 import { useOutbox } from '../api/queries.ts';
 import { useCatalogue } from '../shell/units.ts';
 import { type BenchReading, type BenchSession, stands, withWaiting } from './waiting-readings.ts';
@@ -48,8 +49,6 @@ export interface Sitting {
   describe: (terms: SessionTerms) => void;
   /** The sitting's id, started if none is open: for what is sent beside the readings. */
   ensureSession: () => string;
-  /** Waits until the server has all that was entered so far. */
-  arrived: () => Promise<void>;
   valuesAt: (quantity: MeasuredQuantityId, side: Side) => number[];
   standingAt: (quantity: MeasuredQuantityId, side: Side) => BenchReading[];
   /** Values of the open session only: what the order of the hand counts. */
@@ -61,7 +60,6 @@ export interface Sitting {
   addNote: (text: string) => void;
   finish: () => void;
   person: string;
-  setPerson: (code: string) => void;
 }
 
 const EMPTY_FIGURES = { left: {}, right: {}, pair: {} };
@@ -93,7 +91,7 @@ export function protocolToUse(
 
 export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Sitting {
   const outbox = useOutbox();
-  const [person, setPerson] = useLocalStorage({ key: 'emvex-person', defaultValue: '' });
+  const [person] = usePerson();
   const { pair } = record;
   const catalogue = useCatalogue();
   const [nextTerms, setNextTerms] = useLocalStorage<SessionTerms | null>({
@@ -175,7 +173,6 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
     scores,
     terms,
     ensureSession,
-    arrived: settle,
     describe(next) {
       if (!current) setNextTerms(next);
       else
@@ -191,7 +188,6 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
       current ? standingAt(quantity, side).map((reading) => reading.value) : [],
     valuesAt: (quantity, side) => standingAt(quantity, side).map((reading) => reading.value),
     person,
-    setPerson,
     record({
       quantity,
       side,

@@ -1,7 +1,13 @@
 import { Button, FileButton } from '@mantine/core';
 import { lazy, Suspense, useRef, useState } from 'react';
 import classes from './Photographs.module.css';
-import { type Subject, smallAddress, usePhotographs, useSendPhotographs } from './photographs.ts';
+import {
+  type Subject,
+  sendPhotographs,
+  smallAddress,
+  usePhotographs,
+  useWaitingPhotographs,
+} from './photographs.ts';
 
 const PhotographViewer = lazy(async () => ({
   default: (await import('./PhotographViewer.tsx')).PhotographViewer,
@@ -16,7 +22,7 @@ export function Photographs({
   title?: string;
 }) {
   const photographs = usePhotographs(subject);
-  const send = useSendPhotographs(subject);
+  const waiting = useWaitingPhotographs(subject);
   const [opened, setOpened] = useState<string | null>(null);
   const [over, setOver] = useState(false);
   const reset = useRef<() => void>(null);
@@ -35,7 +41,7 @@ export function Photographs({
         event.preventDefault();
         setOver(false);
         const files = [...event.dataTransfer.files];
-        if (files.length > 0) send.mutate(files);
+        sendPhotographs(subject, files);
       }}
     >
       <div className={classes.top}>
@@ -47,23 +53,23 @@ export function Photographs({
           accept="image/jpeg,image/png,image/webp,image/heic,image/heif"
           resetRef={reset}
           onChange={(files) => {
-            if (files.length > 0) send.mutate(files);
+            sendPhotographs(subject, files);
             reset.current?.();
           }}
         >
           {(props) => (
-            <Button {...props} size="compact-xs" variant="default" loading={send.isPending}>
+            <Button {...props} size="compact-xs" variant="default">
               Add photographs…
             </Button>
           )}
         </FileButton>
       </div>
-      {send.error && (
-        <p role="alert" className="look-here">
-          {send.error.message}
+      {waiting > 0 && (
+        <p role="status" className="soft">
+          {waiting} on {waiting === 1 ? 'its' : 'their'} way.
         </p>
       )}
-      {photographs.isSuccess && all.length === 0 && !send.isPending && (
+      {photographs.isSuccess && all.length === 0 && waiting === 0 && (
         <p className="soft">
           JPEG, PNG or WebP, dropped here or chosen. Place and camera are taken out of them.
         </p>

@@ -149,7 +149,7 @@ function RecordForm({
       {
         onSuccess: ({ tag }) => {
           putOnBench(tag);
-          if (tag !== pair.tag) navigate(`/pairs/${tag}/receive`, { replace: true });
+          if (tag !== pair.tag) void navigate(`/pairs/${tag}/receive`, { replace: true });
           else onSaved();
         },
         onError: (error) => form.setErrors(faultsOfPaths(error.problem?.errors ?? [])),

@@ -23,6 +23,8 @@ const unique = (names: string[]) => [...new Set(names)].filter((name) => name !=
 
 /** Maker, model and edition: found while typing, or made. */
 function EditionFieldset({ form }: { form: Form }) {
+  const first = useRef<HTMLInputElement>(null);
+  useEffect(() => first.current?.focus(), []);
   const editions = useEditions();
   const rows = editions.data ?? [];
   const { maker, model } = form.values;
@@ -36,7 +38,9 @@ function EditionFieldset({ form }: { form: Form }) {
         <Autocomplete
           label="Maker"
           required
-          data-autofocus
+          ref={first}
+          // The list opens by typing: focus at the start shows none.
+          openOnFocus={false}
           data={unique(rows.map((row) => row.maker))}
           {...form.getInputProps('maker')}
         />
@@ -173,7 +177,7 @@ export function ReceivePage() {
           dropDraft();
           putOnBench(tag);
           // Before the first wear the shoes are held against each other, where there are two.
-          navigate(`/pairs/${tag}/${form.values.shoes === 'both' ? 'match' : 'measure'}`);
+          void navigate(`/pairs/${tag}/${form.values.shoes === 'both' ? 'match' : 'measure'}`);
         },
         onError: (error) => form.setErrors(faultsOfPaths(error.problem?.errors ?? [])),
       },
@@ -192,17 +196,6 @@ export function ReceivePage() {
     >
       <header className={classes.head}>
         <h1>Receive a pair</h1>
-        <Button
-          variant="subtle"
-          size="xs"
-          onClick={() => {
-            dropDraft();
-            form.setValues(emptyForm());
-            form.clearErrors();
-          }}
-        >
-          Clear the form
-        </Button>
       </header>
       <div className={classes.columns}>
         <div>
@@ -223,6 +216,17 @@ export function ReceivePage() {
           rightSection={<Kbd size="xs">Ctrl Enter</Kbd>}
         >
           Put on bench
+        </Button>
+        <Button
+          variant="subtle"
+          size="xs"
+          onClick={() => {
+            dropDraft();
+            form.setValues(emptyForm());
+            form.clearErrors();
+          }}
+        >
+          Clear the form
         </Button>
         {receive.isError && (
           <p role="alert" className="look-here">

@@ -309,7 +309,7 @@ export function SheetPage() {
   const [also, setAlso] = useState(false);
   const label = search.get('label') ?? undefined;
   const sheet = useSheet(edition, label);
-  if (sheet.isError) return <PageFault error={sheet.error} />;
+  if (sheet.isError && !sheet.data) return <PageFault error={sheet.error} />;
   if (!sheet.data) return null;
   const { labels } = sheet.data;
   return (

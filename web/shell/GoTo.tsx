@@ -69,6 +69,7 @@ export function GoTo({ onClose, onHelp }: { onClose: () => void; onHelp: () => v
   return (
     <Spotlight
       actions={actions}
+      attributes={{ content: { 'aria-label': 'Go to' } }}
       shortcut={null}
       highlightQuery
       scrollable

@@ -8,7 +8,7 @@ export function SavedState() {
   const held = waiting.length - refused;
   const words = [
     status === 'waiting' && held > 0 ? `${held} waiting to be saved. ${trouble}` : '',
-    refused > 0 ? `${refused} refused: see the slip.` : '',
+    refused > 0 ? `${refused} refused or set aside: see above the page.` : '',
     durable
       ? ''
       : 'This browser keeps nothing when the tab closes: leave it open until all is saved.',

@@ -1,9 +1,11 @@
 import { Button } from '@mantine/core';
 import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks';
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { Outlet, useLocation } from 'react-router';
+import { Outlet, useLocation, useMatches } from 'react-router';
 import { useHealth, useLab } from '../api/queries.ts';
+import { RefusedChanges } from './RefusedChanges.tsx';
 import { SavedState } from './SavedState.tsx';
+import { ServerAway } from './ServerAway.tsx';
 import classes from './Shell.module.css';
 import { StepBar } from './StepBar.tsx';
 import { Tray } from './Tray.tsx';
@@ -18,6 +20,18 @@ const FirstStart = lazy(async () => ({
 /** What pages may ask of the frame. */
 export interface ShellContext {
   openHelp: () => void;
+}
+
+/** What a page calls itself in the browser's tab; `:tag` and the like stand for names of its address. */
+export interface PageHandle {
+  title: string;
+}
+
+/** The title of the page that is open, with the names that its address holds. */
+function usePageTitle(): string {
+  const page = useMatches().findLast((match) => match.handle !== undefined);
+  const title = (page?.handle as PageHandle | undefined)?.title ?? 'Bench';
+  return title.replace(/:(\w+)/g, (_, name: string) => page?.params[name] ?? '');
 }
 
 /** The frame of every page: steps along a rule, the tray, and the page itself. */
@@ -40,8 +54,10 @@ export function Shell() {
     if (location.pathname) tray.close();
   }, [location.pathname, tray.close]);
   const start = lab.data && !lab.data.setUp;
+  const title = usePageTitle();
   return (
     <div className={classes.shell}>
+      <title>{`${start ? 'First start' : title} · Emvex`}</title>
       <a className="skip" href="#page">
         To the page
       </a>
@@ -51,6 +67,8 @@ export function Shell() {
           onHelp={help.open}
           demo={health.data?.demo ?? false}
         />
+        <ServerAway />
+        <RefusedChanges />
       </header>
       {!narrow && !start && (
         <aside className={classes.tray} aria-label="Tray">

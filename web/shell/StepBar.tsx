@@ -5,6 +5,7 @@ import { Link, NavLink, useLocation, useNavigate, useSearchParams } from 'react-
 import type { PairRow } from '#contract/records.ts';
 import { usePairs } from '../api/queries.ts';
 import { useBenchTag } from './bench.ts';
+import { PersonMenu } from './PersonMenu.tsx';
 import classes from './StepBar.module.css';
 import { DRAGGED_EDITION } from './Tray.tsx';
 
@@ -126,9 +127,10 @@ function DropTarget({ children }: { children: ReactNode }) {
     if (!slug) return;
     const before = pathname === '/compare' ? (search.get('editions')?.split(',') ?? []) : [];
     const editions = [...new Set([...before.filter(Boolean), slug])].slice(-4);
-    navigate(`/compare?editions=${editions.join(',')}`);
+    void navigate(`/compare?editions=${editions.join(',')}`);
   };
   return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: the tray has a button for it; dropping is a short cut
     <div
       data-over={over}
       className={classes.drop}
@@ -165,7 +167,7 @@ export function StepBar({
             <NavLink
               key={step.name}
               to={step.to}
-              className={classes.step}
+              className={classes.step ?? ''}
               data-active={step.active}
               aria-current={step.active ? 'page' : undefined}
             >
@@ -180,15 +182,16 @@ export function StepBar({
         <Rule />
       </nav>
       <div className={classes.aside}>
-        <NavLink to="/studies" className={classes.textButton}>
+        <NavLink to="/studies" className={classes.textButton ?? ''}>
           Studies
         </NavLink>
-        <NavLink to="/lab" className={classes.textButton}>
+        <NavLink to="/lab" className={classes.textButton ?? ''}>
           Lab
         </NavLink>
-        <NavLink to="/guide" className={classes.textButton}>
+        <NavLink to="/guide" className={classes.textButton ?? ''}>
           Guide
         </NavLink>
+        <PersonMenu />
         <UnitsButton />
         <button type="button" className={classes.textButton} onClick={onGoTo} title="Ctrl K">
           <IconSearch size={17} aria-hidden="true" /> Go to

@@ -1,7 +1,7 @@
 /** Units as the user chose them, per family of quantities. */
 
 import { defineOwnQuantity } from '#contract/own-quantity.ts';
-import type { OwnQuantity } from '#contract/records.ts';
+import type { Lab } from '#contract/records.ts';
 import { type Figure, figureExpanded } from '#core/figure.ts';
 import { type FigureWords, writeFigure, writeSpan } from '#core/number-words.ts';
 import {
@@ -34,20 +34,39 @@ const METRIC = { stack: 'mm', mass: 'g', distance: 'km' };
 /** The family that decides a quantity's unit; others are shown in their one unit. */
 const FAMILIES: Partial<Record<QuantityKind, 'stack' | 'mass'>> = { length: 'stack', mass: 'mass' };
 
-let catalogueOf: { own: readonly OwnQuantity[]; catalogue: Catalogue } | undefined;
+type Definitions = Pick<Lab, 'ownQuantities' | 'noticeable'>;
 
-/** The shipped quantities with the lab's own; one object as long as the lab has the same ones. */
-function catalogueFor(own: readonly OwnQuantity[]): Catalogue {
-  if (catalogueOf?.own !== own)
-    catalogueOf = { own, catalogue: catalogueWith(own.map(defineOwnQuantity)) };
-  return catalogueOf.catalogue;
+let catalogueOf: { lab: Definitions; catalogue: Catalogue } | undefined;
+
+/**
+ * The shipped quantities with the lab's own, and with the steps that this lab takes for noticeable;
+ * one object as long as the lab has the same ones.
+ */
+function catalogueFor(lab: Definitions): Catalogue {
+  const known = catalogueOf;
+  if (
+    known &&
+    known.lab.ownQuantities === lab.ownQuantities &&
+    known.lab.noticeable === lab.noticeable
+  )
+    return known.catalogue;
+  const catalogue = Object.fromEntries(
+    Object.entries(catalogueWith(lab.ownQuantities.map(defineOwnQuantity))).map(
+      ([id, definition]) => [
+        id,
+        { ...definition, noticeable: lab.noticeable[id] ?? definition.noticeable },
+      ],
+    ),
+  ) as Catalogue;
+  catalogueOf = { lab, catalogue };
+  return catalogue;
 }
 
-const NONE: OwnQuantity[] = [];
+const NONE: Definitions = { ownQuantities: [], noticeable: {} };
 
 /** The catalogue of quantities as this lab has it. */
 export function useCatalogue(): Catalogue {
-  return catalogueFor(useLab().data?.ownQuantities ?? NONE);
+  return catalogueFor(useLab().data ?? NONE);
 }
 
 function unitNamed(symbol: string, kind: QuantityKind): Unit {
@@ -60,7 +79,7 @@ function unitNamed(symbol: string, kind: QuantityKind): Unit {
 export function useUnits() {
   const lab = useLab();
   const chosen = { ...METRIC, ...lab.data?.units } as Record<UnitFamily, string>;
-  const catalogue = catalogueFor(lab.data?.ownQuantities ?? NONE);
+  const catalogue = catalogueFor(lab.data ?? NONE);
   const define = (quantity: QuantityId): QuantityDefinition =>
     describeQuantity(quantity, catalogue);
   const unitOf = (quantity: QuantityId): Unit => {

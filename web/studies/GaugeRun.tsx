@@ -9,7 +9,6 @@ import { useChange, useLab, useOutbox } from '../api/queries.ts';
 import entry from '../measure/EntryField.module.css';
 import { LiveFigure } from '../measure/LiveFigure.tsx';
 import { useLiveReading } from '../measure/live-reading.ts';
-import { RefusedChanges } from '../shell/RefusedChanges.tsx';
 import { useUnits } from '../shell/units.ts';
 import { heldPart } from './held-part.ts';
 import classes from './Studies.module.css';
@@ -54,15 +53,19 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
 
   function offer(typed: string): void {
     const read = readTypedReading(typed, definition, symbol);
-    if (!read.ok) return setFault(read.fault.message);
+    if (!read.ok) {
+      setFault(read.fault.message);
+      return;
+    }
     const [least, most] = definition.plausible;
     const { value } = read.value;
     if ((value < least || value > most) && asked !== typed) {
       setAsked(typed);
       setText(typed);
-      return setFault(
+      setFault(
         `${units.write(study.quantity, value).text} is outside what shoes have. Enter again keeps it.`,
       );
+      return;
     }
     keep({
       name: 'recordStudyReading',
@@ -112,7 +115,6 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
       <p className="soft">
         {definition.name} with {instrument?.name.toLowerCase()}. {definition.datum}
       </p>
-      <RefusedChanges />
       <div className={classes.entry}>
         {handOver && (
           <p className="look-here" role="status">

@@ -1,0 +1,80 @@
+/** The page without its server: what it last knew, what waits, and how it goes on. */
+import { enter, expect, open, test } from './bench.ts';
+
+test.use({ serviceWorkers: 'allow' });
+
+test('a reload while the server is away shows the bench, what waits, and steps not opened before', async ({
+  page,
+  demo,
+}) => {
+  test.setTimeout(120_000);
+  await open(page, demo, '/pairs/NS-05/measure');
+  // The pages are kept once they have been fetched by the worker.
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await page.reload();
+  await expect(page.locator('#entry')).toBeFocused();
+  await expect(page).toHaveTitle('NS-05, measure · Emvex');
+  // What the other steps show was asked for beside it.
+  await page.waitForLoadState('load');
+  await page.waitForTimeout(500);
+  await demo.stop();
+
+  await enter(page, '331.5');
+  await expect(page.getByText('The server is away.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('The server is away.')).toBeVisible();
+  await expect(page.getByText(/Shown is what was last known/)).toBeVisible();
+  const slip = page.getByRole('complementary', { name: 'Slip' });
+  await expect(slip).toContainText('331.5');
+
+  await page.getByRole('link', { name: /^Match/ }).click();
+  await expect(page.getByRole('heading', { name: 'Are these two shoes the same?' })).toBeVisible();
+  await page.getByRole('link', { name: 'Guide' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  // A page of what was never asked for says so, and the steps stay.
+  await page.goto(`${demo.address}/sheets/kestvane-kerb?label=eu-42`);
+  await expect(page.getByRole('heading', { name: 'Not known yet in this browser' })).toBeVisible();
+  await expect(page.getByRole('navigation', { name: 'Steps' })).toBeVisible();
+
+  await demo.start();
+  await expect(page.getByText('The server is away.')).toHaveCount(0, { timeout: 30_000 });
+  await expect(page.getByRole('heading', { name: /Kerb/ }).first()).toBeVisible();
+  const kept = await page.request.get(`${demo.address}/api/pairs/NS-05`);
+  await expect
+    .poll(async () => {
+      const { sessions } = await (await page.request.get(kept.url())).json();
+      return sessions
+        .flatMap((session: { readings: { typed: string }[] }) => session.readings)
+        .filter(({ typed }: { typed: string }) => typed.startsWith('331.5')).length;
+    })
+    .toBe(1);
+});
+
+test('an unknown address has words of its own, and the steps stay', async ({ page, demo }) => {
+  await open(page, demo, '/nowhere/at/all');
+  await expect(
+    page.getByRole('heading', { name: 'There is nothing at this address' }),
+  ).toBeVisible();
+  await expect(page.getByRole('navigation', { name: 'Steps' })).toBeVisible();
+  await expect(page.locator('main')).toHaveCount(1);
+  await expect(page).toHaveTitle('Nothing here · Emvex');
+});
+
+test('whoever is at the bench is chosen once, and stands in every change', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/pairs/NS-05/match');
+  await page.getByRole('button', { name: 'Who is at the bench?' }).click();
+  await page.getByRole('menuitem', { name: 'B2' }).click();
+  await expect(page.getByRole('button', { name: 'At the bench: B2' })).toBeVisible();
+  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await page.goto(`${demo.address}/lab/people`);
+  await page.getByRole('textbox', { name: /code/i }).fill('B9');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('B9')).toBeVisible();
+  const changes = await (await page.request.get(`${demo.address}/api/changes`)).json();
+  const latest = (action: string) =>
+    changes.find((change: { action: string }) => change.action === action)?.person;
+  expect([latest('startMatch'), latest('addPerson')]).toEqual(['B2', 'B2']);
+});
