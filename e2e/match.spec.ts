@@ -289,6 +289,29 @@ test('a rejected pair is left out of its sheet until it is counted by hand', asy
   await expect(page.getByText(/BR-13 was rejected and is in these figures/)).toBeVisible();
 });
 
+test('what is half typed stays at its place when another cell is clicked, and over a reload', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/pairs/PD-01/match');
+  await begin(page);
+  for (const label of ['UK 8', 'UK 8', 'UK 8']) await enter(page, label);
+  await page.keyboard.type('22.');
+  await page.getByRole('button', { name: 'Take Footbed length, left' }).click();
+  await page.keyboard.type('26');
+  await expect(
+    page.getByRole('button', { name: 'Small outsole feature, left, half typed: 22.' }),
+  ).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'Footbed length, left' })).toHaveValue('26');
+  await page.getByRole('button', { name: 'Small outsole feature, left, half typed: 22.' }).click();
+  await page.keyboard.type('1');
+  await page.keyboard.press('Enter');
+  await expect(
+    page.getByRole('button', { name: 'Small outsole feature, left: 22.1' }),
+  ).toBeVisible();
+});
+
 test('a photograph with a location loses it; HEIC is refused with a word', async ({
   page,
   demo,

@@ -2,6 +2,8 @@ import { expect, open, test } from './bench.ts';
 
 test('faults name their field and keep what was typed', async ({ page, demo }) => {
   await open(page, demo, '/receive');
+  await expect(page.getByRole('combobox', { name: 'Maker' })).toBeFocused();
+  await expect(page).toHaveTitle('Receive a pair · Emvex');
   await page.getByRole('combobox', { name: 'Maker' }).fill('Norrolt');
   await page.getByRole('textbox', { name: 'Label' }).fill('9');
   await page.getByRole('textbox', { name: 'Paid' }).fill('a lot');

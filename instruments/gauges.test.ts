@@ -203,6 +203,41 @@ describe('the driver and its gauges', () => {
     expect(found.value).toBe(312);
     expect(strangers).toHaveLength(200);
   });
+  it('keeps a bounded number of quantities of a gauge that names a new one in every line', async () => {
+    const one = await puppet();
+    const feed = driver();
+    feed.watch([{ id: 'a', name: 'Scale', connection: one.address }]);
+    let n = 0;
+    const talking = setInterval(() => {
+      const babel = Array.from({ length: 500 }, () => `Scale, made-up-${n++}, 1, g, stable\n`);
+      one.say(`${babel.join('')}Scale, mass, 312.0, g, stable\n`);
+    }, 50);
+    const figures = await until(feed, (event) => {
+      if (event.kind !== 'gauges') return undefined;
+      const own = event.gauges.find(({ instrumentId }) => instrumentId === 'a');
+      return n > 3000 && own?.state === 'steady' ? own.figures : undefined;
+    });
+    clearInterval(talking);
+    expect(figures.length).toBeLessThanOrEqual(40);
+  });
+  it('dials this machine, and another host only where it was named at the start', async () => {
+    const feed = driver();
+    feed.watch([{ id: 'a', name: 'Scale', connection: '192.0.2.1:4641' }]);
+    const lost = await until(
+      feed,
+      gauge('a', (found) => found.state === 'lost'),
+    );
+    expect(lost.says).toContain('not dialled unasked');
+    expect(lost.says).toContain('EMVEX_GAUGE_HOSTS=192.0.2.1');
+    const allowed = createGaugeDriver({ hosts: ['192.0.2.1'] });
+    open.push(allowed);
+    allowed.watch([{ id: 'a', name: 'Scale', connection: '192.0.2.1:4641' }]);
+    const reaching = await until(
+      allowed,
+      gauge('a', () => true),
+    );
+    expect(reaching.says).not.toContain('not dialled unasked');
+  });
   it('says that a stand-in is wanted and none runs', async () => {
     const feed = driver();
     feed.watch([{ id: 'a', name: 'Scale', connection: 'stand-in' }]);

@@ -6,6 +6,71 @@ import { servedBench } from './served-bench.ts';
 
 const { bench, get, post, put, receive, served } = servedBench();
 
+describe('an instrument', () => {
+  it.each(['127.0.0.1:70000', 'scale.lab:0', '[::1]:65536'])(
+    'is not set to %s: no port is so',
+    async (connection) => {
+      const { instrument } = await bench();
+      const { id, calibrations: _, driftChecks: __, ...gauge } = instrument('scale');
+      const { status, body } = await put(`/api/instruments/${id}`, { ...gauge, connection });
+      expect(status).toBe(400);
+      expect(body.errors[0]).toMatchObject({ field: 'connection' });
+      expect(body.detail).toContain('between 1 and 65535');
+    },
+  );
+});
+
+describe('a pair that is edited', () => {
+  it('has its row in the list anew', async () => {
+    await bench();
+    const { pair } = (await get('/api/pairs/NS-01')).body;
+    const session = { id: uuid7(), pairId: pair.id, person: 'B1', wornKm: 0 };
+    const protocolId = (await get('/api/lab')).body.protocols[0].id;
+    await post('/api/sessions', { ...session, protocolId, startedAt: '2026-03-01T09:00:00Z' });
+    const edit = (shoes: string, version: number) =>
+      put(`/api/pairs/${pair.id}`, { ...pair, shoes, version });
+    await edit('both', pair.version);
+    const both = (await get('/api/pairs')).body[0].stations;
+    expect(both).toBeGreaterThan(0);
+    await edit('left only', pair.version + 1);
+    expect((await get('/api/pairs')).body[0].stations).toBe(both / 2);
+  });
+});
+
+describe('a protocol whose repeatability was learned', () => {
+  it('keeps its own beside it, which an edit goes on from', async () => {
+    const { read, lab } = await bench();
+    const before = lab.protocols[0].stations.find(
+      (station: { quantity: string }) => station.quantity === 'heel-stack',
+    );
+    expect(before.ownRepeatability).toEqual({
+      sd: before.repeatability.sd,
+      df: before.repeatability.df,
+    });
+    // Enough repeats that agree closely: the lab's own scatter takes over.
+    for (let n = 0; n < 8; n++) {
+      const { pairId } = await receive(`LR-${n}`);
+      const sessionId = uuid7();
+      await post('/api/sessions', {
+        id: sessionId,
+        pairId,
+        protocolId: lab.protocols[0].id,
+        person: 'B1',
+        wornKm: 0,
+        startedAt: '2026-03-01T09:00:00Z',
+      });
+      for (const side of ['left', 'right'])
+        for (const typed of ['31.0', '31.1', '31.0', '31.1'])
+          await read(sessionId, 'heel-stack', side, typed, 'needle gauge');
+    }
+    const after = (await get('/api/lab')).body.protocols[0].stations.find(
+      (station: { quantity: string }) => station.quantity === 'heel-stack',
+    );
+    expect(after.repeatability.sd).toBeLessThan(before.repeatability.sd);
+    expect(after.ownRepeatability).toEqual(before.ownRepeatability);
+  });
+});
+
 describe('a claim', () => {
   it.each([
     ['banana', 30, 0.5, 'typed', 'is no figure of heel-stack'],

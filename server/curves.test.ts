@@ -70,6 +70,34 @@ describe('a curve', () => {
     expect(readings).toHaveLength(2);
     expect(readings[0].supersededBy).toBe(again.body.id);
   });
+  it('keeps both directions and the time, and is recorded once however often it is sent', async () => {
+    const { address, curve } = await fixture();
+    // A fixture that turns both ways: the quantity takes its own half, the file keeps both.
+    const lines = ['time_s,angle_deg,moment_nm'];
+    for (let i = 0; i <= 1000; i++) {
+      const angle = 40 * Math.sin((2 * Math.PI * i) / 200);
+      lines.push(`${i / 100},${angle},${0.2 * angle}`);
+    }
+    const text = `${lines.join('\n')}\n`;
+    const change = uuid7();
+    const path = address({ reading: uuid7() });
+    const send = () => served().send('POST', path, text, { change, type: 'text/csv' });
+    const first = await send();
+    expect(first.status).toBe(200);
+    expect(first.body.value).toBeCloseTo(0.2, 6);
+    expect(await send()).toEqual(first);
+    expect((await get('/api/pairs/NS-01')).body.sessions[0].readings).toHaveLength(1);
+    const back = (await get(`/api/curves/${curve}`)).body as string;
+    expect(back).toBe(text);
+    expect(
+      Math.min(
+        ...back
+          .split('\n')
+          .slice(1, -1)
+          .map((row) => Number(row.split(',')[1])),
+      ),
+    ).toBe(-40);
+  });
   it.each([
     ['angle_deg\n1\n2\n3', 'one column'],
     ['angle_deg,moment_nm\n0,0\n10,2\n20,x', '“x” is no number'],

@@ -1,11 +1,22 @@
 /** Starting and stopping: the port, the file, and what the terminal is told. */
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  closeSync,
+  mkdirSync,
+  mkdtempSync,
+  openSync,
+  readdirSync,
+  rmSync,
+  writeFileSync,
+  writeSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
+import { v7 as uuid7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
+import { CHANGE_HEADER } from '#contract/paths.ts';
 import { StartRefusal, startServer } from './start.ts';
 
 let folder: string;
@@ -70,6 +81,58 @@ describe('a server', () => {
     expect(new TextDecoder().decode((await reader?.read())?.value)).toContain('gauges');
     await stop();
     await reader?.read().catch(() => undefined);
+  });
+});
+
+describe('the care of a book', () => {
+  it('looks it through and copies it beside the service', async () => {
+    const { caredFor, stop } = await startServer(options());
+    await caredFor();
+    expect(readdirSync(join(folder, 'backups'))).toEqual([
+      `book-${new Date().toISOString().slice(0, 10)}.db`,
+    ]);
+    await stop();
+    // A start on the same day lets the copy stand.
+    const again = await startServer(options());
+    await again.caredFor();
+    expect(readdirSync(join(folder, 'backups'))).toHaveLength(1);
+    await again.stop();
+  });
+
+  it('ends writing where a page is damaged, and says what to do', async () => {
+    const first = await startServer(options());
+    await first.caredFor();
+    await first.stop();
+    const path = options().database;
+    // A page in the middle is overwritten; header and schema stay readable.
+    const book = new Database(path);
+    const page = Number(
+      book
+        .prepare("SELECT rootpage FROM sqlite_schema WHERE name = 'change_of_subject'")
+        .pluck()
+        .get(),
+    );
+    const size = Number(book.pragma('page_size', { simple: true }));
+    book.close();
+    const handle = openSync(path, 'r+');
+    writeSync(handle, Buffer.alloc(size, 0x5a), 0, size, (page - 1) * size);
+    closeSync(handle);
+    const { address, caredFor, stop } = await startServer(options());
+    await caredFor();
+    const { trouble } = await (await fetch(`${address}/api/health`)).json();
+    expect(trouble).toMatch(
+      /is damaged[\s\S]*mv ".*book[.]db" ".*book[.]db[.]damaged"\n[\s\S]*cp "/,
+    );
+    const refused = await fetch(`${address}/api/people`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', [CHANGE_HEADER]: uuid7() },
+      body: JSON.stringify({ id: uuid7(), code: 'B1', role: 'bench' }),
+    });
+    expect(refused.status).toBe(503);
+    expect((await refused.json()).detail).toBe(trouble);
+    // What is there can still be read.
+    expect((await fetch(`${address}/api/pairs`)).status).toBe(200);
+    await stop();
   });
 });
 

@@ -2,6 +2,7 @@
 import { useEffect, useSyncExternalStore } from 'react';
 import type { GaugeEvent, GaugeSample, LiveGauge, Placement } from '#contract/live-gauges.ts';
 import { FILE_PATHS, JSON_TYPE } from '#contract/paths.ts';
+import { lookForServer } from './kept-answers.ts';
 
 interface GaugesState {
   gauges: readonly LiveGauge[];
@@ -38,6 +39,7 @@ function open(): void {
   source.onerror = () => {
     // What a lost server said last is no live figure.
     publish(NOTHING);
+    void lookForServer();
     source?.close();
     source = undefined;
     setTimeout(() => watchers > 0 && !source && open(), RETRY_MS);

@@ -58,12 +58,14 @@ function publish(next: ServerState): void {
   for (const watcher of watchers) watcher();
 }
 
-async function look(): Promise<void> {
+/** Asks whether the server is there, and says what came of it. */
+export async function lookForServer(): Promise<void> {
   const answered = await fetch('/api/health').then(
     ({ ok }) => ok,
     () => false,
   );
   if (answered) serverAnswered();
+  else serverMissed();
 }
 
 /** The server was reached: pages fetch anew what they show. */
@@ -78,7 +80,7 @@ export function serverAnswered(): void {
 /** The server could not be reached; it is looked for until it can. */
 export function serverMissed(): void {
   if (!state.away) publish({ ...state, away: true });
-  looking ??= setInterval(() => void look(), LOOK_MS);
+  looking ??= setInterval(() => void lookForServer(), LOOK_MS);
 }
 
 /** Keeps an answer for when the server is away; what cannot be kept is not. */
