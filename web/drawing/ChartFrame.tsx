@@ -12,6 +12,7 @@ export function ChartFrame({
   name,
   table,
   quiet = false,
+  keysAt = 'top',
   children,
 }: {
   /** Names the files: `loop-ns-03`. */
@@ -19,6 +20,8 @@ export function ChartFrame({
   table: ChartTable;
   /** The keys show only under the pointer or the focus: for small charts that stand in rows. */
   quiet?: boolean;
+  /** Where the keys lie: at the foot of a drawing whose own words stand at its top. */
+  keysAt?: 'top' | 'foot';
   children: ReactNode;
 }) {
   const frame = useRef<HTMLDivElement>(null);
@@ -63,7 +66,7 @@ export function ChartFrame({
           </table>
         </div>
       )}
-      <div className={classes.keys}>
+      <div className={classes.keys} data-at={keysAt}>
         <button type="button" aria-expanded={open} onClick={() => setOpen(!open)}>
           {open ? 'chart' : 'table'}
         </button>

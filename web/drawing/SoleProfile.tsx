@@ -20,6 +20,8 @@ const LEFT = 44;
 const RIGHT = 746;
 /** Soles up to this height, in mm, share one frame, so that it stays still while measuring. */
 const LOW_SOLE = 34;
+/** Where the words of the toe end, from its line. */
+const TOE_WORDS = 30;
 /** Room for the keys that save the drawing. */
 const TOP_KEYS = 6;
 
@@ -62,7 +64,7 @@ export function SoleProfile({
     rows: stations.map((station) => [station.name, station.words]),
   };
   return (
-    <ChartFrame name={name} table={table}>
+    <ChartFrame name={name} table={table} keysAt="foot">
       <svg
         viewBox={`0 ${top} ${WIDTH} ${218 - top}`}
         className={classes.profile}
@@ -100,7 +102,10 @@ export function SoleProfile({
           mm along a last of {length.toFixed(0)} mm; outline between stations drawn, not measured
         </text>
         {stations.map((station) => {
-          const top = y(topAt(shape, station.at));
+          const edge = y(topAt(shape, station.at));
+          // At the toe the words stand before the line, and never above the drawing.
+          const toe = station.at > 0.9;
+          const words = toe ? Math.max(edge, top + 42) : edge;
           return (
             // biome-ignore lint/a11y/noStaticElementInteractions: the rail has a button for each station; the drawing is a short cut
             <g
@@ -110,17 +115,17 @@ export function SoleProfile({
               data-state={station.state}
               onClick={station.onChoose}
             >
-              <line y1={top} y2={GROUND} />
+              <line y1={edge} y2={GROUND} />
               {station.state === 'taking' && (
                 <>
-                  <line x1={-7} x2={7} y1={top} y2={top} />
+                  <line x1={-7} x2={7} y1={edge} y2={edge} />
                   <line x1={-7} x2={7} y1={GROUND} y2={GROUND} />
                 </>
               )}
-              <text y={top - 30} className={classes.name}>
+              <text x={toe ? TOE_WORDS : 0} y={words - 30} className={classes.name} data-toe={toe}>
                 {station.name}
               </text>
-              <text y={top - 11} className={classes.words}>
+              <text x={toe ? TOE_WORDS : 0} y={words - 11} className={classes.words} data-toe={toe}>
                 {station.words}
               </text>
             </g>
