@@ -1,7 +1,8 @@
 /** `npm test`: every check in order, and one line at the end. A failing step fails the command. */
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { accessSync, constants, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { buildApp } from './build.mjs';
 import { browserPaths, findProgram } from './debian.mjs';
 import { installPackages, ROOT, run } from './install.mjs';
 
@@ -12,6 +13,16 @@ const findBrowser = () =>
     'chromium',
     'The browser tests need Chromium (or name one with EMVEX_CHROMIUM).',
   );
+
+/** Passing files lie in memory where the system has room for them there: hundreds of books are made. */
+const SHARED_MEMORY = '/dev/shm';
+if (!process.env.TMPDIR && existsSync(SHARED_MEMORY))
+  try {
+    accessSync(SHARED_MEMORY, constants.W_OK);
+    process.env.TMPDIR = SHARED_MEMORY;
+  } catch {
+    // Then they lie where they always do.
+  }
 
 const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 const reports = mkdtempSync(join(tmpdir(), 'emvex-test-'));
@@ -36,6 +47,8 @@ function suite(title, command, args, report, count, env = {}) {
 
 installPackages();
 const browser = findBrowser();
+// Once, for the unit tests' threads and for all browser tests.
+await buildApp();
 step('lint and format', 'biome', ['check', '--error-on-warnings', '.']);
 step('types', 'tsc', ['--noEmit']);
 step('which folder may import which', 'depcruise', [
