@@ -3,6 +3,20 @@ import { enter, expect, open, test } from './bench.ts';
 
 test.use({ serviceWorkers: 'allow' });
 
+/** Addresses whose answers the browser keeps. */
+const keptAddresses = () =>
+  new Promise<string[]>((resolve, reject) => {
+    const opening = indexedDB.open('emvex-answers');
+    opening.onerror = () => reject(opening.error);
+    opening.onsuccess = () => {
+      const keys = opening.result.transaction('answers').objectStore('answers').getAllKeys();
+      keys.onsuccess = () => {
+        opening.result.close();
+        resolve(keys.result.map(String));
+      };
+    };
+  });
+
 test('a reload while the server is away shows the bench, what waits, and steps not opened before', async ({
   page,
   demo,
@@ -15,8 +29,9 @@ test('a reload while the server is away shows the bench, what waits, and steps n
   await expect(page.locator('#entry')).toBeFocused();
   await expect(page).toHaveTitle('NS-05, measure · Emvex');
   // What the other steps show was asked for beside it.
-  await page.waitForLoadState('load');
-  await page.waitForTimeout(500);
+  await expect
+    .poll(() => page.evaluate(keptAddresses))
+    .toEqual(expect.arrayContaining(['/api/pairs/NS-05', '/api/pairs/NS-05/match']));
   await demo.stop();
 
   await enter(page, '24.6');

@@ -1,5 +1,13 @@
 /** `npm test`: every check in order, and one line at the end. A failing step fails the command. */
-import { accessSync, constants, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import {
+  accessSync,
+  constants,
+  existsSync,
+  mkdtempSync,
+  readFileSync,
+  rmSync,
+  statfsSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildApp } from './build.mjs';
@@ -14,12 +22,14 @@ const findBrowser = () =>
     'The browser tests need Chromium (or name one with EMVEX_CHROMIUM).',
   );
 
-/** Passing files lie in memory where the system has room for them there: hundreds of books are made. */
+/** Passing files lie in memory where there is room for them: hundreds of books are made. */
 const SHARED_MEMORY = '/dev/shm';
+const ROOM_BYTES = 2 * 1024 ** 3;
 if (!process.env.TMPDIR && existsSync(SHARED_MEMORY))
   try {
     accessSync(SHARED_MEMORY, constants.W_OK);
-    process.env.TMPDIR = SHARED_MEMORY;
+    const { bavail, bsize } = statfsSync(SHARED_MEMORY);
+    if (bavail * bsize > ROOM_BYTES) process.env.TMPDIR = SHARED_MEMORY;
   } catch {
     // Then they lie where they always do.
   }

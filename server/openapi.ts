@@ -76,36 +76,43 @@ function describe({ operationId, summary, description, parameters, body, answer 
 const takesChange = (address: string) =>
   !address.startsWith('GET ') && !address.includes('/api/gauges/');
 
-function endpointOperation(name: PathName): Operation {
-  const { summary, params, query, body, answer }: Endpoint = ENDPOINTS[name];
-  return {
-    address: PATHS[name],
-    operationId: name,
-    summary,
-    parameters: [
-      ...parametersOf(params, 'path'),
-      ...parametersOf(query, 'query'),
-      ...(takesChange(PATHS[name]) ? CHANGE_PARAMETERS : []),
-    ],
-    ...(body ? { body: { type: JSON_TYPE, schema: schemaOf(body, 'input') } } : {}),
-    answer: { type: JSON_TYPE, schema: schemaOf(answer, 'output') },
-  };
+/** A part of a request or an answer: its media type and what it holds. */
+interface Part {
+  type: string;
+  schema: z.ZodType;
 }
 
-function fileOperation(name: keyof typeof FILE_PATHS): Operation {
-  const { summary, params, query, body, answer }: FileEndpoint = FILE_ENDPOINTS[name];
+function operationOf(
+  operationId: string,
+  address: string,
+  { summary, params, query }: Pick<Endpoint, 'summary' | 'params' | 'query'>,
+  body: Part | undefined,
+  answer: Part,
+): Operation {
   return {
-    address: FILE_PATHS[name],
-    operationId: name,
+    address,
+    operationId,
     summary,
     parameters: [
       ...parametersOf(params, 'path'),
       ...parametersOf(query, 'query'),
-      ...(takesChange(FILE_PATHS[name]) ? CHANGE_PARAMETERS : []),
+      ...(takesChange(address) ? CHANGE_PARAMETERS : []),
     ],
     ...(body ? { body: { type: body.type, schema: schemaOf(body.schema, 'input') } } : {}),
     answer: { type: answer.type, schema: schemaOf(answer.schema, 'output') },
   };
+}
+
+function endpointOperation(name: PathName): Operation {
+  const endpoint: Endpoint = ENDPOINTS[name];
+  const { body, answer } = endpoint;
+  const json = (schema: z.ZodType): Part => ({ type: JSON_TYPE, schema });
+  return operationOf(name, PATHS[name], endpoint, body && json(body), json(answer));
+}
+
+function fileOperation(name: keyof typeof FILE_PATHS): Operation {
+  const endpoint: FileEndpoint = FILE_ENDPOINTS[name];
+  return operationOf(name, FILE_PATHS[name], endpoint, endpoint.body, endpoint.answer);
 }
 
 /** The whole API as an OpenAPI 3.1 document. */

@@ -43,12 +43,6 @@ function requireKind(bytes: Buffer): void {
     );
   if (!kind)
     throw new Refusal(415, 'This is no photograph that can be read: JPEG, PNG or WebP would be.');
-  // The edges of a PNG stand in its first bytes: a long thin one need not be read to be refused.
-  if (kind === 'png' && bytes.length >= 24) {
-    const edges = [bytes.readUInt32BE(16), bytes.readUInt32BE(20)] as const;
-    if (Math.max(...edges) > MOST_EDGE || edges[0] * edges[1] > MOST_PIXELS)
-      throw new Refusal(422, TOO_LARGE);
-  }
 }
 
 /** A picture as it is kept. */
@@ -90,6 +84,7 @@ function encode(
     const task: PictureTask = {
       bytes,
       mostPixels: MOST_PIXELS,
+      mostEdge: MOST_EDGE,
       longestEdge: LONGEST_EDGE,
       thumbnailEdge: THUMBNAIL_EDGE,
     };

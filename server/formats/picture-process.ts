@@ -7,6 +7,7 @@ import sharp from 'sharp';
 export interface PictureTask {
   bytes: Uint8Array;
   mostPixels: number;
+  mostEdge: number;
   longestEdge: number;
   thumbnailEdge: number;
 }
@@ -17,9 +18,13 @@ export type PictureAnswer =
   | { kind: 'damaged' };
 
 async function encode(task: PictureTask): Promise<PictureAnswer> {
-  const { bytes, mostPixels, longestEdge, thumbnailEdge } = task;
+  const { bytes, mostPixels, mostEdge, longestEdge, thumbnailEdge } = task;
   try {
-    const { data, info } = await sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error' })
+    const picture = sharp(bytes, { limitInputPixels: mostPixels, failOn: 'error' });
+    const { width = 0, height = 0 } = await picture.metadata();
+    if (Math.max(width, height) > mostEdge || width * height > mostPixels)
+      return { kind: 'too large' };
+    const { data, info } = await picture
       .rotate()
       .resize(longestEdge, longestEdge, { fit: 'inside', withoutEnlargement: true })
       .webp({ quality: 82 })

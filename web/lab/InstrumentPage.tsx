@@ -5,6 +5,7 @@ import { useRef } from 'react';
 import { Link, useParams } from 'react-router';
 import { v7 as newId } from 'uuid';
 import type { Instrument } from '#contract/records.ts';
+import { currentPerson } from '../api/person.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import { DriftChart } from './DriftChart.tsx';
 import { readNumber, showFaults } from './form-numbers.ts';
@@ -107,7 +108,7 @@ function DriftForm({ instrument }: { instrument: Instrument }) {
           nominal,
           pieceU,
           value,
-          person: '',
+          person: currentPerson(),
         },
       },
       {
