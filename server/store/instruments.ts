@@ -63,7 +63,7 @@ export function instrumentStore(db: Db) {
   const selectTouched = db.prepare<[{ id: string; since: string }], TouchedReading>(
     `SELECT r.id, r.session_id AS sessionId, s.pair_id AS pairId
      FROM standing_reading r JOIN session s ON s.id = r.session_id
-     WHERE r.instrument_id = @id AND r.taken_at >= @since
+     WHERE r.instrument_id = @id AND julianday(r.taken_at) >= julianday(@since)
      ORDER BY s.pair_id, r.taken_at, r.id`,
   );
 

@@ -115,7 +115,7 @@ export function matchStore(db: Db) {
      FROM match_reading r
      JOIN match_check c ON c.id = r.check_id
      JOIN pair p ON p.id = c.pair_id
-     WHERE r.instrument_id = @id AND r.taken_at >= @since
+     WHERE r.instrument_id = @id AND julianday(r.taken_at) >= julianday(@since)
        AND NOT EXISTS (SELECT 1 FROM match_reading_void v WHERE v.reading_id = r.id)
      GROUP BY c.id
      ORDER BY p.tag, c.started_at`,

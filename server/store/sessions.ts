@@ -46,8 +46,12 @@ export interface CurveReading {
 }
 
 const asStored = (value: boolean | null) => (value === null ? null : Number(value));
-const asSession = ({ conditioned, ...row }: StoredSession): SessionRow => ({
+/** Earlier versions kept moments as they were sent; they are compared as UTC with milliseconds. */
+const asUtc = (moment: string) => new Date(moment).toISOString();
+const asSession = ({ conditioned, startedAt, finishedAt, ...row }: StoredSession): SessionRow => ({
   ...row,
+  startedAt: asUtc(startedAt),
+  finishedAt: finishedAt === null ? null : asUtc(finishedAt),
   conditioned: conditioned === null ? null : conditioned === 1,
 });
 /** In place: a pair may have a hundred thousand readings, and a copy of each costs as much as the query. */

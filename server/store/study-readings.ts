@@ -42,7 +42,7 @@ export function studyReadingStore(db: Db) {
      WHERE (@editionId IS NULL OR p.edition_id = @editionId)
        AND p.id NOT IN (SELECT pair_id FROM left_out_pair)
      GROUP BY s.id
-     ORDER BY s.started_at DESC, s.id DESC`,
+     ORDER BY julianday(s.started_at) DESC, s.id DESC`,
   );
   const selectReadings = db.prepare<
     [{ quantity: string; editionId: string | null }],
