@@ -35,7 +35,12 @@ const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-pra
 
 test('every view passes the accessibility run, light and dark', async ({ page, demo }) => {
   test.setTimeout(600_000);
-  for (const [name, path] of VIEWS) {
+  for (const [index, [name, path]] of VIEWS.entries()) {
+    // The tray is the same beside every view, and has more elements than most: it is looked at once.
+    const axe = () => {
+      const builder = new AxeBuilder({ page }).options({ resultTypes: ['violations'] });
+      return index === 0 ? builder : builder.exclude('aside[aria-label="Tray"]');
+    };
     await page.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
     await open(page, demo, path);
     await settled(page);
@@ -44,8 +49,8 @@ test('every view passes the accessibility run, light and dark', async ({ page, d
       await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', scheme);
       // The dark theme is other colours on the same page: all else was looked at in the light.
       const { violations } = await (scheme === 'light'
-        ? new AxeBuilder({ page }).withTags(RULES)
-        : new AxeBuilder({ page }).withRules(['color-contrast'])
+        ? axe().withTags(RULES)
+        : axe().withRules(['color-contrast'])
       ).analyze();
       expect(
         violations.map(({ id, nodes }) => `${name}, ${scheme}: ${id}: ${nodes[0]?.html}`),
