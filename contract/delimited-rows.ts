@@ -88,7 +88,8 @@ export function splitRows(): RowSplitter {
     push(text) {
       // A carriage return at the very end may be half of a line break.
       const held = text.endsWith('\r') ? '\r' : '';
-      rest += (half + (held ? text.slice(0, -1) : text)).replace(/\r\n?/g, '\n');
+      const piece = half + (held ? text.slice(0, -1) : text);
+      rest += piece.includes('\r') ? piece.replace(/\r\n?/g, '\n') : piece;
       half = held;
       const cut = rest.lastIndexOf('\n');
       const whole = rest.slice(0, cut + 1);

@@ -2,6 +2,7 @@
 import { type LineFault, readPlainNumber } from '#core/delimited.ts';
 import { instrumentFault } from '#core/gauge.ts';
 import type { Catalogue } from '#core/quantities.ts';
+import type { QuantityDefinition } from '#core/quantity.ts';
 import type { ToolName } from '#core/tools.ts';
 import { readTypedReading } from '#core/typed-reading.ts';
 import { findUnit, toCanonical, type Unit } from '#core/units.ts';
@@ -51,11 +52,18 @@ export interface FileReading {
 /** A note without the apostrophe that keeps spreadsheets from running it. */
 const readNote = (text: string) => (/^'['\t\r]*[=+\-@]/.test(text) ? text.slice(1) : text);
 
+interface KnownGauge {
+  id: string;
+  name: string;
+  kind: ToolName;
+  unit: string;
+}
+
 /** What the rows of a file may name. Keys in lower case. */
 export interface KnownNames {
   pairs: ReadonlyMap<string, { id: string; shoes: string }>;
   protocols: ReadonlyMap<string, string>;
-  instruments: ReadonlyMap<string, { id: string; name: string; kind: ToolName; unit: string }>;
+  instruments: ReadonlyMap<string, KnownGauge>;
   /** The moment of the import: what was taken much later has not come yet. */
   until: string;
   catalogue: Catalogue;
@@ -152,6 +160,17 @@ export function readingsReader(
   const latest = Date.parse(known.until) + AHEAD_MS;
   const units = new Map<string, Map<string, UnitAnswer>>();
   const place = Object.fromEntries(columns) as Record<Column, number>;
+  const gaugeFaults = new Map<string, Map<string, string | undefined>>();
+
+  /** Why a gauge cannot have read a quantity; told once for each, since rows come by the million. */
+  function gaugeFaultOf(gauge: KnownGauge, definition: QuantityDefinition): string | undefined {
+    const known = gaugeFaults.get(gauge.id) ?? new Map<string, string | undefined>();
+    if (!known.has(definition.id)) {
+      known.set(definition.id, instrumentFault(gauge, definition));
+      gaugeFaults.set(gauge.id, known);
+    }
+    return known.get(definition.id);
+  }
 
   function unitFor(quantity: string, symbol: string): UnitAnswer {
     const ofQuantity = units.get(quantity) ?? new Map<string, UnitAnswer>();
@@ -263,7 +282,7 @@ export function readingsReader(
       fault('operator', 'An operator is a short code, such as B1, or empty.');
     const instrument = text('instrument');
     const gauge = instrumentNamed(instrument);
-    const gaugeFault = gauge && definition && instrumentFault(gauge, definition);
+    const gaugeFault = gauge && definition && gaugeFaultOf(gauge, definition);
     if (gaugeFault) fault('instrument', gaugeFault);
     if (!gauge)
       fault(
