@@ -115,6 +115,17 @@ describe('a curve', () => {
     expect((await get('/api/pairs')).body[0].readings).toBe(0);
     expect(served().db.prepare('SELECT count(*) AS n FROM curve').get()).toEqual({ n: 0 });
   });
+  it('whose line never ends is refused by its line, though much of it is still to come', async () => {
+    const { address } = await fixture();
+    const { status, body } = await csv(
+      address(),
+      `angle_deg,moment_nm\n0,0\n${'1'.repeat(12_000_000)}`,
+    );
+    expect(status).toBe(422);
+    expect(body.errors).toEqual([
+      { field: '', line: 3, message: expect.stringContaining('no end') },
+    ]);
+  });
   it('is not taken of a mass, nor in a window that it does not cover', async () => {
     const { address } = await fixture();
     expect((await csv(address({ quantity: 'mass' }), curveText())).body.detail).toContain(

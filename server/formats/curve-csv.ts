@@ -16,14 +16,25 @@ export async function readCurveStream(
     const { decimalComma } = rows.dialect();
     for (const { line, fields } of read) reader.push(line, fields, decimalComma);
   };
-  try {
-    for await (const chunk of stream)
-      take(rows.push(decoder.decode(chunk as Buffer, { stream: true })));
+  let fault: DelimitedFault | undefined;
+  /** After a fault the rest is read and dropped: a stream left in the middle gives no answer. */
+  const attempt = (work: () => void) => {
+    if (fault) return;
+    try {
+      work();
+    } catch (error) {
+      if (!(error instanceof DelimitedFault)) throw error;
+      fault = error;
+    }
+  };
+  for await (const chunk of stream)
+    attempt(() => take(rows.push(decoder.decode(chunk as Buffer, { stream: true }))));
+  attempt(() => {
     take(rows.push(decoder.decode()));
     take(rows.end());
-  } catch (error) {
-    if (!(error instanceof DelimitedFault)) throw error;
-    const { line, message } = error;
+  });
+  if (fault) {
+    const { line, message } = fault;
     return { ok: false, faults: [{ line, column: '', message }], count: 1 };
   }
   return reader.end();

@@ -254,7 +254,9 @@ async function sendAll(): Promise<void> {
     try {
       await send(change);
       await remove(change.id);
-      publish({ arrived: [...state.arrived, change].slice(-KEPT_ARRIVALS) });
+      // What it was is remembered until it is fetched again; its file is not held for that.
+      const told = 'file' in change ? { ...change, file: new Blob() } : change;
+      publish({ arrived: [...state.arrived, told].slice(-KEPT_ARRIVALS) });
       failures = 0;
       for (const arrival of arrivals) arrival(change);
     } catch (error) {
