@@ -6,9 +6,10 @@ const executablePath = process.env.EMVEX_CHROMIUM ?? '/usr/bin/chromium';
 export default defineConfig({
   testDir: 'e2e',
   globalSetup: './scripts/build-for-tests.mjs',
-  timeout: 60_000,
+  timeout: 90_000,
   expect: { timeout: 10_000 },
-  workers: 1,
+  // Each test has a server and a page of its own: two run side by side on two cores.
+  workers: 2,
   reporter: process.env.EMVEX_REPORT
     ? [['list'], ['json', { outputFile: process.env.EMVEX_REPORT }]]
     : 'list',

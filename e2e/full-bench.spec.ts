@@ -1,7 +1,7 @@
 /** Everything on the sheet at one sitting: typed, live and from fixtures, by keyboard alone. */
 import { createConnection } from 'node:net';
 import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { BUILD_TRUTHS } from '#demo/build-truths.ts';
 import { type Bench, enter, expect, open, takeSteady, test } from './bench.ts';
 
@@ -125,6 +125,44 @@ test('a full bench, typed and live mixed, by keyboard alone', async ({ page, dem
   await expect(page.getByText(/PD-01 L: return \d+ %, loss/).first()).toBeVisible();
   await expect(page.getByTestId('sheet-toe-tip-height')).toContainText('41.0');
   await expect(page.getByRole('region', { name: 'By hand' })).toContainText('PD-01 L 4');
+});
+
+test('with every station on the rail, words stand clear of each other and the page ends in sight', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/pairs/PD-01/measure');
+  await chooseProtocol(page, 'Full bench');
+  await page.getByTitle('toe-tip height, left').click();
+  await enter(page, '41');
+  const words = page.locator('svg text').filter({ hasText: 'Toe-tip height' });
+  const rail = page.getByText(/^\d+ of 70$/).locator('..');
+  const keys = page.getByRole('button', { name: 'table', exact: true }).first();
+  const box = async (place: Locator) => {
+    const found = await place.boundingBox();
+    expect(found).not.toBeNull();
+    return found ?? { x: 0, y: 0, width: 0, height: 0 };
+  };
+  const label = await box(words);
+  for (const other of [await box(rail), await box(keys)]) {
+    const apart =
+      label.x + label.width <= other.x ||
+      other.x + other.width <= label.x ||
+      label.y + label.height <= other.y ||
+      other.y + other.height <= label.y;
+    expect(apart, JSON.stringify({ label, other })).toBe(true);
+  }
+  const { height = 0 } = page.viewportSize() ?? {};
+  for (const foot of [
+    page.locator('#entry'),
+    page.getByRole('button', { name: 'Finish session' }),
+  ]) {
+    const { y, height: own } = await box(foot);
+    expect(y + own).toBeLessThanOrEqual(height);
+  }
+  expect(
+    await page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight),
+  ).toBeLessThanOrEqual(0);
 });
 
 async function addressOf(page: Page, demo: Bench, name: string): Promise<number> {

@@ -175,6 +175,30 @@ test('a bridge between two methods is kept, and Compare carries sidewall stacks 
   await expect(kept).toContainText('out of use: the ruler was replaced');
 });
 
+test('the step that the lab takes for noticeable counts in studies and guide too', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/lab/quantities');
+  const step = page.getByLabel('Noticeable step of heel stack', { exact: true });
+  await step.fill('0.4');
+  await step.press('Enter');
+  await expect(step).toHaveValue('0.4 mm');
+  await page.goto(`${demo.address}/studies/planner?quantity=heel-stack`);
+  await expect(page.getByLabel('Of, mm')).toHaveValue('0.4');
+  await page.goto(`${demo.address}/guide#heel-stack`);
+  await expect(page.locator('#heel-stack')).toContainText('a wearer may notice 0.4 mm');
+  // Half a step and half the claim's last digit to either side of 29 mm.
+  await page.goto(`${demo.address}/studies?edition=tarnhus-lanewalk&quantity=heel-stack`);
+  await page.getByRole('button', { name: 'From the claim: 29 mm' }).click();
+  await expect(page.getByLabel('From, mm')).toHaveValue('28.3');
+  await expect(page.getByLabel('To, mm')).toHaveValue('29.7');
+  // A bridge whose doubt is larger than the step converts nothing.
+  await page.goto(`${demo.address}/studies/methods?quantity=heel-stack`);
+  await expect(page.getByTestId('bridge')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep this conversion' })).toHaveCount(0);
+});
+
 test('the planner agrees with published power, and says what the pairs at hand can see', async ({
   page,
   demo,

@@ -45,10 +45,6 @@ export async function serve({ database, demo, prepare, standIns }) {
       gauges,
       log,
     });
-    console.log(
-      `Emvex${demo ? ', with the demo scenario,' : ''} is at ${address}  (Ctrl-C stops it)`,
-    );
-    console.log(`Database: ${database}`);
     let stopping = false;
     const end = async () => {
       if (stopping) return;
@@ -60,6 +56,11 @@ export async function serve({ database, demo, prepare, standIns }) {
     };
     process.on('SIGINT', end);
     process.on('SIGTERM', end);
+    // Said last: whoever reads it may stop the server at once.
+    console.log(
+      `Emvex${demo ? ', with the demo scenario,' : ''} is at ${address}  (Ctrl-C stops it)`,
+    );
+    console.log(`Database: ${database}`);
   } catch (error) {
     simulated?.stop();
     if (!(error instanceof StartRefusal)) throw error;

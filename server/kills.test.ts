@@ -3,7 +3,6 @@
  * nothing acknowledged is lost or doubled, a file is in the book whole or not at all, and every backup
  * that would be advised opens.
  */
-import { type ChildProcess, spawn } from 'node:child_process';
 import { existsSync, mkdirSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -12,13 +11,13 @@ import { v7 as uuid7 } from 'uuid';
 import { afterAll, describe, expect, it } from 'vitest';
 import { CHANGE_HEADER } from '#contract/paths.ts';
 import { READINGS_HEADER } from './formats/readings-file.ts';
+import { type StartedServer, startBuiltServer } from './started-server.ts';
 
 const KILLS = 20;
 /** As many kills at least fall while a file is read or a backup is written. */
 const LEAST_OPEN = 5;
 const FILE_ROWS = 12_000;
 const PROTOCOL = '"In-shoe 12 / 75 %, insole in, needle gauge"';
-const ROOT = new URL('..', import.meta.url).pathname;
 
 const folder = mkdtempSync(join(tmpdir(), 'emvex-kills-'));
 const book = join(folder, 'book.db');
@@ -26,38 +25,7 @@ const passing = join(folder, 'passing');
 mkdirSync(passing);
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-interface Running {
-  address: string;
-  kill: () => Promise<void>;
-}
-
-/** Starts the built server as a user does. */
-function start(): Promise<Running> {
-  const child: ChildProcess = spawn('node', ['scripts/start.mjs'], {
-    cwd: ROOT,
-    env: { ...process.env, EMVEX_BUILT: '1', EMVEX_DB: book, PORT: '0', TMPDIR: passing },
-    stdio: ['ignore', 'pipe', 'pipe'],
-  });
-  const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
-  return new Promise((resolve, reject) => {
-    let said = '';
-    const hear = (chunk: Buffer) => {
-      said += chunk.toString();
-      const address = /http:\/\/127\.0\.0\.1:\d+/.exec(said)?.[0];
-      if (address)
-        resolve({
-          address,
-          kill: () => {
-            child.kill('SIGKILL');
-            return ended;
-          },
-        });
-    };
-    child.stdout?.on('data', hear);
-    child.stderr?.on('data', hear);
-    child.once('exit', (code) => reject(new Error(`the server ended with ${code}: ${said}`)));
-  });
-}
+const start = (): Promise<StartedServer> => startBuiltServer({ EMVEX_DB: book, TMPDIR: passing });
 
 async function send(address: string, path: string, body: unknown, change: string) {
   const text = typeof body === 'string';

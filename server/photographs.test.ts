@@ -1,9 +1,10 @@
 /** Photographs over the API: what is taken, what is refused, what is left of what the camera wrote. */
-import { mkdirSync, readdirSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync } from 'node:fs';
 import sharp from 'sharp';
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { CHANGE_HEADER } from '#contract/paths.ts';
+import { photographFiles } from './photographs.ts';
 import { servedBench } from './served-bench.ts';
 
 const { get, put, post, bench, served, file, reopen } = servedBench();
@@ -177,5 +178,35 @@ describe('a photograph', () => {
     served().db.exec('DROP TRIGGER full');
     await post(`/api/photographs/${body.id}/removal`, { reason: 'blurred' });
     expect(readdirSync(file('book-photographs'))).toEqual([]);
+  });
+});
+
+describe('the process that reads a picture', () => {
+  const waited = () => new AbortController().signal;
+  // A refusal is told once the process has ended, not when it is asked to.
+  it('is ended where it takes too long, and the picture is refused', async () => {
+    const files = photographFiles(file('pictures'), 1);
+    await expect(files.keep(await pictureWithPlace(), waited())).rejects.toMatchObject({
+      status: 422,
+      message: expect.stringContaining('took too long'),
+    });
+    expect(existsSync(file('pictures'))).toBe(false);
+  });
+
+  it('is ended with the one who waits for it, and the next picture has its turn', async () => {
+    const files = photographFiles(file('pictures'));
+    const leaving = new AbortController();
+    const left = files.keep(await pictureWithPlace(), leaving.signal);
+    const next = files.keep(await pictureWithPlace(), waited());
+    setTimeout(() => leaving.abort(), 20);
+    await expect(left).rejects.toMatchObject({ status: 499 });
+    expect((await next).width).toBe(800);
+  });
+
+  it('is ended with the server', async () => {
+    const files = photographFiles(file('pictures'));
+    const left = files.keep(await pictureWithPlace(), waited());
+    setTimeout(() => files.close(), 20);
+    await expect(left).rejects.toMatchObject({ status: 422 });
   });
 });

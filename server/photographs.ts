@@ -58,11 +58,12 @@ function encode(
   bytes: Buffer,
   gone: AbortSignal,
   running: Set<ChildProcess>,
+  mostMs: number,
 ): Promise<PictureAnswer> {
   return new Promise((resolve, reject) => {
     const child = fork(builtFile('picture-process'), { serialization: 'advanced', execArgv: [] });
     running.add(child);
-    const late = setTimeout(() => child.kill('SIGKILL'), MOST_MS);
+    const late = setTimeout(() => child.kill('SIGKILL'), mostMs);
     const end = () => child.kill('SIGKILL');
     gone.addEventListener('abort', end);
     child.on('message', (answer: PictureAnswer) => resolve(answer));
@@ -92,7 +93,8 @@ function encode(
   });
 }
 
-export function photographFiles(folder: string) {
+/** @param mostMs a picture that takes longer is left */
+export function photographFiles(folder: string, mostMs = MOST_MS) {
   const pathOf = (hash: string, size: PhotographSize) =>
     join(folder, size === 'full' ? `${hash}.webp` : `${hash}-small.webp`);
   const running = new Set<ChildProcess>();
@@ -113,7 +115,7 @@ export function photographFiles(folder: string) {
 
   async function keepNow(bytes: Buffer, gone: AbortSignal): Promise<KeptPicture> {
     if (gone.aborted) throw new Refusal(499, 'The picture was not waited for.');
-    const answer = await encode(bytes, gone, running);
+    const answer = await encode(bytes, gone, running, mostMs);
     if (answer.kind === 'too large') throw new Refusal(422, TOO_LARGE);
     if (answer.kind === 'damaged')
       throw new Refusal(

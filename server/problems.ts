@@ -82,7 +82,7 @@ const COME_AGAIN = () =>
 function fromCode(error: unknown): Problem | undefined {
   const code = (error as NodeJS.ErrnoException)?.code;
   if (typeof code !== 'string') return undefined;
-  if (/^(?:SQLITE_FULL|SQLITE_IOERR|ENOSPC|EDQUOT)/.test(code)) return DISK_FULL();
+  if (/^(?:SQLITE_FULL|SQLITE_IOERR|ENOSPC|EDQUOT|EFBIG)/.test(code)) return DISK_FULL();
   if (/^SQLITE_(?:BUSY|LOCKED)/.test(code)) return COME_AGAIN();
   if (/^SQLITE_READONLY/.test(code))
     return problemOf(

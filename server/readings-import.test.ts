@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { v7 as uuid7 } from 'uuid';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { CHANGE_HEADER } from '#contract/paths.ts';
 import { READINGS_HEADER } from './formats/readings-file.ts';
 import { sweepPassingFolders } from './passing-folders.ts';
@@ -23,6 +23,61 @@ const FILE = [
   line('right', 1, '31.1', '2026-02-28T09:00:20Z'),
   line('left', 2, '31.4', '2026-02-28T09:00:40Z', ',,"shoe, held askew"'),
 ].join('\n');
+
+describe('a change, while the book is being written by something else', () => {
+  const held = async (work: (free: () => void) => Promise<void>) => {
+    const other = new Database(file('book.db'));
+    other.exec('BEGIN IMMEDIATE');
+    const free = () => other.inTransaction && other.exec('ROLLBACK');
+    try {
+      await work(free);
+    } finally {
+      free();
+      other.close();
+    }
+  };
+
+  it('is asked to come again, and the others are still answered', async () => {
+    const { session, read } = await bench();
+    const sessionId = await session('In-shoe');
+    await held(async (free) => {
+      const refused = await read(sessionId, 'heel-stack', 'left', '31', 'needle gauge');
+      expect(refused.status).toBe(503);
+      expect(refused.body.detail).toContain('Try again in a moment');
+      expect((await get('/api/pairs')).status).toBe(200);
+      free();
+      expect((await read(sessionId, 'heel-stack', 'left', '31', 'needle gauge')).status).toBe(200);
+    });
+  });
+
+  it('is told of a file, from before its readings are written until they are', async () => {
+    const { session, read } = await bench();
+    const sessionId = await session('In-shoe');
+    // Over 256 kB: read in a thread of its own, which waits at the lock.
+    const rows = Array.from({ length: 2500 }, (_, row) =>
+      line('left', row + 1, '31.2', new Date(Date.UTC(2025, 0, 1) + 1000 * row).toISOString()),
+    );
+    await held(async (free) => {
+      const change = uuid7();
+      const sending = served().send('POST', '/api/readings/import', [HEADER, ...rows].join('\n'), {
+        type: 'text/csv',
+        change,
+      });
+      const refused = await vi.waitUntil(
+        async () => {
+          const answer = await read(sessionId, 'heel-stack', 'left', '31', 'needle gauge');
+          expect(answer.status).toBe(503);
+          return /file of readings is being written/.test(answer.body.detail) && answer;
+        },
+        { timeout: 20_000, interval: 20 },
+      );
+      expect(refused.status).toBe(503);
+      free();
+      expect((await sending).body).toMatchObject({ added: 2500 });
+      expect((await read(sessionId, 'heel-stack', 'left', '31', 'needle gauge')).status).toBe(200);
+    });
+  });
+});
 
 describe('readings from a file', () => {
   const load = (text: string, preview = false) =>

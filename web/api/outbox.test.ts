@@ -265,6 +265,10 @@ describe('a file', () => {
       body: { text: 'angle_deg,moment_nm' },
     });
     expect(new Set(asked.map((one) => one.change)).size).toBe(1);
+    // What arrived is remembered, its file is not held for that.
+    const [arrived] = second.outboxState().arrived;
+    expect(arrived).toMatchObject({ title: 'curve of bend-toe-up, left' });
+    expect(arrived && 'file' in arrived && arrived.file.size).toBe(0);
   });
 });
 

@@ -1,0 +1,102 @@
+/** A disk with no room left: every request is answered in plain words, and what was saved stays. */
+import { mkdirSync, mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import Database from 'better-sqlite3';
+import { v7 as uuid7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { CHANGE_HEADER } from '#contract/paths.ts';
+import { READINGS_HEADER } from './formats/readings-file.ts';
+import { type StartedServer, startBuiltServer } from './started-server.ts';
+
+const PROTOCOL = '"In-shoe 12 / 75 %, insole in, needle gauge"';
+const folder = mkdtempSync(join(tmpdir(), 'emvex-full-'));
+const book = join(folder, 'book.db');
+const passing = join(folder, 'passing');
+mkdirSync(passing);
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+const start = (most?: number) => startBuiltServer({ EMVEX_DB: book, TMPDIR: passing }, most);
+
+async function post(address: string, path: string, body: unknown) {
+  const text = typeof body === 'string';
+  const response = await fetch(`${address}${path}`, {
+    method: 'POST',
+    headers: { 'content-type': text ? 'text/csv' : 'application/json', [CHANGE_HEADER]: uuid7() },
+    body: text ? body : JSON.stringify(body),
+  });
+  return { status: response.status, body: await response.json() };
+}
+
+const fileOf = (rows: number, day: number) =>
+  [
+    READINGS_HEADER.join(','),
+    ...Array.from({ length: rows }, (_, row) => {
+      const at = new Date(Date.UTC(2025, 0, day) + 1000 * row).toISOString();
+      return `NS-01,right,heel-stack,${row + 1},31.2,mm,${PROTOCOL},B2,Needle gauge,${at},,,`;
+    }),
+  ].join('\n');
+
+const kept = () => {
+  const db = new Database(book, { readonly: true });
+  const count = db.prepare('SELECT count(*) FROM reading').pluck().get() as number;
+  db.close();
+  return count;
+};
+
+/** So much may be written beyond what the book has by now. */
+const ROOM = 64 * 1024;
+/** Rows whose file has its place, where the book that they would make has none. */
+const MANY = 3200;
+const FEW = 300;
+
+let server: StartedServer;
+beforeAll(async () => {
+  const first = await start();
+  await post(first.address, '/api/lab/setup', { tools: ['needle gauge'] });
+  await post(first.address, '/api/receipts', {
+    maker: { id: uuid7(), name: 'Norrolt' },
+    model: { id: uuid7(), name: 'Stairwell' },
+    edition: { id: uuid7(), name: '' },
+    pair: {
+      id: uuid7(),
+      tag: 'NS-01',
+      label: { system: 'uk', size: 8 },
+      acquisition: 'bought',
+      receivedOn: '2026-02-01',
+    },
+    claims: [],
+  });
+  await first.stop();
+  server = await start(statSync(book).size + ROOM);
+});
+
+describe('a server on a full disk', () => {
+  it('answers 507 to a file that has no room on its way in, and leaves nothing of it', async () => {
+    const { status, body } = await post(server.address, '/api/readings/import', fileOf(9000, 1));
+    expect([status, body.detail]).toEqual([507, expect.stringContaining('The disk is full')]);
+    expect(readdirSync(passing)).toEqual([]);
+  });
+
+  it('answers 507 to a file whose readings have no room in the book', async () => {
+    const file = fileOf(MANY, 1);
+    // Large enough for a thread of its own, and small enough to get in.
+    expect(file.length).toBeGreaterThan(256 * 1024);
+    expect(file.length).toBeLessThan(statSync(book).size + ROOM);
+    const { status, body } = await post(server.address, '/api/readings/import', file);
+    expect([status, body.detail]).toEqual([507, expect.stringContaining('The disk is full')]);
+    expect(kept()).toBe(0);
+  });
+
+  it('stops in plain words, and what was answered as saved is there at the next start', async () => {
+    const taken = await post(server.address, '/api/readings/import', fileOf(FEW, 1));
+    expect(taken).toMatchObject({ status: 200, body: { added: FEW } });
+    const { code, said } = await server.stop();
+    expect(code).toBe(1);
+    expect(said).toContain('Stopped. The log could not be moved into the database');
+    expect(said).not.toMatch(/\n {4}at /);
+    const next = await start();
+    expect(kept()).toBe(FEW);
+    expect((await next.stop()).code).toBe(0);
+  });
+});
