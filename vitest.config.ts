@@ -7,6 +7,8 @@ export default defineConfig({
     // Threads of the server run as built.
     globalSetup: './scripts/build-for-tests.mjs',
     // A thread of its own takes a while to start on a busy machine.
-    testTimeout: 30_000,
+    testTimeout: 60_000,
+    // Half of the time is spent waiting for servers: two files run side by side on two cores.
+    maxWorkers: 2,
   },
 });
