@@ -171,7 +171,7 @@ export const newClaim = claimFields.superRefine(
     if (!read)
       issue(
         'typed',
-        `“${typed.slice(0, 40)}” is no figure of ${quantity}; 31 mm would be, or 10.9 oz`,
+        `“${typed.slice(0, 40)}” is no figure of ${quantity}; a claim reads as 31 mm or 10.9 oz do`,
       );
     else if (!isSame(value, read.value))
       issue('value', `“${typed}” stands for ${read.value}, not ${value}`);

@@ -22,6 +22,9 @@ export const READINGS_HEADER = [
   'humidity_pct',
   'note',
 ] as const;
+/** Trials of one station in one sitting. */
+const MOST_TRIALS = 100_000;
+
 type Column = (typeof READINGS_HEADER)[number];
 
 /** A reading of a file, with the ids of what it names. */
@@ -252,8 +255,11 @@ export function readingsReader(
           : `“${quantity.slice(0, 40)}” is not in the catalogue; names are as in heel-stack.`,
       );
     const trial = Number(text('trial'));
-    if (!Number.isInteger(trial) || trial < 1 || trial > 100_000)
-      fault('trial', `“${text('trial').slice(0, 20)}” is no trial; it counts from 1.`);
+    if (!Number.isInteger(trial) || trial < 1 || trial > MOST_TRIALS)
+      fault(
+        'trial',
+        `“${text('trial').slice(0, 20)}” is no trial; it counts from 1 to ${MOST_TRIALS.toLocaleString('en')}.`,
+      );
     const typed = text('value');
     const number = readPlainNumber(typed, decimalComma);
     if (number === undefined)
