@@ -25,13 +25,17 @@ export interface ServedApp {
   close: () => Promise<void>;
 }
 
-/** Serves a database at a fixed moment, 1 March 2026. */
-export async function serveApp(databasePath: string, pages?: string): Promise<ServedApp> {
-  const db = openDatabase(databasePath, '2026-03-01');
+/** Serves a database at a fixed moment. */
+export async function serveApp(
+  databasePath: string,
+  pages?: string,
+  now = '2026-03-01T10:00:00.000Z',
+): Promise<ServedApp> {
+  const db = openDatabase(databasePath, now.slice(0, 10));
   const { app, close: closeApp } = createApp({
     db,
     version: 'test',
-    now: () => '2026-03-01T10:00:00.000Z',
+    now: () => now,
     ...(pages ? { pages } : {}),
   });
   const server = await new Promise<Server>((resolve) => {

@@ -1,0 +1,46 @@
+/** Books that earlier versions wrote, and what they said: see checks/books/README.md. */
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gunzipSync } from 'node:zlib';
+import Database from 'better-sqlite3';
+import { type BookFigures, bookFigures } from './book-figures.ts';
+import { silentLog } from './log.ts';
+import { refreshStale } from './measured-pairs.ts';
+import { type ServedApp, serveApp } from './served-app.ts';
+import { openStores } from './stores.ts';
+
+export const FORMER_VERSIONS = [1, 2, 3, 4] as const;
+export type FormerVersion = (typeof FORMER_VERSIONS)[number];
+
+/** The moment at which the books were looked at. */
+export const BOOKS_NOW = '2026-11-25T12:00:00.000Z';
+
+const BOOKS = new URL('../checks/books/', import.meta.url).pathname;
+
+/** Writes the book of an earlier version to a file: the small ones from SQL, the full one unpacked. */
+export function restoreBook(version: FormerVersion, file: string): void {
+  if (version === 4) {
+    writeFileSync(file, gunzipSync(readFileSync(join(BOOKS, 'book-4.db.gz'))));
+    return;
+  }
+  const db = new Database(file);
+  db.exec(readFileSync(join(BOOKS, `book-${version}.sql`), 'utf8'));
+  db.close();
+}
+
+/** What the book said at its own version. */
+export function saidBefore(version: FormerVersion): BookFigures {
+  const packed = readFileSync(join(BOOKS, `book-${version}.figures.json.gz`));
+  return Object.fromEntries(JSON.parse(gunzipSync(packed).toString()));
+}
+
+/** Serves a book once all that an update left behind has been worked out again. */
+export async function serveBook(file: string): Promise<ServedApp> {
+  const served = await serveApp(file, undefined, BOOKS_NOW);
+  await refreshStale(openStores(served.db), silentLog());
+  return served;
+}
+
+/** What the book says now. */
+export const saidNow = ({ send }: ServedApp): Promise<BookFigures> =>
+  bookFigures(async (path) => (await send('GET', path)).body);
