@@ -2,7 +2,7 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
-    include: ['{core,contract,server,instruments,demo,checks,web}/**/*.test.{ts,tsx}'],
+    include: ['{core,contract,server,instruments,demo,checks,web,bench}/**/*.test.{ts,tsx}'],
     environment: 'node',
     // Threads of the server run as built.
     globalSetup: './scripts/build-for-tests.mjs',

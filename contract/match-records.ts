@@ -4,7 +4,7 @@ import { DISCIPLINES, MATCH_FEATURES, SIGHT_IDS } from '#core/match-features.ts'
 import { SIDES } from '#core/quantities.ts';
 import { readLabel } from '#core/size-label.ts';
 import { LONGEST_TYPED } from '#core/typed-quantity.ts';
-import { id, moment, remark, sizeLabel, words } from './records.ts';
+import { id, moment, reading, remark, sizeLabel, words } from './records.ts';
 
 export const matchFeatureId = z.enum(MATCH_FEATURES);
 const side = z.enum(SIDES);
@@ -65,26 +65,6 @@ export const matchLook = z.object({
 });
 export type MatchLook = z.input<typeof matchLook>;
 
-/** What a check has seen, with a further look on top. */
-export function addLook(seen: MatchSeen, look: MatchLook): MatchSeen {
-  const given = <T extends object>(part: T | undefined) =>
-    Object.fromEntries(Object.entries(part ?? {}).filter(([, value]) => value !== undefined)) as {
-      [K in keyof T]?: Exclude<T[K], undefined>;
-    };
-  const sights = { ...seen.sights, ...given(look.sights) };
-  const skipped = given(look.skipped);
-  return {
-    labels: { ...seen.labels, ...given(look.labels) },
-    marks: { ...seen.marks, ...given(look.marks) },
-    sights: Object.fromEntries(
-      Object.entries(sights).flatMap(([id, sight]) =>
-        sight ? [[id, { note: '', ...sight }]] : [],
-      ),
-    ),
-    skipped: MATCH_FEATURES.filter((feature) => skipped[feature] ?? seen.skipped.includes(feature)),
-  };
-}
-
 export const matchStart = z.object({
   id,
   pairId: id,
@@ -104,9 +84,9 @@ export const newMatchReading = z.object({
 });
 export type NewMatchReading = z.input<typeof newMatchReading>;
 
-const matchReading = newMatchReading.extend({
-  value: z.number(),
-  voided: z.string().nullable().describe('reason; null: the reading stands'),
+const matchReading = reading.extend({
+  quantity: matchFeatureId,
+  instrumentId: id.nullable().describe('null: a usual tool of the kind'),
 });
 export type MatchReading = z.output<typeof matchReading>;
 

@@ -10,6 +10,7 @@ import {
   SIDES,
 } from '#core/quantities.ts';
 import { DRAWING_VIEWS } from '#core/quantity.ts';
+import { ENTRIES } from '#core/reading.ts';
 import { LABEL_SYSTEMS, labelFault } from '#core/size-label.ts';
 import { TOOL_NAMES } from '#core/tools.ts';
 import { LONGEST_TYPED } from '#core/typed-quantity.ts';
@@ -402,7 +403,6 @@ export type Lab = z.infer<typeof lab>;
 
 const readingFields = z.object({
   id,
-  sessionId: id,
   side: z.enum(SIDES),
   quantity: measuredQuantity,
   typed: words(LONGEST_TYPED, 'the reading'),
@@ -416,6 +416,7 @@ const readingFields = z.object({
   humidityPct: z.number().min(0).max(100).nullable().default(null),
 });
 export const newReading = readingFields.extend({
+  sessionId: id,
   entered: z
     .enum(['typed', 'live'])
     .default('typed')
@@ -424,7 +425,10 @@ export const newReading = readingFields.extend({
 export type NewReading = z.input<typeof newReading>;
 
 export const reading = readingFields.extend({
-  entered: z.enum(['typed', 'live', 'file', 'curve']),
+  occasionId: id,
+  entered: z.enum(ENTRIES),
+  turn: z.number().int().nullable(),
+  part: z.string().nullable(),
   curveId: id.nullable(),
   curveWindow: z.tuple([z.number(), z.number()]).nullable(),
   cycleSd: z.number().nullable().describe('SD of the cycles behind a value from a curve'),
@@ -433,7 +437,8 @@ export const reading = readingFields.extend({
   supersededBy: id.nullable(),
   voided: z.string().nullable().describe('reason; null: the reading stands'),
 });
-export type Reading = z.infer<typeof reading>;
+/** A reading of a sitting: of a shoe, by an instrument of the lab. */
+export type SittingReading = z.infer<typeof reading>;
 
 /** What is said of the shoes in a sitting. */
 export const sessionTerms = z.object({

@@ -110,7 +110,9 @@ export const gaugeStudy = z.object({
   plannedAt: z.string(),
   ended: z.string().describe('why before the last turn; empty: it was not'),
   turns: z.array(turn),
-  taken: z.array(z.number().int()).describe('turns that have a standing reading'),
+  taken: z
+    .array(z.object({ id, turn: z.number().int(), voided: z.string().nullable() }))
+    .describe('the readings so far, blind: which turn each is of, and why it does not stand'),
   readings: z
     .array(turn.extend({ value: z.number(), typed: z.string() }))
     .nullable()

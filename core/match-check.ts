@@ -14,37 +14,23 @@ import {
   MATCH_FEATURES,
   type MatchFeatureId,
   matchFeature,
-  type SightId,
   type ToleranceRule,
 } from './match-features.ts';
+import type { MatchSeen } from './match-look.ts';
 import type { MatchSights, SiblingFeatures } from './match-pattern.ts';
 import { judgeMatch, type MatchVerdict } from './match-verdict.ts';
 import type { Side } from './quantities.ts';
+import { type Reading, stands } from './reading.ts';
 import { lastLength, readLabel, type SizeLabel } from './size-label.ts';
 
 /** What is recorded of a check. */
 export interface RecordedCheck {
   kind: 'full' | 'short';
-  seen: {
-    /** As read off tongue and box; empty: not looked at. */
-    labels: Record<Side | 'box', string>;
-    marks: Record<Side, string>;
-    sights: Partial<
-      Record<
-        SightId,
-        { state: 'sound' | 'fault'; side?: Side | 'both' | undefined; note: string } | undefined
-      >
-    >;
-    skipped: readonly MatchFeatureId[];
-  };
-  readings: readonly {
-    feature: MatchFeatureId;
-    side: Side;
-    value: number;
-    instrumentId: string | null;
-    takenAt: string;
-    voided: string | null;
-  }[];
+  seen: MatchSeen;
+  readings: readonly (Pick<
+    Reading<MatchFeatureId>,
+    'quantity' | 'value' | 'instrumentId' | 'takenAt' | 'voided' | 'supersededBy'
+  > & { side: Side })[];
 }
 
 export interface CheckTerms {
@@ -90,9 +76,11 @@ function gaugesOf(
   instruments: readonly RecordedInstrument[],
 ): Partial<Record<MatchFeatureId, MatchGauges>> {
   const gauges: Partial<Record<MatchFeatureId, MatchGauges>> = {};
-  for (const feature of new Set(readings.map((reading) => reading.feature))) {
+  for (const feature of new Set(readings.map((reading) => reading.quantity))) {
     const of = (side: Side) => {
-      const first = readings.find((one) => one.feature === feature && one.side === side);
+      const first = readings.find(
+        (reading) => reading.quantity === feature && reading.side === side,
+      );
       const instrument = instruments.find((one) => one.id === first?.instrumentId);
       return first && instrument && { instrument, traits: gaugeTraits(instrument, first.takenAt) };
     };
@@ -128,8 +116,10 @@ function cautionsOf(
 /** Readings of both shoes by feature; voided ones stay out. */
 export function standingMatchReadings(readings: RecordedCheck['readings']): MatchReadings {
   const standing: Record<Side, Partial<Record<MatchFeatureId, number[]>>> = { left: {}, right: {} };
-  for (const { feature, side, value, voided } of readings)
-    if (voided === null) standing[side][feature] = [...(standing[side][feature] ?? []), value];
+  for (const reading of readings.filter(stands)) {
+    const { quantity, side, value } = reading;
+    standing[side][quantity] = [...(standing[side][quantity] ?? []), value];
+  }
   return standing;
 }
 
@@ -138,7 +128,7 @@ export function standingMatchReadings(readings: RecordedCheck['readings']): Matc
  * @example evaluateCheck(check, terms).verdict.words // 'Two sizes in one box.'
  */
 export function evaluateCheck(check: RecordedCheck, terms: CheckTerms): EvaluatedCheck {
-  const standing = check.readings.filter((reading) => reading.voided === null);
+  const standing = check.readings.filter(stands);
   const short = check.kind === 'short';
   const gauges = gaugesOf(standing, terms.instruments);
   const matchTerms = {

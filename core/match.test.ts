@@ -354,7 +354,8 @@ describe('a check as it is recorded', () => {
     ],
   };
   const reading = (side: 'left' | 'right', value: number, voided: string | null = null) => ({
-    feature: 'footbed-length' as const,
+    quantity: 'footbed-length' as const,
+    supersededBy: null,
     side,
     value,
     instrumentId: 'g',
@@ -417,7 +418,7 @@ describe('a check as it is recorded', () => {
     expect(U(two)).toBeGreaterThan(U(one) + 0.3);
     expect(one.cautions.join()).not.toContain('two gauges');
     // Against zero each shoe leans on its own gauge, with one or with two.
-    const seam = readings.map((each) => ({ ...each, feature: 'heel-seam' as const, value: 0.2 }));
+    const seam = readings.map((each) => ({ ...each, quantity: 'heel-seam' as const, value: 0.2 }));
     const zero = evaluateCheck(
       { kind: 'short', seen: nothing, readings: seam },
       { ...terms, instruments: [gauge, { ...other, calibrations: [] }] },

@@ -10,7 +10,9 @@ import { readTypedQuantity, type TypedQuantity } from './typed-quantity.ts';
  */
 export function readTypedReading(
   text: string,
-  definition: QuantityDefinition,
+  definition: Pick<QuantityDefinition, 'kind' | 'plausible'> & {
+    ordinal?: boolean;
+  },
   bareUnit?: string,
 ): Result<TypedQuantity> {
   const read = readTypedQuantity(text, definition.kind, bareUnit);

@@ -148,7 +148,7 @@ function measure(
           temperatureC: null,
           humidityPct: null,
         });
-        if (voided) stores.sessions.void(id, voided, at.toISOString());
+        if (voided) stores.readings.void(id, voided, at.toISOString());
       }
       if (!pair.upTo) stores.sessions.finish(sessionId, at.toISOString());
       return { id: sessionId };

@@ -204,7 +204,7 @@ test('readings of a check wait while the server is stopped, and arrive once', as
   const seam = async () => {
     const record = await (await page.request.get(`${demo.address}/api/pairs/NS-06/match`)).json();
     return record.checks[0].readings
-      .filter((reading: { feature: string }) => reading.feature === 'heel-seam')
+      .filter((reading: { quantity: string }) => reading.quantity === 'heel-seam')
       .map((reading: { value: number }) => reading.value);
   };
   await expect.poll(seam).toEqual([0.2, -0.1]);

@@ -17,6 +17,9 @@ export type BookFigures = Record<string, (number | string | null)[]>;
 /** Asks the API for an answer. */
 type Get = (path: string) => Promise<unknown>;
 
+/** A moment is compared as what it says, whatever zone it is written in. */
+const utc = (moment: string) => new Date(moment).toISOString();
+
 const slugOf = ({ system, size }: SizeLabel) => `${system}-${size}`;
 const of = ({ value, u, df, U, readings, pairs, provenance }: FigureView) => [
   value,
@@ -117,8 +120,8 @@ async function figuresOfChecks(get: Get, rows: BookFigures, lab: Lab): Promise<v
       rows[`${at} / cautions`] = cautions;
       rows[`${at} / decision`] = [check.decision?.decision ?? null, check.decision?.words ?? null];
       rows[`${at} / readings`] = check.readings.map(
-        ({ feature, side, typed, value, voided, takenAt }) =>
-          `${feature} ${side} ${typed} ${value} ${takenAt} ${voided ?? ''}`,
+        ({ quantity, side, typed, value, voided, takenAt }) =>
+          `${quantity} ${side} ${typed} ${value} ${utc(takenAt)} ${voided ?? ''}`,
       );
     });
   }
@@ -176,7 +179,7 @@ async function figuresOfStudies(get: Get, rows: BookFigures, slugs: string[], la
     const study = (await get(`/api/studies/gauge/${id}`)) as GaugeStudyRecord;
     const at = `gauge study ${name}`;
     rows[at] = [
-      study.taken.length,
+      study.taken.filter(({ voided }) => voided === null).length,
       study.turns.length,
       study.ended,
       study.retired,
@@ -246,7 +249,6 @@ async function readingsOf(get: Get, rows: BookFigures): Promise<void> {
       sessions: { readings: Record<string, unknown>[] }[];
     };
     sessions.forEach(({ readings }, nth) => {
-      // A moment is compared as what it says, whatever its zone is written as.
       const lines = readings.map((reading) => [
         ...['id', 'side', 'quantity', 'trial', 'typed', 'value', 'supersedes', 'supersededBy'].map(
           (field) => reading[field],
@@ -255,7 +257,7 @@ async function readingsOf(get: Get, rows: BookFigures): Promise<void> {
         reading.note,
         reading.entered,
         reading.voided,
-        new Date(String(reading.takenAt)).toISOString(),
+        utc(String(reading.takenAt)),
       ]);
       rows[`readings ${tag} ${nth + 1}`] = [
         lines.length,

@@ -1,9 +1,10 @@
 /** Curves: stored as taken, analysed by the core, and recorded as a reading of their quantity. */
-import type { Reading } from '#contract/records.ts';
+import type { SittingReading } from '#contract/records.ts';
 import { analyseCurve, orientCurve } from '#core/curve-analysis.ts';
 import type { Curve } from '#core/curve-cycles.ts';
 import type { CurveFile } from '#core/curve-file.ts';
 import { describeQuantity, type QuantityId } from '#core/quantities.ts';
+import { stands } from '#core/reading.ts';
 import { Refusal, wrongValue } from './problems.ts';
 import type { CurveFields } from './store/curves.ts';
 import type { Stores } from './stores.ts';
@@ -36,7 +37,7 @@ export interface CurveDraft extends CurveFields {
 }
 
 /** Stores a curve and the reading it gives, or neither. */
-export function recordCurve(stores: Stores, draft: CurveDraft, file: CurveFile): Reading {
+export function recordCurve(stores: Stores, draft: CurveDraft, file: CurveFile): SittingReading {
   stores.sessions.byId(draft.sessionId);
   describeQuantity(draft.quantity, stores.lab.catalogue());
   const stiffness = stiffnessOf(stores, draft.quantity, file.curve, draft.window);
@@ -47,7 +48,7 @@ export function recordCurve(stores: Stores, draft: CurveDraft, file: CurveFile):
     {
       id: readingId,
       curveId: fields.id,
-      window,
+      curveWindow: window,
       value: stiffness.mean,
       cycleSd: stiffness.sd,
       takenAt: fields.takenAt,
@@ -63,11 +64,11 @@ export function windowCurve(
   stores: Stores,
   curveId: string,
   wanted: { readingId: string; window: readonly [number, number]; reason: string; takenAt: string },
-): Reading {
+): SittingReading {
   const { curve, time: _, ...fields } = stores.curves.byId(curveId);
   const standing = stores.sessions
     .ofSession(fields.sessionId)
-    .find((one) => one.curveId === curveId && one.supersededBy === null && one.voided === null);
+    .find((reading) => reading.curveId === curveId && stands(reading));
   if (!standing)
     throw new Refusal(409, 'No reading of this curve stands any more; record the curve again.');
   const stiffness = stiffnessOf(stores, fields.quantity, curve, wanted.window);
@@ -77,7 +78,7 @@ export function windowCurve(
     {
       id: wanted.readingId,
       curveId,
-      window: wanted.window,
+      curveWindow: wanted.window,
       value: stiffness.mean,
       cycleSd: stiffness.sd,
       takenAt: wanted.takenAt,

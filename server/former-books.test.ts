@@ -1,10 +1,12 @@
 /** Books of earlier versions are brought to this one and say what they said. */
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import Database from 'better-sqlite3';
 import { afterAll, describe, expect, it } from 'vitest';
 import type { BookFigures } from './book-figures.ts';
 import { FORMER_VERSIONS, restoreBook, saidBefore, saidNow, serveBook } from './former-books.ts';
+import { openDatabase } from './store/database.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'emvex-former-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -39,4 +41,41 @@ describe.each(FORMER_VERSIONS)('a book of version %d', (version) => {
     expect(Object.keys(before).length).toBeGreaterThan(50);
     expect(differences(before, now)).toEqual([]);
   }, 180_000);
+});
+
+describe('an update that cannot be done', () => {
+  it('leaves the book as it was', async () => {
+    const file = join(folder, 'broken.db');
+    restoreBook(3, file);
+    const old = new Database(file);
+    // Two readings that go by one id, as no program ever wrote them.
+    old.exec(
+      `DROP TRIGGER match_reading_is_not_rewritten;
+       UPDATE match_reading SET id = (SELECT id FROM reading LIMIT 1)
+       WHERE id = (SELECT id FROM match_reading LIMIT 1 OFFSET 2)`,
+    );
+    old.pragma('wal_checkpoint(TRUNCATE)');
+    old.close();
+    const before = readFileSync(file);
+    expect(() => openDatabase(file, '2026-03-01')).toThrow(/UNIQUE/);
+    const kept = new Database(file);
+    expect(kept.pragma('user_version', { simple: true })).toBe(3);
+    expect(kept.prepare('SELECT count(*) FROM match_reading').pluck().get()).toBe(11);
+    kept.close();
+    expect(readFileSync(file).length).toBe(before.length);
+  });
+
+  it('is not committed where a count would change', async () => {
+    const file = join(folder, 'lost.db');
+    restoreBook(3, file);
+    const old = new Database(file);
+    old.pragma('foreign_keys = OFF');
+    // A void of a reading that is not there: nothing to carry it over to.
+    old.exec("INSERT INTO reading_void VALUES ('nowhere', 'slip', '2026-03-01T09:00:00Z')");
+    old.close();
+    expect(() => openDatabase(file, '2026-03-01')).toThrow(/would change voids from \d+ to \d+/);
+    const kept = new Database(file);
+    expect(kept.pragma('user_version', { simple: true })).toBe(3);
+    kept.close();
+  });
 });

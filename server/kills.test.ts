@@ -100,9 +100,10 @@ const fileOf = (round: number) =>
     }),
   ].join('\n');
 
-const isCopying = () =>
-  existsSync(join(folder, 'backups')) &&
-  readdirSync(join(folder, 'backups')).some((name) => name.endsWith('.partial'));
+/** The backups so far; a server that died early made none. */
+const copies = () =>
+  existsSync(join(folder, 'backups')) ? readdirSync(join(folder, 'backups')) : [];
+const isCopying = () => copies().some((name) => name.endsWith('.partial'));
 const isImporting = () => readdirSync(passing).some((name) => name.startsWith('emvex-import-'));
 
 function readBook<T>(work: (db: Database.Database) => T): T {
@@ -134,10 +135,7 @@ describe('a server that is killed', () => {
 
     for (let round = 0; round < KILLS; round++) {
       // Each start makes the copy of the day anew.
-      for (const name of existsSync(join(folder, 'backups'))
-        ? readdirSync(join(folder, 'backups'))
-        : [])
-        if (round % 2 === 0) rmSync(join(folder, 'backups', name));
+      for (const name of copies()) if (round % 2 === 0) rmSync(join(folder, 'backups', name));
       const server = await start();
       let dead = false;
       const again = open;
@@ -188,9 +186,7 @@ describe('a server that is killed', () => {
           .get() as number;
         expect(fromFiles % FILE_ROWS).toBe(0);
       });
-      for (const name of readdirSync(join(folder, 'backups')).filter((one) =>
-        one.endsWith('.db'),
-      )) {
+      for (const name of copies().filter((copy) => copy.endsWith('.db'))) {
         const copy = new Database(join(folder, 'backups', name), { readonly: true });
         expect(copy.pragma('quick_check', { simple: true })).toBe('ok');
         copy.close();

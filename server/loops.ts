@@ -1,7 +1,8 @@
 /** Loss, return and set of the curves behind a sheet's figures; a curve never changes, so each is worked out once. */
-import type { Reading, Session } from '#contract/records.ts';
+import type { Session, SittingReading } from '#contract/records.ts';
 import { analyseCurve, orientCurve } from '#core/curve-analysis.ts';
 import type { Side } from '#core/quantities.ts';
+import { stands } from '#core/reading.ts';
 import { curveTraits } from './curves.ts';
 import type { Stores } from './stores.ts';
 
@@ -15,7 +16,7 @@ export interface LoopFigures {
 /** Curves whose figures are remembered. */
 const MOST_KEPT = 2000;
 
-export type LoopReader = (reading: Reading) => LoopFigures | undefined;
+export type LoopReader = (reading: SittingReading) => LoopFigures | undefined;
 
 export function loopReader(stores: Stores): LoopReader {
   const kept = new Map<string, LoopFigures>();
@@ -42,11 +43,7 @@ export function loopsOf(
 ): ({ side: Side } & LoopFigures)[] {
   const curves = (session: Session) =>
     session.readings.filter(
-      (one) =>
-        one.quantity === quantity &&
-        one.curveId !== null &&
-        one.voided === null &&
-        one.supersededBy === null,
+      (reading) => reading.quantity === quantity && reading.curveId !== null && stands(reading),
     );
   const latest = sessions.map(curves).findLast((found) => found.length > 0) ?? [];
   return (['left', 'right'] as const).flatMap((side) => {

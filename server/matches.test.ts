@@ -83,8 +83,8 @@ describe('a check of left against right', () => {
     await post(`/api/match-readings/${left.id}/void`, { reason: 'slipped' });
     const [after] = (await get('/api/pairs/NS-01/match')).body.checks[0].readings;
     expect(after).toMatchObject({ typed: '36', voided: 'slipped' });
-    expect(() => served().db.prepare('DELETE FROM match_reading').run()).toThrow(/kept/);
-    expect(() => served().db.prepare("UPDATE match_reading SET typed = '1'").run()).toThrow(
+    expect(() => served().db.prepare('DELETE FROM reading').run()).toThrow(/kept/);
+    expect(() => served().db.prepare("UPDATE reading SET typed = '1'").run()).toThrow(
       /not rewritten/,
     );
   });

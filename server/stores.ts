@@ -11,25 +11,28 @@ import { matchStore } from './store/matches.ts';
 import { pairStore } from './store/pairs.ts';
 import { photographStore } from './store/photographs.ts';
 import { protocolStore } from './store/protocols.ts';
+import { readingStore } from './store/readings.ts';
 import { sessionFigureStore } from './store/session-figures.ts';
 import { sessionStore } from './store/sessions.ts';
 import { studyReadingStore } from './store/study-readings.ts';
 
 export function openStores(db: Db) {
   const lab = labStore(db);
+  const readings = readingStore(db);
   return {
     changes: changeStore(db),
     lab,
+    readings,
     instruments: instrumentStore(db),
     protocols: protocolStore(db),
     editions: editionStore(db, lab.catalogue),
     pairs: pairStore(db),
-    matches: matchStore(db),
+    matches: matchStore(db, readings),
     photographs: photographStore(db),
-    gaugeStudies: gaugeStudyStore(db, lab.catalogue),
+    gaugeStudies: gaugeStudyStore(db, lab.catalogue, readings),
     studyReadings: studyReadingStore(db),
     bridges: bridgeStore(db),
-    sessions: sessionStore(db, lab.catalogue),
+    sessions: sessionStore(db, lab.catalogue, readings),
     curves: curveStore(db),
     figures: sessionFigureStore(db),
   };

@@ -242,7 +242,11 @@ describe('a gauge study', () => {
     const address = `/api/studies/gauge/${id}/back`;
     expect((await post(address, { reason: 'slipped', turn: 7 })).status).toBe(404);
     expect((await post(address, { reason: 'slipped', turn: 1 })).status).toBe(200);
-    expect((await study()).taken).toEqual([0]);
+    const { taken } = await study();
+    expect(taken).toMatchObject([
+      { turn: 0, voided: null },
+      { turn: 1, voided: 'slipped' },
+    ]);
     expect((await take(1, '30.2')).status).toBe(200);
   });
 

@@ -273,7 +273,9 @@ export function showStudy(stores: Stores, study: StoredStudy): GaugeStudyRecord 
   const { adopted, adoptedAt, ...rest } = study;
   return {
     ...rest,
-    taken: standing.map((reading) => reading.turn),
+    taken: stores.readings
+      .of(study.id)
+      .map(({ id, turn, voided }) => ({ id, turn: turn ?? 0, voided })),
     readings:
       standing.length < study.turns.length && study.ended === ''
         ? null

@@ -25,10 +25,11 @@ interface ExportRow {
 }
 
 const SELECT = `SELECT p.tag AS pair, r.side, r.quantity, r.trial, r.value, c.name AS protocol, c.version,
-    c.retired, s.person AS operator, i.name AS instrument, r.taken_at AS measured_at, r.temperature_c, r.humidity_pct, r.note
+    c.retired, o.person AS operator, i.name AS instrument, r.taken_at AS measured_at, r.temperature_c, r.humidity_pct, r.note
   FROM standing_reading r
-  JOIN session s ON s.id = r.session_id
-  JOIN pair p ON p.id = s.pair_id
+  JOIN occasion o ON o.n = r.occasion
+  JOIN sitting s ON s.occasion = o.n
+  JOIN pair p ON p.id = o.pair_id
   JOIN protocol c ON c.id = s.protocol_id
   JOIN instrument i ON i.id = r.instrument_id
   WHERE @tag IS NULL OR p.tag = @tag
@@ -69,7 +70,7 @@ export function exportReadings(
     row.retired ? `${row.protocol} v${row.version}` : row.protocol,
     row.operator,
     row.instrument,
-    new Date(row.measured_at).toISOString(),
+    row.measured_at,
     number(row.temperature_c),
     number(row.humidity_pct),
     guardFormula(row.note),

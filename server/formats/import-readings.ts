@@ -325,21 +325,29 @@ function write(
   sessions: readonly NewSession[],
   hooks: ImportHooks,
 ): void {
-  const insertSession = db.prepare(
-    `INSERT INTO session
-       (id, pair_id, protocol_id, person, configuration, worn_km, started_at, finished_at)
-     SELECT @id, @pairId, @protocolId, @person, 'as sold', worn_km, @first, @last
-     FROM pair WHERE id = @pairId`,
+  const insertSitting = db.prepare(
+    `INSERT INTO sitting
+       (occasion, protocol_id, configuration, removed, worn_km, finished_at)
+     SELECT o.n, @protocolId, 'as sold', '', p.worn_km, @last
+     FROM occasion o JOIN pair p ON p.id = o.pair_id WHERE o.id = @id`,
+  );
+  // The number of a sitting within the book, found once for each.
+  const numberSittings = db.prepare(
+    `INSERT INTO temp.staged_sitting (session, occasion)
+     SELECT x.n, o.n
+     FROM (SELECT DISTINCT session FROM temp.staged WHERE there = 0) s
+     JOIN temp.staged_name x ON x.n = s.session
+     JOIN occasion o ON o.id = x.name`,
   );
   const insertReadings = db.prepare(
     `INSERT INTO reading
-       (id, session_id, side, quantity, trial, typed, unit, value, instrument_id, taken_at, reason,
-        note, entered, temperature_c, humidity_pct)
-     SELECT s.id, x.name, f.name, q.name, s.trial,
-       s.typed || ' ' || u.name, u.name, s.value, i.name, s.taken_at, '',
+       (id, occasion, side, quantity, trial, typed, unit, value, instrument_id, taken_at, note,
+        entered, temperature_c, humidity_pct)
+     SELECT s.id, x.occasion, f.name, q.name, s.trial,
+       s.typed || ' ' || u.name, u.name, s.value, i.name, s.taken_at,
        s.note, 'file', s.temperature_c, s.humidity_pct
      FROM temp.staged s
-     CROSS JOIN temp.staged_name x ON x.n = s.session
+     CROSS JOIN temp.staged_sitting x ON x.session = s.session
      CROSS JOIN temp.staged_name f ON f.n = s.shoe
      CROSS JOIN temp.staged_name q ON q.n = s.quantity
      CROSS JOIN temp.staged_name u ON u.n = s.unit
@@ -360,12 +368,13 @@ function write(
   hooks.writing(true);
   try {
     stores.changes.apply(changeOf(request), () => {
-      for (const { first, last: end, ...session } of sessions)
-        insertSession.run({
-          ...session,
-          first: new Date(first).toISOString(),
-          last: new Date(end).toISOString(),
-        });
+      for (const { first, last: end, existing: _, ...session } of sessions) {
+        const { id, pairId, person } = session;
+        const startedAt = new Date(first).toISOString();
+        stores.readings.begin({ id, kind: 'sitting', pairId, person, startedAt });
+        insertSitting.run({ ...session, last: new Date(end).toISOString() });
+      }
+      numberSittings.run();
       for (let after = 0; after < last; after += BATCH) {
         insertReadings.run({ after, upTo: after + BATCH });
         hooks.progress({

@@ -29,10 +29,11 @@ export const STAGE = `
     humidity_pct REAL,
     there INTEGER NOT NULL
   );
-  CREATE TEMP TABLE staged_name (n INTEGER PRIMARY KEY, name TEXT NOT NULL);`;
+  CREATE TEMP TABLE staged_name (n INTEGER PRIMARY KEY, name TEXT NOT NULL);
+  CREATE TEMP TABLE staged_sitting (session INTEGER PRIMARY KEY, occasion INTEGER NOT NULL);`;
 export const UNSTAGE = `DROP TABLE IF EXISTS temp.staged;
   DROP TABLE IF EXISTS temp.staged_name;
-  DROP TABLE IF EXISTS temp.odd_reading;`;
+  DROP TABLE IF EXISTS temp.staged_sitting;`;
 
 /** Small numbers for names that come again and again. */
 export function numbering() {
@@ -89,19 +90,15 @@ export function refuseRepeats(db: Db, refuse: (fault: LineFault) => void): void 
     });
 }
 
-/** A time that is not written as the book writes it now: of an earlier version. */
-const ODD_TIME = "NOT GLOB '????-??-??T??:??:??.???Z'";
-
-/** Rows of the stage that are readings of a table already, by pair, station, trial and moment. */
-const thereIn = (readings: string, takenAt: string) =>
-  `SELECT s.rowid AS stagedRow, s.line, s.value AS staged, r.value AS kept, r.typed
-   FROM temp.staged s
-   JOIN temp.staged_name q ON q.n = s.quantity
-   JOIN temp.staged_name f ON f.n = s.shoe
-   JOIN temp.staged_name p ON p.n = s.pair
-   JOIN ${readings} r ON r.${takenAt} = s.taken_at AND r.quantity = q.name AND r.side = f.name
-     AND r.trial = s.trial
-   JOIN session x ON x.id = r.session_id AND x.pair_id = p.name`;
+/** Rows of the stage that are readings of a sitting already, by pair, station, trial and moment. */
+const THERE = `SELECT s.rowid AS stagedRow, s.line, s.value AS staged, r.value AS kept, r.typed
+  FROM temp.staged s
+  CROSS JOIN temp.staged_name q ON q.n = s.quantity
+  CROSS JOIN temp.staged_name f ON f.n = s.shoe
+  CROSS JOIN temp.staged_name p ON p.n = s.pair
+  CROSS JOIN occasion o ON o.pair_id = p.name AND o.kind = 'sitting'
+  CROSS JOIN reading r ON r.occasion = o.n AND r.quantity = q.name AND r.side = f.name
+    AND r.trial = s.trial AND r.taken_at = s.taken_at`;
 
 interface ReadingThere {
   stagedRow: number;
@@ -113,18 +110,7 @@ interface ReadingThere {
 
 /** Marks what the book has already; the same station, trial and time with another value is a fault. */
 export function markKnown(db: Db, refuse: (fault: LineFault) => void): void {
-  // Moments are compared as moments, however an earlier version wrote them.
-  db.exec(
-    `CREATE TEMP TABLE odd_reading AS
-       SELECT session_id, side, quantity, trial, typed, value,
-         strftime('%Y-%m-%dT%H:%M:%fZ', taken_at) AS utc
-       FROM reading WHERE taken_at ${ODD_TIME};
-     CREATE INDEX temp.odd_reading_at ON odd_reading (utc);`,
-  );
-  const there = [
-    ...db.prepare<[], ReadingThere>(thereIn('reading', 'taken_at')).all(),
-    ...db.prepare<[], ReadingThere>(thereIn('temp.odd_reading', 'utc')).all(),
-  ];
+  const there = db.prepare<[], ReadingThere>(THERE).all();
   const mark = db.prepare('UPDATE temp.staged SET there = 1 WHERE rowid = ?');
   for (const { stagedRow, line, staged, kept, typed } of there) {
     if (Math.abs(staged - kept) <= 1e-9 * Math.max(1, Math.abs(kept))) mark.run(stagedRow);

@@ -23,14 +23,16 @@ export interface NewSession {
  */
 export function sessionPlanner(db: Db) {
   const find = db.prepare<[string, string, string, string, string], { id: string }>(
-    `SELECT s.id
-     FROM session s JOIN pair p ON p.id = s.pair_id
-     WHERE s.pair_id = ? AND s.protocol_id = ? AND s.person = ?
-       AND s.started_at >= ? AND s.started_at < ?
+    `SELECT o.id
+     FROM occasion o
+     JOIN sitting s ON s.occasion = o.n
+     JOIN pair p ON p.id = o.pair_id
+     WHERE o.pair_id = ? AND s.protocol_id = ? AND o.person = ? AND o.kind = 'sitting'
+       AND o.started_at >= ? AND o.started_at < ?
        AND s.finished_at IS NOT NULL AND s.configuration = 'as sold' AND s.removed = ''
        AND s.worn_km = p.worn_km
-       AND NOT EXISTS (SELECT 1 FROM reading r WHERE r.session_id = s.id AND r.entered <> 'file')
-     ORDER BY s.started_at LIMIT 1`,
+       AND NOT EXISTS (SELECT 1 FROM reading r WHERE r.occasion = o.n AND r.entered <> 'file')
+     ORDER BY o.started_at LIMIT 1`,
   );
   const planned = new Map<string, NewSession>();
   let last: NewSession | undefined;

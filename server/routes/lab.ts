@@ -77,7 +77,7 @@ export function labRoutes(
     recallInstrument: ({ params, body, now }) => {
       stores.instruments.byId(params.id);
       const touched = stores.instruments.touched(params.id, body.since);
-      for (const { id } of touched) stores.sessions.void(id, body.reason, now);
+      for (const { id } of touched) stores.readings.void(id, body.reason, now);
       for (const pairId of new Set(touched.map((one) => one.pairId))) summarisePair(stores, pairId);
       return { voided: touched.length };
     },

@@ -2,13 +2,12 @@ import type { Express, Request } from 'express';
 import { filePath } from '#contract/file-endpoints.ts';
 import { matchSeen } from '#contract/match-records.ts';
 import { id as uuid7 } from '#contract/records.ts';
-import { instrumentFault } from '#core/gauge.ts';
-import { matchFeature } from '#core/match-features.ts';
 import { writeReturnNote } from '#core/return-note.ts';
 import type { Handlers } from '../endpoint.ts';
 import { writeNotePdf } from '../formats/return-note.ts';
 import { evaluateStored, matchOfPair } from '../match.ts';
 import { notFound, Refusal, requirePast, wrongValue } from '../problems.ts';
+import { voidReading } from '../readings.ts';
 import type { Stores } from '../stores.ts';
 
 type MatchHandlers = Pick<
@@ -51,17 +50,10 @@ export function matchRoutes(stores: Stores): MatchHandlers {
     },
     recordMatchReading: ({ params, body, now }) => {
       requirePast('takenAt', body.takenAt, now);
-      if (body.instrumentId) {
-        const { name, kind, unit, retired } = stores.instruments.byId(body.instrumentId);
-        if (retired !== '')
-          throw wrongValue('instrumentId', `${name} is out of use (${retired}). Choose another.`);
-        const fault = instrumentFault({ name, kind, unit }, matchFeature(body.feature));
-        if (fault) throw wrongValue('instrumentId', fault);
-      }
       return { id: body.id, value: stores.matches.record(params.id, body) };
     },
     voidMatchReading: ({ params, body, now }) => {
-      stores.matches.void(params.id, body.reason, now);
+      voidReading(stores, params.id, body.reason, now);
       return { id: params.id };
     },
     nameMatchFeature: ({ params, body }) => {

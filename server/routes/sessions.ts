@@ -2,6 +2,7 @@ import { windowCurve } from '../curves.ts';
 import type { Handlers } from '../endpoint.ts';
 import { summarisePair } from '../measured-pairs.ts';
 import { requirePast } from '../problems.ts';
+import { voidReading } from '../readings.ts';
 import type { Stores } from '../stores.ts';
 
 type SessionHandlers = Pick<
@@ -45,13 +46,12 @@ export function sessionRoutes(stores: Stores): SessionHandlers {
       return reading;
     },
     voidReading: ({ params, body, now }) => {
-      const reading = stores.sessions.void(params.id, body.reason, now);
-      summarise(reading.sessionId);
+      voidReading(stores, params.id, body.reason, now);
       return { id: params.id };
     },
     windowCurve: ({ params, body, now }) => {
       const reading = windowCurve(stores, params.id, { ...body, takenAt: now });
-      summarise(reading.sessionId);
+      summarise(reading.occasionId);
       return reading;
     },
   };

@@ -4,6 +4,7 @@ import { readLabelSlug } from '#core/size-label.ts';
 import { bridgeOf, findBridgedShoes, listMethods } from '../bridging.ts';
 import type { Handlers } from '../endpoint.ts';
 import { Refusal, wrongValue } from '../problems.ts';
+import { voidReading } from '../readings.ts';
 import type { Stores } from '../stores.ts';
 import {
   pairStudyReadings,
@@ -96,7 +97,8 @@ export function studyRoutes(stores: Stores): StudyHandlers {
       return { id: body.id };
     },
     voidStudyReading: ({ params, body, now }) => {
-      stores.gaugeStudies.takeBack(params.id, body.turn, body.reason, now);
+      const { id } = stores.gaugeStudies.standingOf(params.id, body.turn);
+      voidReading(stores, id, body.reason, now);
       return { id: params.id };
     },
     endGaugeStudy: ({ params, body }) => {

@@ -34,14 +34,15 @@ function unpack(samples: Buffer, n: number): Curve {
 
 export function curveStore(db: Db) {
   const insert = db.prepare(
-    `INSERT INTO curve (id, session_id, side, quantity, instrument_id, taken_at, samples, n, seconds)
+    `INSERT INTO curve (id, occasion, side, quantity, instrument_id, taken_at, samples, n, seconds)
      VALUES
-       (@id, @sessionId, @side, @quantity, @instrumentId, @takenAt, @samples, @n, @seconds)`,
+       (@id, (SELECT n FROM occasion WHERE id = @sessionId), @side, @quantity, @instrumentId,
+        @takenAt, @samples, @n, @seconds)`,
   );
   const select = db.prepare<[string], CurveRow>(
-    `SELECT id, session_id AS sessionId, side, quantity, instrument_id AS instrumentId,
-       taken_at AS takenAt, samples, n, seconds
-     FROM curve WHERE id = ?`,
+    `SELECT c.id, o.id AS sessionId, c.side, c.quantity, c.instrument_id AS instrumentId,
+       c.taken_at AS takenAt, c.samples, c.n, c.seconds
+     FROM curve c JOIN occasion o ON o.n = c.occasion WHERE c.id = ?`,
   );
   return {
     add: (fields: CurveFields, { curve, time }: CurveFile) =>

@@ -15,6 +15,16 @@ const APPLICATION_ID = 0x456d7678;
 const SQLITE_MAGIC = 'SQLite format 3\0';
 const HEADER_BYTES = 100;
 
+type Totals = Record<string, number>;
+
+/** What a step must leave as it was, counted before it and after. */
+interface Proof {
+  before: (db: Db) => object;
+  after: (db: Db) => object;
+}
+
+const PROOFS = import.meta.glob<Proof>('../migrations/*.ts', { eager: true });
+
 const MIGRATIONS = Object.entries(
   import.meta.glob<string>('../migrations/*.sql', {
     query: '?raw',
@@ -22,7 +32,11 @@ const MIGRATIONS = Object.entries(
     eager: true,
   }),
 )
-  .map(([file, sql]) => ({ version: Number(/(\d{4})-[^/]*$/.exec(file)?.[1]), sql }))
+  .map(([file, sql]) => ({
+    version: Number(/(\d{4})-[^/]*$/.exec(file)?.[1]),
+    sql,
+    proof: PROOFS[file.replace(/sql$/, 'ts')],
+  }))
   .sort((a, b) => a.version - b.version);
 const NEWEST = MIGRATIONS.at(-1)?.version ?? 0;
 
@@ -98,6 +112,22 @@ export function requireWritable(db: Db, path: string): void {
   }
 }
 
+/** Two sums of the same numbers agree but for the order in which they were added. */
+const isSame = (a: number | undefined, b: number | undefined) =>
+  a !== undefined && b !== undefined && Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a));
+
+function takeStep(db: Db, { version, sql, proof }: (typeof MIGRATIONS)[number]): void {
+  const before = proof?.before(db) as Totals | undefined;
+  db.exec(sql);
+  db.pragma(`user_version = ${version}`);
+  const after = proof?.after(db) as Totals | undefined;
+  for (const [name, total] of Object.entries(before ?? {}))
+    if (!isSame(total, after?.[name]))
+      throw new DatabaseRefusal(
+        `The update to version ${version} would change ${name} from ${total} to ${after?.[name]}. Nothing was changed: keep this file, and start the earlier Emvex.`,
+      );
+}
+
 function migrate(db: Db, path: string, today: string, log: Log | undefined): void {
   const current = versionOf(db);
   if (current === NEWEST) return;
@@ -110,14 +140,18 @@ function migrate(db: Db, path: string, today: string, log: Log | undefined): voi
       log?.error({ code }, 'no backup could be written before the update of the book');
     }
   }
+  // Tables are made anew under their own names: what refers to them is looked at before the commit.
+  db.pragma('foreign_keys = OFF');
   db.transaction(() => {
     db.pragma(`application_id = ${APPLICATION_ID}`);
-    for (const step of MIGRATIONS)
-      if (step.version > current) {
-        db.exec(step.sql);
-        db.pragma(`user_version = ${step.version}`);
-      }
+    for (const step of MIGRATIONS) if (step.version > current) takeStep(db, step);
+    const [lost] = db.pragma('foreign_key_check') as { table: string; parent: string }[];
+    if (lost)
+      throw new DatabaseRefusal(
+        `The database ${path} has a ${lost.table} without its ${lost.parent}: it cannot be brought to this version. Nothing was changed.`,
+      );
   }).immediate();
+  db.pragma('foreign_keys = ON');
   if (current > 0) log?.info({ from: current, to: NEWEST }, 'the book was brought to this version');
 }
 

@@ -3,11 +3,13 @@ import { randomLcg } from 'd3-random';
 import type { z } from 'zod';
 import type { gaugeStudyPlan, newStudyReading } from '#contract/study-records.ts';
 import { type GaugeReading, orderStudy, type StudyTurn } from '#core/gauge-study.ts';
+import { closedFault, keptFault, turnFault } from '#core/occasion.ts';
 import { type Catalogue, describeQuantity, type MeasuredQuantityId } from '#core/quantities.ts';
+import { PLAIN_READING } from '#core/reading.ts';
 import type { AdoptedStudy } from '#core/session-readings.ts';
-import { readTypedReading } from '#core/typed-reading.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
+import type { ReadingStore } from './readings.ts';
 
 type Plan = z.output<typeof gaugeStudyPlan>;
 type NewReading = z.output<typeof newStudyReading>;
@@ -49,53 +51,47 @@ interface StandingReading {
   value: number;
 }
 
-const STUDY = `SELECT id, name, quantity, instrument_id AS instrumentId,
-    protocol_line_id AS protocolLineId, parts, operators, trials, tolerance, turns,
-    planned_at AS plannedAt, ended, adopted_at AS adoptedAt, adopted, retired
-  FROM gauge_study`;
+const STUDY = `SELECT o.id, g.name, g.quantity, g.instrument_id AS instrumentId,
+    g.protocol_line_id AS protocolLineId, g.parts, g.operators, g.trials, g.tolerance, g.turns,
+    o.started_at AS plannedAt, g.ended, g.adopted_at AS adoptedAt, g.adopted, g.retired
+  FROM gauge_study g JOIN occasion o ON o.n = g.occasion`;
+
+/** The row of the study that goes by an id. */
+const OF_ID = 'occasion = (SELECT n FROM occasion WHERE id = @id)';
 
 /** A number from 0 to 1 that belongs to an id, so that an order can be drawn again. */
 function seedOf(id: string): number {
   return (Number.parseInt(id.replaceAll('-', '').slice(-8), 16) % 99_991) / 99_991;
 }
 
-export function gaugeStudyStore(db: Db, catalogue: () => Catalogue) {
-  const select = db.prepare<[string], StudyRow>(`${STUDY} WHERE id = ?`);
-  const selectAll = db.prepare<[], StudyRow>(`${STUDY} ORDER BY planned_at DESC, id DESC`);
-  const selectName = db.prepare<[string], { id: string }>(
-    'SELECT id FROM gauge_study WHERE name = ?',
-  );
+export function gaugeStudyStore(db: Db, catalogue: () => Catalogue, readings: ReadingStore) {
+  const select = db.prepare<[string], StudyRow>(`${STUDY} WHERE o.id = ?`);
+  const selectAll = db.prepare<[], StudyRow>(`${STUDY} ORDER BY o.started_at DESC, o.id DESC`);
+  const selectName = db.prepare<[string], unknown>('SELECT 1 FROM gauge_study WHERE name = ?');
   const insert = db.prepare(
     `INSERT INTO gauge_study
-       (id, name, quantity, instrument_id, protocol_line_id, parts, operators, trials, tolerance,
-        turns, planned_at)
-     VALUES
-       (@id, @name, @quantity, @instrumentId, @protocolLineId, @parts, @operators, @trials,
-        @tolerance, @turns, @plannedAt)`,
+       (occasion, name, quantity, instrument_id, protocol_line_id, parts, operators, trials,
+        tolerance, turns)
+     SELECT n, @name, @quantity, @instrumentId, @protocolLineId, @parts, @operators, @trials,
+       @tolerance, @turns
+     FROM occasion WHERE id = @id`,
   );
   const selectReadings = db.prepare<[string], StandingReading>(
-    `SELECT id, turn, typed, value FROM gauge_study_reading r
-     WHERE study_id = ? AND NOT EXISTS (SELECT 1 FROM gauge_study_void v WHERE v.reading_id = r.id)
-     ORDER BY rowid`,
-  );
-  const insertReading = db.prepare(
-    `INSERT INTO gauge_study_reading (id, study_id, turn, typed, unit, value, taken_at)
-     VALUES (@id, @studyId, @turn, @typed, @unit, @value, @takenAt)`,
-  );
-  const insertVoid = db.prepare(
-    'INSERT INTO gauge_study_void (reading_id, reason, at) VALUES (@id, @reason, @at)',
+    `SELECT r.id, r.turn, r.typed, r.value
+     FROM occasion o JOIN standing_reading r ON r.occasion = o.n
+     WHERE o.id = ? ORDER BY r.n`,
   );
   const writeAdoption = db.prepare(
-    'UPDATE gauge_study SET adopted_at = @at, adopted = @adopted WHERE id = @id',
+    `UPDATE gauge_study SET adopted_at = @at, adopted = @adopted WHERE ${OF_ID}`,
   );
   const dropOthers = db.prepare(
     `UPDATE gauge_study SET adopted_at = NULL, adopted = NULL
-     WHERE id <> @id AND quantity = @quantity AND instrument_id = @instrumentId
+     WHERE NOT ${OF_ID} AND quantity = @quantity AND instrument_id = @instrumentId
        AND protocol_line_id = @protocolLineId`,
   );
-  const end = db.prepare('UPDATE gauge_study SET ended = @reason WHERE id = @id');
+  const end = db.prepare(`UPDATE gauge_study SET ended = @reason WHERE ${OF_ID}`);
   const retire = db.prepare(
-    `UPDATE gauge_study SET retired = @reason, adopted_at = NULL, adopted = NULL WHERE id = @id`,
+    `UPDATE gauge_study SET retired = @reason, adopted_at = NULL, adopted = NULL WHERE ${OF_ID}`,
   );
 
   const asStudy = ({ parts, operators, turns, adopted, ...row }: StudyRow): StoredStudy => ({
@@ -112,14 +108,24 @@ export function gaugeStudyStore(db: Db, catalogue: () => Catalogue) {
     return asStudy(row);
   }
 
+  /** Readings of a study that was ended, or that sittings lean on, stay as they are. */
+  function refuseKept(studyId: string): void {
+    const { adopted, ended } = byId(studyId);
+    const kept = keptFault({ kind: 'study', ended: ended !== '', adopted: adopted !== null });
+    if (kept) throw new Refusal(409, kept);
+  }
+
   return {
     byId,
+    refuseKept,
     all: (): StoredStudy[] => selectAll.all().map(asStudy),
     plan(plan: Plan): void {
       if (selectName.get(plan.name))
         throw wrongValue('name', `There is a study ${plan.name} already: give it another name.`);
       const { parts, operators, trials } = plan;
       const turns = orderStudy(parts, operators, trials, randomLcg(seedOf(plan.id)));
+      const { id, plannedAt: startedAt } = plan;
+      readings.begin({ id, kind: 'study', pairId: null, person: '', startedAt });
       insert.run({
         ...plan,
         parts: JSON.stringify(parts),
@@ -137,30 +143,39 @@ export function gaugeStudyStore(db: Db, catalogue: () => Catalogue) {
     },
     record(studyId: string, reading: NewReading): void {
       const study = byId(studyId);
-      if (study.ended) throw new Refusal(409, 'This study was ended: plan another.');
-      if (!study.turns[reading.turn])
-        throw wrongValue('turn', `The study has ${study.turns.length} turns.`);
-      if (selectReadings.all(studyId).some((one) => one.turn === reading.turn))
-        throw new Refusal(409, 'This turn has its reading already: take it back first.');
-      const definition = describeQuantity(study.quantity, catalogue());
-      const read = readTypedReading(reading.typed, definition, reading.unit || undefined);
-      if (!read.ok) throw wrongValue('typed', read.fault.message, read.fault.choices);
-      insertReading.run({ studyId, ...reading, value: read.value.value });
+      const closed = closedFault({ kind: 'study', ended: study.ended !== '' });
+      if (closed) throw new Refusal(409, closed);
+      const { turn } = reading;
+      const place = study.turns[turn];
+      const taken = selectReadings.all(studyId).some((standing) => standing.turn === turn);
+      const fault = turnFault(turn, study.turns.length, taken);
+      if (!place) throw wrongValue('turn', fault ?? '');
+      if (fault) throw new Refusal(409, fault);
+      const { quantity, instrumentId } = study;
+      readings.record(
+        {
+          ...PLAIN_READING,
+          ...reading,
+          occasionId: studyId,
+          side: null,
+          quantity,
+          instrumentId,
+          part: place.part,
+        },
+        describeQuantity(quantity, catalogue()),
+      );
     },
     /** Ends a study before its last turn: its readings are shown, and no more are taken. */
     end(id: string, reason: string): void {
       byId(id);
       end.run({ id, reason });
     },
-    /** Takes the standing reading of a turn back. */
-    takeBack(studyId: string, turn: number, reason: string, at: string): void {
-      const { adopted, ended } = byId(studyId);
-      if (ended) throw new Refusal(409, 'This study was ended: its readings stand.');
-      if (adopted)
-        throw new Refusal(409, 'Sittings lean on this study: retire it before you change it.');
-      const standing = selectReadings.all(studyId).find((one) => one.turn === turn);
+    /** The standing reading of a turn. */
+    standingOf(studyId: string, turn: number): StandingReading {
+      byId(studyId);
+      const standing = selectReadings.all(studyId).find((reading) => reading.turn === turn);
       if (!standing) throw notFound('A reading of this turn');
-      insertVoid.run({ id: standing.id, reason, at });
+      return standing;
     },
     /** Sittings with this gauge and protocol lean on this study, and on no other. */
     adopt(study: StoredStudy, adoption: Adoption, at: string): void {

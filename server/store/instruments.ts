@@ -19,7 +19,6 @@ type DriftCheck = z.output<typeof driftFields>;
 /** A standing reading of an instrument: where it is, for a recall. */
 export interface TouchedReading {
   id: string;
-  sessionId: string;
   pairId: string;
 }
 
@@ -61,10 +60,10 @@ export function instrumentStore(db: Db) {
      VALUES (@id, @instrumentId, @at, @piece, @nominal, @pieceU, @value, @person)`,
   );
   const selectTouched = db.prepare<[{ id: string; since: string }], TouchedReading>(
-    `SELECT r.id, r.session_id AS sessionId, s.pair_id AS pairId
-     FROM standing_reading r JOIN session s ON s.id = r.session_id
-     WHERE r.instrument_id = @id AND julianday(r.taken_at) >= julianday(@since)
-     ORDER BY s.pair_id, r.taken_at, r.id`,
+    `SELECT r.id, o.pair_id AS pairId
+     FROM standing_reading r JOIN occasion o ON o.n = r.occasion AND o.kind = 'sitting'
+     WHERE r.instrument_id = @id AND r.taken_at >= @since
+     ORDER BY o.pair_id, r.taken_at, r.id`,
   );
 
   function all(): Instrument[] {

@@ -2,13 +2,14 @@
 import type { z } from 'zod';
 import type {
   MatchCheck,
+  MatchLook,
+  MatchReading,
   matchDecision,
   matchSeen,
   matchStart,
   newMatchReading,
   toleranceChange,
 } from '#contract/match-records.ts';
-import { addLook, type MatchLook } from '#contract/match-records.ts';
 import {
   DISCIPLINES,
   type Discipline,
@@ -18,9 +19,12 @@ import {
   type ToleranceRule,
   usualTolerance,
 } from '#core/match-features.ts';
-import { readTypedQuantity } from '#core/typed-quantity.ts';
+import { addLook } from '#core/match-look.ts';
+import { closedFault } from '#core/occasion.ts';
+import { PLAIN_READING } from '#core/reading.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
+import type { ReadingStore } from './readings.ts';
 
 interface CheckRow {
   id: string;
@@ -36,46 +40,30 @@ interface CheckRow {
   words: string;
 }
 
-type Reading = MatchCheck['readings'][number];
 type ToleranceChange = z.output<typeof toleranceChange>;
 
-const CHECK = `SELECT id, pair_id AS pairId, person, kind, started_at AS startedAt, seen, decision,
-    decision_note AS note, unworn, decided_at AS decidedAt, decided_words AS words
-  FROM match_check`;
+const CHECK = `SELECT o.id, o.pair_id AS pairId, o.person, c.extent AS kind,
+    o.started_at AS startedAt, c.seen, c.decision, c.decision_note AS note, c.unworn,
+    c.decided_at AS decidedAt, c.decided_words AS words
+  FROM occasion o JOIN match_check c ON c.occasion = o.n`;
 
-const READING = `SELECT r.id, r.feature, r.side, r.typed, r.unit, r.value,
-    r.instrument_id AS instrumentId, r.taken_at AS takenAt, v.reason AS voided
-  FROM match_reading r LEFT JOIN match_reading_void v ON v.reading_id = r.id`;
-
-export function matchStore(db: Db) {
+export function matchStore(db: Db, readings: ReadingStore) {
   const insertCheck = db.prepare(
-    `INSERT INTO match_check (id, pair_id, person, kind, started_at, seen)
-     VALUES (@id, @pairId, @person, @kind, @startedAt, @seen)`,
+    `INSERT INTO match_check (occasion, extent, seen)
+     SELECT n, @kind, @seen FROM occasion WHERE id = @id`,
   );
-  const selectCheck = db.prepare<[string], CheckRow>(`${CHECK} WHERE id = ?`);
+  const selectCheck = db.prepare<[string], CheckRow>(`${CHECK} WHERE o.id = ?`);
   const selectOfPair = db.prepare<[string], CheckRow>(
-    `${CHECK} WHERE pair_id = ? ORDER BY started_at, id`,
+    `${CHECK} WHERE o.pair_id = ? AND o.kind = 'check' ORDER BY o.started_at, o.id`,
   );
-  const selectReadings = db.prepare<[string], Reading>(
-    `${READING} WHERE r.check_id = ? ORDER BY r.rowid`,
+  const writeSeen = db.prepare(
+    `UPDATE match_check SET seen = @seen
+     WHERE occasion = (SELECT n FROM occasion WHERE id = @id)`,
   );
-  const writeSeen = db.prepare('UPDATE match_check SET seen = @seen WHERE id = @id');
   const writeDecision = db.prepare(
     `UPDATE match_check SET decision = @decision, decision_note = @note, unworn = @unworn,
        decided_at = @decidedAt, decided_words = @words
-     WHERE id = @id`,
-  );
-  const insertReading = db.prepare(
-    `INSERT INTO match_reading
-       (id, check_id, feature, side, typed, unit, value, instrument_id, taken_at)
-     VALUES (@id, @checkId, @feature, @side, @typed, @unit, @value, @instrumentId, @takenAt)`,
-  );
-  const selectReadingCheck = db.prepare<[string], { checkId: string }>(
-    'SELECT check_id AS checkId FROM match_reading WHERE id = ?',
-  );
-  const insertVoid = db.prepare(
-    `INSERT INTO match_reading_void (reading_id, reason, at) VALUES (@id, @reason, @at)
-     ON CONFLICT (reading_id) DO NOTHING`,
+     WHERE occasion = (SELECT n FROM occasion WHERE id = @id)`,
   );
   const selectModel = db.prepare<[string], unknown>('SELECT 1 FROM model WHERE id = ?');
   const selectNames = db.prepare<[string], { feature: MatchFeatureId; name: string }>(
@@ -98,13 +86,13 @@ export function matchStore(db: Db) {
     [{ pairId: string }],
     { pairId: string; feature: MatchFeatureId; value: number; system: string; size: number }
   >(
-    `SELECT p.id AS pairId, r.feature, r.value, p.label_system AS system, p.label_size AS size
+    `SELECT p.id AS pairId, r.quantity AS feature, r.value, p.label_system AS system,
+       p.label_size AS size
      FROM pair own
      JOIN pair p ON p.edition_id = own.edition_id AND p.id <> own.id
      JOIN pair_decision d ON d.pair_id = p.id AND d.decision <> 'return'
-     JOIN match_reading r ON r.check_id = d.check_id
-     WHERE own.id = @pairId
-       AND NOT EXISTS (SELECT 1 FROM match_reading_void v WHERE v.reading_id = r.id)`,
+     JOIN standing_reading r ON r.occasion = d.occasion
+     WHERE own.id = @pairId`,
   );
 
   const selectTouched = db.prepare<
@@ -112,13 +100,13 @@ export function matchStore(db: Db) {
     { tag: string; readings: number; decision: string }
   >(
     `SELECT p.tag, count(*) AS readings, coalesce(c.decision, '') AS decision
-     FROM match_reading r
-     JOIN match_check c ON c.id = r.check_id
-     JOIN pair p ON p.id = c.pair_id
-     WHERE r.instrument_id = @id AND julianday(r.taken_at) >= julianday(@since)
-       AND NOT EXISTS (SELECT 1 FROM match_reading_void v WHERE v.reading_id = r.id)
-     GROUP BY c.id
-     ORDER BY p.tag, c.started_at`,
+     FROM standing_reading r
+     JOIN occasion o ON o.n = r.occasion
+     JOIN match_check c ON c.occasion = o.n
+     JOIN pair p ON p.id = o.pair_id
+     WHERE r.instrument_id = @id AND r.taken_at >= @since
+     GROUP BY o.n
+     ORDER BY p.tag, o.started_at`,
   );
 
   function asCheck({
@@ -133,7 +121,7 @@ export function matchStore(db: Db) {
     return {
       ...row,
       seen: JSON.parse(seen),
-      readings: selectReadings.all(row.id),
+      readings: readings.of<MatchFeatureId>(row.id) as MatchReading[],
       decision:
         decision && decidedAt
           ? { decision, note, unworn: unworn === null ? null : unworn === 1, decidedAt, words }
@@ -149,11 +137,8 @@ export function matchStore(db: Db) {
 
   /** Decided checks are closed: what was found stays as it was when it was decided. */
   function refuseDecided(check: MatchCheck): void {
-    if (check.decision)
-      throw new Refusal(
-        409,
-        'This check is decided and stays as it is. Begin another check of the pair.',
-      );
+    const closed = closedFault({ kind: 'check', decided: check.decision !== null });
+    if (closed) throw new Refusal(409, closed);
   }
 
   const history = () => selectTolerances.all();
@@ -177,7 +162,9 @@ export function matchStore(db: Db) {
 
   return {
     start: (check: z.output<typeof matchStart>, seen: z.output<typeof matchSeen>): void => {
-      insertCheck.run({ ...check, seen: JSON.stringify(seen) });
+      const { id, pairId, person, startedAt, kind } = check;
+      readings.begin({ id, kind: 'check', pairId, person, startedAt });
+      insertCheck.run({ id, kind, seen: JSON.stringify(seen) });
     },
     byId,
     ofPair: (pairId: string): MatchCheck[] => selectOfPair.all(pairId).map(asCheck),
@@ -194,20 +181,13 @@ export function matchStore(db: Db) {
         words,
       });
     },
-    record(checkId: string, reading: z.output<typeof newMatchReading>): number {
+    record(checkId: string, { feature, ...fields }: z.output<typeof newMatchReading>): number {
       refuseDecided(byId(checkId));
-      const { kind } = matchFeature(reading.feature);
-      const read = readTypedQuantity(reading.typed, kind, reading.unit || undefined);
-      if (!read.ok) throw wrongValue('typed', read.fault.message, read.fault.choices);
-      insertReading.run({ checkId, ...reading, value: read.value.value });
-      return read.value.value;
+      const draft = { ...PLAIN_READING, ...fields, occasionId: checkId, quantity: feature };
+      return readings.record(draft, matchFeature(feature)).value;
     },
-    void(id: string, reason: string, at: string): void {
-      const row = selectReadingCheck.get(id);
-      if (!row) throw notFound('This reading');
-      refuseDecided(byId(row.checkId));
-      insertVoid.run({ id, reason, at });
-    },
+    /** Refuses what would change a check that is decided. */
+    refuseKept: (id: string): void => refuseDecided(byId(id)),
     namesOf: (modelId: string): Partial<Record<MatchFeatureId, string>> =>
       Object.fromEntries(selectNames.all(modelId).map(({ feature, name }) => [feature, name])),
     nameFeature(modelId: string, feature: MatchFeatureId, name: string): void {

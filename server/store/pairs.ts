@@ -50,9 +50,9 @@ export type StoredPair = PairFields & {
 export const LIST_PAIRS = `SELECT p.id, p.tag, k.name AS maker, m.name AS model, e.name AS edition,
     e.slug, p.label_system, p.label_size, p.shelved, p.received_on, p.return_by,
     s.readings, s.stations_done, s.stations, s.heel_mm, s.forefoot_mm, s.mass_g,
-    (SELECT max(o.started_at) FROM session o
-     WHERE o.pair_id = p.id AND o.finished_at IS NULL) AS open_session,
-    EXISTS (SELECT 1 FROM match_check c WHERE c.pair_id = p.id) AS checked,
+    (SELECT max(o.started_at) FROM occasion o JOIN sitting t ON t.occasion = o.n
+     WHERE o.pair_id = p.id AND o.kind = 'sitting' AND t.finished_at IS NULL) AS open_session,
+    EXISTS (SELECT 1 FROM occasion o WHERE o.pair_id = p.id AND o.kind = 'check') AS checked,
     d.decision, d.decided_words
   FROM pair p
   JOIN edition e ON e.id = p.edition_id

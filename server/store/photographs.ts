@@ -11,11 +11,11 @@ const PHOTOGRAPH = `SELECT id, subject_kind AS subjectKind, subject_id AS subjec
     hash, width, height, bytes, added_at AS addedAt, person
   FROM photograph`;
 
-/** The table in which the subject of a photograph stands. */
-const SUBJECT_TABLES: Record<Fields['subjectKind'], string> = {
-  pair: 'pair',
-  match: 'match_check',
-  note: 'session_note',
+/** Finds the subject of a photograph. */
+const SUBJECTS: Record<Fields['subjectKind'], string> = {
+  pair: 'SELECT 1 FROM pair WHERE id = ?',
+  match: "SELECT 1 FROM occasion WHERE id = ? AND kind = 'check'",
+  note: 'SELECT 1 FROM sitting_note WHERE id = ?',
 };
 
 export function photographStore(db: Db) {
@@ -37,10 +37,7 @@ export function photographStore(db: Db) {
   const remove = db.prepare('DELETE FROM photograph WHERE id = ?');
   const selectHash = db.prepare<[string], unknown>('SELECT 1 FROM photograph WHERE hash = ?');
   const subjects = Object.fromEntries(
-    Object.entries(SUBJECT_TABLES).map(([kind, table]) => [
-      kind,
-      db.prepare<[string], unknown>(`SELECT 1 FROM ${table} WHERE id = ?`),
-    ]),
+    Object.entries(SUBJECTS).map(([kind, sql]) => [kind, db.prepare<[string], unknown>(sql)]),
   );
 
   function byId(id: string): StoredPhotograph {

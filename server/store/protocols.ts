@@ -36,7 +36,7 @@ type ProtocolFields = z.output<typeof protocolFields>;
 export function protocolStore(db: Db) {
   const selectAll = db.prepare<[], ProtocolRow>(
     `SELECT id, line_id AS lineId, name, version, position, retired, conditioning, stack,
-       EXISTS (SELECT 1 FROM session s WHERE s.protocol_id = protocol.id) AS used
+       EXISTS (SELECT 1 FROM sitting s WHERE s.protocol_id = protocol.id) AS used
      FROM protocol ORDER BY position, version DESC`,
   );
   const selectStations = db.prepare<[], StationRow>(

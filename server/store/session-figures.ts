@@ -23,10 +23,12 @@ export interface NewShoeFigure {
 }
 
 export function sessionFigureStore(db: Db) {
-  const clear = db.prepare('DELETE FROM session_figure WHERE session_id = ?');
+  const clear = db.prepare(
+    'DELETE FROM sitting_figure WHERE occasion = (SELECT n FROM occasion WHERE id = ?)',
+  );
   const insert = db.prepare(
-    `INSERT INTO session_figure (session_id, quantity, value, scatter_ss, scatter_df)
-     VALUES (@sessionId, @quantity, @value, @scatterSs, @scatterDf)`,
+    `INSERT INTO sitting_figure (occasion, quantity, value, scatter_ss, scatter_df)
+     SELECT n, @quantity, @value, @scatterSs, @scatterDf FROM occasion WHERE id = @sessionId`,
   );
   const selectNew = db.prepare<[{ wornKm: number }], NewShoeFigure>(
     `SELECT editionId, system, size, protocolId, quantity, value
@@ -34,11 +36,12 @@ export function sessionFigureStore(db: Db) {
        SELECT p.edition_id AS editionId, p.label_system AS system, p.label_size AS size,
          s.protocol_id AS protocolId, f.quantity, f.value,
          row_number() OVER (
-           PARTITION BY s.pair_id, f.quantity ORDER BY s.started_at DESC, s.id DESC
+           PARTITION BY o.pair_id, f.quantity ORDER BY o.started_at DESC, o.id DESC
          ) AS nth
-       FROM session s
-       JOIN pair p ON p.id = s.pair_id
-       JOIN session_figure f ON f.session_id = s.id
+       FROM occasion o
+       JOIN sitting s ON s.occasion = o.n
+       JOIN pair p ON p.id = o.pair_id
+       JOIN sitting_figure f ON f.occasion = o.n
        WHERE s.configuration = 'as sold' AND s.removed = '' AND s.worn_km <= @wornKm
          AND p.id NOT IN (SELECT pair_id FROM left_out_pair)
      )
@@ -49,7 +52,7 @@ export function sessionFigureStore(db: Db) {
     { protocolId: string; quantity: QuantityId; ss: number; df: number }
   >(
     `SELECT s.protocol_id AS protocolId, f.quantity, sum(f.scatter_ss) AS ss, sum(f.scatter_df) AS df
-     FROM session_figure f JOIN session s ON s.id = f.session_id
+     FROM sitting_figure f JOIN sitting s ON s.occasion = f.occasion
      WHERE f.scatter_df > 0
      GROUP BY s.protocol_id, f.quantity`,
   );

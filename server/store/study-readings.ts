@@ -31,33 +31,36 @@ export interface StudyReadingRow {
 export function studyReadingStore(db: Db) {
   // Rejected pairs stay out; the latest sitting of a pair comes first.
   const selectSessions = db.prepare<[{ quantity: string; editionId: string | null }], StudySession>(
-    `SELECT s.id, s.pair_id AS pairId, p.tag, p.edition_id AS editionId,
+    `SELECT o.id, o.pair_id AS pairId, p.tag, p.edition_id AS editionId,
        p.label_system AS system, p.label_size AS size, s.protocol_id AS protocolId,
-       s.configuration, s.removed, s.worn_km AS wornKm, s.started_at AS startedAt,
+       s.configuration, s.removed, s.worn_km AS wornKm, o.started_at AS startedAt,
        count(DISTINCT r.instrument_id) AS instruments, min(r.instrument_id) AS instrumentId,
        avg(r.temperature_c) AS temperatureC
      FROM pair p
-     JOIN session s ON s.pair_id = p.id
-     JOIN standing_reading r ON r.session_id = s.id AND r.quantity = @quantity
+     JOIN occasion o ON o.pair_id = p.id AND o.kind = 'sitting'
+     JOIN sitting s ON s.occasion = o.n
+     JOIN standing_reading r ON r.occasion = o.n AND r.quantity = @quantity
      WHERE (@editionId IS NULL OR p.edition_id = @editionId)
        AND p.id NOT IN (SELECT pair_id FROM left_out_pair)
-     GROUP BY s.id
-     ORDER BY julianday(s.started_at) DESC, s.id DESC`,
+     GROUP BY o.n
+     ORDER BY o.started_at DESC, o.id DESC`,
   );
   const selectReadings = db.prepare<
     [{ quantity: string; editionId: string | null }],
     StudyReadingRow
   >(
-    `SELECT r.session_id AS sessionId, r.side, r.value
+    `SELECT o.id AS sessionId, r.side, r.value
      FROM pair p
-     JOIN session s ON s.pair_id = p.id
-     JOIN standing_reading r ON r.session_id = s.id AND r.quantity = @quantity
+     JOIN occasion o ON o.pair_id = p.id AND o.kind = 'sitting'
+     JOIN standing_reading r ON r.occasion = o.n AND r.quantity = @quantity
      WHERE @editionId IS NULL OR p.edition_id = @editionId
      ORDER BY r.taken_at, r.id`,
   );
   const selectQuantities = db.prepare<[string], { quantity: string }>(
     `SELECT DISTINCT r.quantity
-     FROM pair p JOIN session s ON s.pair_id = p.id JOIN reading r ON r.session_id = s.id
+     FROM pair p
+     JOIN occasion o ON o.pair_id = p.id AND o.kind = 'sitting'
+     JOIN reading r ON r.occasion = o.n
      WHERE p.edition_id = ?`,
   );
   return {

@@ -6,9 +6,9 @@ import type { MatchRecord } from '#contract/match-records.ts';
 import { FILE_PATHS } from '#contract/paths.ts';
 import type { MatchVerdict } from '#core/match-verdict.ts';
 import { useChange } from '../api/queries.ts';
+import type { BenchCheck } from '../bench/projected.ts';
 import classes from './CheckBench.module.css';
 import type { Check } from './check.ts';
-import type { BenchCheck } from './waiting-check.ts';
 
 type What = 'keep' | 'keep and note' | 'return';
 

@@ -6,13 +6,13 @@ import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
 import { writeNumber } from '#core/number-words.ts';
 import type { Side } from '#core/quantities.ts';
 import { canonicalUnit } from '#core/units.ts';
+import type { BenchCheck } from '../bench/projected.ts';
 import { GaugeSelect } from '../measure/GaugeSelect.tsx';
 import { LiveFigure } from '../measure/LiveFigure.tsx';
 import type { Check } from './check.ts';
 import classes from './Ladder.module.css';
 import { Rung } from './Rung.tsx';
 import { type MatchPlace, type RowId, rowsOf } from './rows.ts';
-import type { BenchCheck } from './waiting-check.ts';
 
 /** The field under the hand, wherever on the ladder it stands. */
 export interface LadderEntry {

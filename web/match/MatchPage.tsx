@@ -6,6 +6,7 @@ import type { Lab } from '#contract/records.ts';
 import { DISCIPLINES } from '#core/match-features.ts';
 import { nameLabel } from '#core/size-label.ts';
 import { useChange, useLab, useMatch } from '../api/queries.ts';
+import type { BenchCheck } from '../bench/projected.ts';
 import { Photographs } from '../photographs/Photographs.tsx';
 import { putOnBench } from '../shell/bench.ts';
 import { editionName } from '../shell/names.ts';
@@ -19,7 +20,6 @@ import { useMatchEntry } from './entry.ts';
 import { Findings } from './Findings.tsx';
 import { Ladder } from './Ladder.tsx';
 import { MatchViews } from './MatchViews.tsx';
-import type { BenchCheck } from './waiting-check.ts';
 
 /** What a check is, and the ways to begin one or to pass it over. */
 function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {

@@ -7,11 +7,13 @@ import { type EvaluatedCheck, evaluateCheck } from '#core/match-check.ts';
 import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
 import type { SiblingFeatures } from '#core/match-pattern.ts';
 import type { Side } from '#core/quantities.ts';
+import { stands } from '#core/reading.ts';
 import { canonicalUnit } from '#core/units.ts';
 import { keep, settle } from '../api/outbox.ts';
 import { usePerson } from '../api/person.ts';
 import { useOutbox } from '../api/queries.ts';
-import { type BenchCheck, type BenchMatchReading, withWaitingChecks } from './waiting-check.ts';
+import { type BenchCheck, type BenchMatchReading, projectChecks } from '../bench/projected.ts';
+import { useCatalogue } from '../shell/units.ts';
 
 export interface Check {
   /** The check shown: the latest. Undefined before the first. */
@@ -31,13 +33,15 @@ export function useCheck(record: MatchRecord, lab: Lab): Check {
   const outbox = useOutbox();
   const [person] = usePerson();
   const { pair } = record;
+  const catalogue = useCatalogue();
   const checks = useMemo(
     () =>
-      withWaitingChecks(
+      projectChecks(
         record.checks,
         [...outbox.arrived, ...outbox.waiting].filter((change) => change.tag === pair.tag),
+        { catalogue, instruments: lab.instruments },
       ),
-    [record.checks, outbox, pair.tag],
+    [record.checks, outbox, pair.tag, catalogue, lab.instruments],
   );
   const check = checks.at(-1);
   const found = useMemo(
@@ -102,13 +106,13 @@ export function useCheck(record: MatchRecord, lab: Lab): Check {
       });
     },
     voidReading(reading, reason) {
-      keep({ ...waiting, name: 'voidMatchReading', params: { id: reading.id }, body: { reason } });
+      keep({ ...waiting, name: 'voidReading', params: { id: reading.id }, body: { reason } });
     },
     see,
     arrived: settle,
     standingAt: (feature, side) =>
       (check?.readings ?? []).filter(
-        (one) => one.feature === feature && one.side === side && one.voided === null,
+        (reading) => reading.quantity === feature && reading.side === side && stands(reading),
       ),
   };
 }

@@ -7,6 +7,7 @@ import { writeNumber } from '#core/number-words.ts';
 import { readLabel } from '#core/size-label.ts';
 import { readTypedQuantity } from '#core/typed-quantity.ts';
 import { canonicalUnit } from '#core/units.ts';
+import type { BenchCheck } from '../bench/projected.ts';
 import { useInstrument } from '../measure/instrument-choice.ts';
 import { useLiveReading } from '../measure/live-reading.ts';
 import type { Check } from './check.ts';
@@ -19,7 +20,6 @@ import {
   otherShoe,
   rowAlong,
 } from './rows.ts';
-import type { BenchCheck } from './waiting-check.ts';
 
 /** A value this far from the other shoe's is asked about: the greater of a span and a share. */
 const FAR_SHARE = 0.15;
@@ -209,7 +209,7 @@ export function useMatchEntry(
     const last = check.readings.findLast((reading) => reading.voided === null);
     if (!last) return;
     bench.voidReading(last, 'corrected at the ladder');
-    choose({ row: last.feature, side: last.side }, last.typed);
+    choose({ row: last.quantity, side: last.side }, last.typed);
   }
 
   function voidHere(at: MatchPlace): void {

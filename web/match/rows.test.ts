@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { type EvaluatedCheck, evaluateCheck } from '#core/match-check.ts';
 import type { MatchFeatureId } from '#core/match-features.ts';
+import { NOTHING_SEEN } from '#core/match-look.ts';
+import { PLAIN_READING } from '#core/reading.ts';
+import type { BenchCheck } from '../bench/projected.ts';
 import { nextPlace, otherShoe, placesOf, rowAlong, rowsOf } from './rows.ts';
-import { type BenchCheck, NOTHING_SEEN } from './waiting-check.ts';
 
 const begun = (kind: BenchCheck['kind'] = 'full'): BenchCheck => ({
   id: 'c',
@@ -31,8 +33,15 @@ function taken(
   right: number,
 ): BenchCheck {
   const readings = (['left', 'right'] as const).map((side) => ({
+    ...PLAIN_READING,
     id: `${feature} ${side}`,
-    feature,
+    occasionId: 'c',
+    quantity: feature,
+    trial: 1,
+    curveId: null,
+    curveWindow: null,
+    cycleSd: null,
+    supersededBy: null,
     side,
     typed: '',
     unit: 'mm',

@@ -2,7 +2,7 @@
 import type { EvaluatedCheck } from '#core/match-check.ts';
 import { featuresOf, type MatchFeatureId } from '#core/match-features.ts';
 import { SIDES, type Side } from '#core/quantities.ts';
-import type { BenchCheck } from './waiting-check.ts';
+import type { BenchCheck } from '../bench/projected.ts';
 
 /** `labels` and `marks` are read, the others are measured. */
 export type RowId = 'labels' | 'marks' | MatchFeatureId;

@@ -4,10 +4,10 @@ import type { Instrument, Protocol } from '#contract/records.ts';
 import { calibrationOn, gaugeTraits } from '#core/gauge.ts';
 import type { Place } from '#core/hand-order.ts';
 import { adviseStation } from '#core/station-advice.ts';
+import type { BenchReading } from '../bench/projected.ts';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import classes from './Advice.module.css';
 import type { Sitting } from './sitting.ts';
-import type { BenchReading } from './waiting-readings.ts';
 
 const COUNT_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'];
 const countWord = (n: number) => COUNT_WORDS[n] ?? String(n);

@@ -9,6 +9,7 @@ import { judgeRoom } from '#core/room.ts';
 import { lastLength, nameLabel } from '#core/size-label.ts';
 import { nameTool } from '#core/tools.ts';
 import { useOtherTab } from '../api/queries.ts';
+import type { BenchReading } from '../bench/projected.ts';
 import { editionName } from '../shell/names.ts';
 import type { ShellContext } from '../shell/Shell.tsx';
 import { useUnits } from '../shell/units.ts';
@@ -29,7 +30,6 @@ import { StationDrawing } from './StationDrawing.tsx';
 import { StationRail } from './StationRail.tsx';
 import { StationStrips } from './StationStrips.tsx';
 import { offeredProtocols, type SessionTerms, useSitting } from './sitting.ts';
-import type { BenchReading } from './waiting-readings.ts';
 
 const NoteDialog = lazy(async () => ({
   default: (await import('./ReasonDialogs.tsx')).NoteDialog,

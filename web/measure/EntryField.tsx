@@ -2,9 +2,9 @@ import { Button, Kbd } from '@mantine/core';
 import { type KeyboardEvent, type Ref, useEffect, useRef } from 'react';
 import type { Place } from '#core/hand-order.ts';
 import type { Correction, PlausibilityQuestion } from '#core/plausibility.ts';
+import type { BenchReading } from '../bench/projected.ts';
 import { useUnits } from '../shell/units.ts';
 import classes from './EntryField.module.css';
-import type { BenchReading } from './waiting-readings.ts';
 
 /** A reading that was asked about as typed. */
 export interface Asked {

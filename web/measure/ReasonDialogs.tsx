@@ -1,8 +1,8 @@
 import { Button, Modal, TextInput } from '@mantine/core';
 import { type FormEvent, useState } from 'react';
 import { nameStation } from '#core/quantities.ts';
+import type { BenchReading } from '../bench/projected.ts';
 import { useUnits } from '../shell/units.ts';
-import type { BenchReading } from './waiting-readings.ts';
 
 /** One line to type and Enter: for reasons and notes. */
 function LineForm({

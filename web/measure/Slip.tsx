@@ -4,10 +4,10 @@ import { lazy, Suspense, useState } from 'react';
 import type { Instrument } from '#contract/records.ts';
 import { gaugeTraits } from '#core/gauge.ts';
 import { useOutbox } from '../api/queries.ts';
+import type { BenchReading } from '../bench/projected.ts';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import classes from './Slip.module.css';
 import type { Sitting } from './sitting.ts';
-import type { BenchReading } from './waiting-readings.ts';
 
 const Photographs = lazy(async () => ({
   default: (await import('../photographs/Photographs.tsx')).Photographs,

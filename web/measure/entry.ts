@@ -3,16 +3,17 @@ import { useState } from 'react';
 import type { Instrument } from '#contract/records.ts';
 import { questionReading } from '#core/plausibility.ts';
 import type { Side } from '#core/quantities.ts';
+import { stands } from '#core/reading.ts';
 import type { Room } from '#core/room.ts';
 import { nameTool } from '#core/tools.ts';
 import { readTypedReading } from '#core/typed-reading.ts';
 import { canonicalUnit } from '#core/units.ts';
+import type { BenchReading } from '../bench/projected.ts';
 import { useUnits } from '../shell/units.ts';
 import type { Asked } from './EntryField.tsx';
 import type { LiveReading } from './live-reading.ts';
 import type { HandPlace } from './place.ts';
 import type { Sitting } from './sitting.ts';
-import { type BenchReading, stands } from './waiting-readings.ts';
 
 type Entered = 'typed' | 'live';
 

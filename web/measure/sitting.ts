@@ -7,13 +7,14 @@ import type { z } from 'zod';
 import type { Lab, PairRecord, Protocol, sessionTerms } from '#contract/records.ts';
 import { type FigureSet, type HandScore, handScores, sessionFigures } from '#core/pair-figure.ts';
 import type { MeasuredQuantityId, Side } from '#core/quantities.ts';
+import { stands } from '#core/reading.ts';
 import type { Room } from '#core/room.ts';
 import { sessionReadings } from '#core/session-readings.ts';
 import { keep, takeBack } from '../api/outbox.ts';
 import { usePerson } from '../api/person.ts';
 import { useOutbox } from '../api/queries.ts';
+import { type BenchReading, type BenchSession, projectSittings } from '../bench/projected.ts';
 import { useCatalogue } from '../shell/units.ts';
-import { type BenchReading, type BenchSession, stands, withWaiting } from './waiting-readings.ts';
 
 export interface NewEntry {
   quantity: MeasuredQuantityId;
@@ -100,12 +101,12 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
   });
   const sessions = useMemo(
     () =>
-      withWaiting(
+      projectSittings(
         record.sessions,
         [...outbox.arrived, ...outbox.waiting].filter((change) => change.tag === pair.tag),
-        catalogue,
+        { catalogue, instruments: lab.instruments },
       ),
-    [record.sessions, outbox, pair.tag, catalogue],
+    [record.sessions, outbox, pair.tag, catalogue, lab.instruments],
   );
   const like = sessions.filter((one) => one.protocolId === protocol.id);
   const current = like.findLast((one) => one.finishedAt === null);

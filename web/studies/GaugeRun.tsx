@@ -6,17 +6,18 @@ import { stackBasisKey } from '#core/basis.ts';
 import { readTypedReading } from '#core/typed-reading.ts';
 import { keep } from '../api/outbox.ts';
 import { useChange, useLab, useOutbox } from '../api/queries.ts';
+import { projectTurns } from '../bench/projected.ts';
 import entry from '../measure/EntryField.module.css';
 import { LiveFigure } from '../measure/LiveFigure.tsx';
 import { useLiveReading } from '../measure/live-reading.ts';
-import { useUnits } from '../shell/units.ts';
+import { useCatalogue, useUnits } from '../shell/units.ts';
 import { heldPart } from './held-part.ts';
 import classes from './Studies.module.css';
-import { takenTurns } from './taken-turns.ts';
 
 /** The run of a study: one turn at a time, earlier readings out of sight. */
 export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
   const units = useUnits();
+  const catalogue = useCatalogue();
   const lab = useLab();
   const outbox = useOutbox();
   const end = useChange('endGaugeStudy');
@@ -27,8 +28,8 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
   const [ending, setEnding] = useState(false);
   const definition = units.define(study.quantity);
   const { symbol } = units.unitOf(study.quantity);
-  const order = takenTurns(study, [...outbox.arrived, ...outbox.waiting]);
-  const taken = new Set(order);
+  const readings = projectTurns(study, [...outbox.arrived, ...outbox.waiting], { catalogue });
+  const taken = new Set(readings.map((reading) => reading.turn));
   const turn = study.turns.findIndex((_, at) => !taken.has(at));
   const place = study.turns[turn];
   const before = study.turns[turn - 1];
@@ -86,12 +87,12 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
   }
 
   function takeBack(): void {
-    const last = order.at(-1);
+    const last = readings.at(-1);
     if (last === undefined) return;
     keep({
-      name: 'voidStudyReading',
-      params: { id: study.id },
-      body: { turn: last, reason: 'taken back at the bench' },
+      name: 'voidReading',
+      params: { id: last.id },
+      body: { reason: 'taken back at the bench' },
       person: '',
       tag: '',
     });

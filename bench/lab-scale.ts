@@ -1,0 +1,232 @@
+/**
+ * Fills a database with a lab of any size, by plain SQL: what speed at scale is measured on. Every
+ * derived row is written as the server would write it, which a test holds.
+ */
+import { randomInt, randomLcg, randomNormal } from 'd3-random';
+import { type MeasuredQuantityId, QUANTITIES, SIDES } from '#core/quantities.ts';
+import { TOOL_NAMES } from '#core/tools.ts';
+import { canonicalUnit } from '#core/units.ts';
+import { setUpLab } from '#server/set-up.ts';
+import type { Db } from '#server/store/database.ts';
+import { openStores } from '#server/stores.ts';
+
+export interface LabScale {
+  editions: number;
+  /** Pairs of each edition. */
+  pairs: number;
+}
+
+/** What is read at each shoe, three times: lengths and masses whose repeats are averaged. */
+const READ: readonly MeasuredQuantityId[] = [
+  'mass',
+  'heel-stack',
+  'midfoot-stack',
+  'forefoot-stack',
+  'outer-length',
+  'heel-width',
+  'midfoot-width',
+  'ball-width',
+  'toe-tip-height',
+  'internal-length',
+  'internal-ball-width',
+  'internal-heel-width',
+  'toe-box-width',
+  'collar-medial',
+  'collar-lateral',
+  'collar-rear',
+];
+const REPEATS = 3;
+const EDITIONS_OF_A_MODEL = 4;
+const MODELS_OF_A_MAKER = 12;
+const SIZES = [7, 8, 8, 8, 9, 10];
+const WORN_KM = [0, 0, 0, 0, 60, 400];
+const DAY_MS = 86_400_000;
+const BEGIN = Date.UTC(2024, 0, 1, 9);
+
+/** UUIDv7 by a counter: the same at every run, in the order of time. */
+function idsFrom(): (at: number) => string {
+  let n = 0;
+  return (at) => {
+    n += 1;
+    const time = at.toString(16).padStart(12, '0');
+    const low = n.toString(16).padStart(12, '0');
+    return `${time.slice(0, 8)}-${time.slice(8)}-7000-8000-${low}`;
+  };
+}
+
+const iso = (at: number) => new Date(at).toISOString();
+const meanOf = (values: readonly number[]) =>
+  values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** What a lab knows of a quantity before it measures. */
+function traitsOf(quantity: MeasuredQuantityId) {
+  const definition = QUANTITIES[quantity];
+  if (!definition) throw new Error(`${quantity} is not in the catalogue`);
+  const { plausible, decimals, repeatabilitySd, betweenPairSd, kind, tool } = definition;
+  const [least, most] = plausible;
+  return {
+    quantity,
+    centre: least + 0.45 * (most - least),
+    spread: 0.04 * (most - least),
+    decimals,
+    repeat: 0.5 * repeatabilitySd,
+    pair: betweenPairSd ?? repeatabilitySd,
+    unit: canonicalUnit(kind).symbol,
+    tool,
+  };
+}
+
+/**
+ * Fills an empty database.
+ * @returns how many pairs and readings it holds
+ */
+export function fillLab(
+  db: Db,
+  { editions, pairs }: LabScale,
+): { pairs: number; readings: number } {
+  const newId = idsFrom();
+  const stores = openStores(db);
+  const source = randomLcg(0.42);
+  const normal = randomNormal.source(source)(0, 1);
+  const draw = <T>(from: readonly T[]) => from[randomInt.source(source)(from.length)()] as T;
+
+  let readings = 0;
+  db.transaction(() => {
+    setUpLab(stores, TOOL_NAMES, () => newId(BEGIN - DAY_MS));
+    const protocol = stores.protocols.all().find(({ name }) => name === 'Full bench');
+    if (!protocol) throw new Error('no protocol to measure by');
+    const required = protocol.stations.filter((station) => !station.optional);
+    const traits = READ.map(traitsOf);
+    const done = required.filter(({ quantity }) => READ.includes(quantity)).length;
+    const instruments = new Map(stores.instruments.all().map(({ kind, id }) => [kind, id]));
+
+    const addMaker = db.prepare('INSERT INTO maker (id, name) VALUES (?, ?)');
+    const addModel = db.prepare('INSERT INTO model (id, maker_id, name) VALUES (?, ?, ?)');
+    const addEdition = db.prepare(
+      'INSERT INTO edition (id, model_id, name, slug) VALUES (?, ?, ?, ?)',
+    );
+    const addClaim = db.prepare(
+      `INSERT INTO claim (id, edition_id, quantity, typed, value, half_width, stated_basis, source)
+       VALUES (?, ?, 'heel-stack', ?, ?, 0.5, '{}', 'box')`,
+    );
+    const addPair = db.prepare(
+      `INSERT INTO pair
+         (id, tag, edition_id, label_system, label_size, width, colour, shoes, acquisition,
+          obtained_from, links_pay, maker_saw_text, currency, received_on, worn_km, note, shelved)
+       VALUES (?, ?, ?, 'uk', ?, '', '', 'both', 'bought', '', 0, 0, 'EUR', ?, ?, '', 0)`,
+    );
+    const addOccasion = db.prepare(
+      `INSERT INTO occasion (id, kind, pair_id, person, started_at)
+       VALUES (?, 'sitting', ?, ?, ?)`,
+    );
+    const addSitting = db.prepare(
+      `INSERT INTO sitting
+         (occasion, protocol_id, configuration, removed, worn_km, finished_at)
+       VALUES (?, ?, 'as sold', '', ?, ?)`,
+    );
+    const addReading = db.prepare(
+      `INSERT INTO reading
+         (id, occasion, side, quantity, trial, typed, unit, value, instrument_id, taken_at, entered)
+       VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'typed')`,
+    );
+    const addFigure = db.prepare(
+      `INSERT INTO sitting_figure (occasion, quantity, value, scatter_ss, scatter_df)
+       VALUES (?, ?, ?, ?, ?)`,
+    );
+    const addSummary = db.prepare(
+      `INSERT INTO pair_summary
+         (pair_id, readings, stations_done, stations, heel_mm, forefoot_mm, mass_g)
+       VALUES (?, ?, ?, ?, ?, ?, ?)`,
+    );
+
+    let makerId = '';
+    let modelId = '';
+    for (let edition = 0; edition < editions; edition++) {
+      const editionAt = BEGIN + edition * 3_600_000;
+      const model = Math.floor(edition / EDITIONS_OF_A_MODEL);
+      if (edition % (EDITIONS_OF_A_MODEL * MODELS_OF_A_MAKER) === 0) {
+        makerId = newId(editionAt);
+        addMaker.run(makerId, `Maker ${1 + Math.floor(model / MODELS_OF_A_MAKER)}`);
+      }
+      if (edition % EDITIONS_OF_A_MODEL === 0) {
+        modelId = newId(editionAt);
+        addModel.run(modelId, makerId, `Model ${model + 1}`);
+      }
+      const editionId = newId(editionAt);
+      const name = `build ${1 + (edition % EDITIONS_OF_A_MODEL)}`;
+      addEdition.run(editionId, modelId, name, `edition-${edition + 1}`);
+      const truth = new Map(
+        traits.map((one) => [one.quantity, one.centre + one.spread * normal()]),
+      );
+      const claimed = Math.round((truth.get('heel-stack') ?? 0) + normal());
+      addClaim.run(newId(editionAt), editionId, `${claimed} mm`, claimed);
+
+      for (let nth = 0; nth < pairs; nth++) {
+        const number = edition * pairs + nth + 1;
+        let at = editionAt + nth * DAY_MS;
+        const pairId = newId(at);
+        const worn = draw(WORN_KM);
+        addPair.run(
+          pairId,
+          `P-${String(number).padStart(6, '0')}`,
+          editionId,
+          draw(SIZES),
+          iso(at).slice(0, 10),
+          worn,
+        );
+        const began = iso(at);
+        const occasion = addOccasion.run(newId(at), pairId, draw(['B1', 'B2']), began)
+          .lastInsertRowid as number;
+        addSitting.run(occasion, protocol.id, worn, iso(at + DAY_MS / 6));
+        const shown: Partial<Record<MeasuredQuantityId, number>> = {};
+        const bySide: Record<string, Partial<Record<MeasuredQuantityId, number>>> = {
+          left: {},
+          right: {},
+        };
+        for (const { quantity, decimals, repeat, pair, unit, tool } of traits) {
+          const ofPair = (truth.get(quantity) ?? 0) + pair * normal();
+          let ss = 0;
+          for (const side of SIDES) {
+            const ofShoe = ofPair + 0.3 * pair * normal();
+            const values: number[] = [];
+            for (let trial = 1; trial <= REPEATS; trial++) {
+              at += 5000;
+              const typed = Math.max(0, ofShoe + repeat * normal()).toFixed(decimals);
+              values.push(Number(typed));
+              addReading.run(
+                newId(at),
+                occasion,
+                side,
+                quantity,
+                trial,
+                `${typed} ${unit}`,
+                unit,
+                Number(typed),
+                instruments.get(tool),
+                iso(at),
+              );
+              readings += 1;
+            }
+            const centre = meanOf(values);
+            ss += values.reduce((sum, value) => sum + (value - centre) ** 2, 0);
+            (bySide[side] as Record<string, number>)[quantity] = centre;
+          }
+          shown[quantity] = ((bySide.left?.[quantity] ?? 0) + (bySide.right?.[quantity] ?? 0)) / 2;
+          addFigure.run(occasion, quantity, shown[quantity], ss, 2 * (REPEATS - 1));
+        }
+        const { 'heel-stack': heel = 0, 'forefoot-stack': forefoot = 0, mass = 0 } = shown;
+        addFigure.run(occasion, 'drop', heel - forefoot, 0, 0);
+        addSummary.run(
+          pairId,
+          READ.length * SIDES.length * REPEATS,
+          2 * done,
+          2 * required.length,
+          heel,
+          forefoot,
+          mass,
+        );
+      }
+    }
+  })();
+  return { pairs: editions * pairs, readings };
+}
