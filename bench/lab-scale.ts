@@ -3,9 +3,12 @@
  * derived row is written as the server would write it, which a test holds.
  */
 import { randomInt, randomLcg, randomNormal } from 'd3-random';
-import { type MeasuredQuantityId, QUANTITIES, SIDES } from '#core/quantities.ts';
+import { SAME_WEAR_KM } from '#core/basis.ts';
+import { type MeasuredQuantityId, QUANTITIES, type QuantityId, SIDES } from '#core/quantities.ts';
+import { lastLength } from '#core/size-label.ts';
 import { TOOL_NAMES } from '#core/tools.ts';
 import { canonicalUnit } from '#core/units.ts';
+import { likeness } from '#server/measured-pairs.ts';
 import { setUpLab } from '#server/set-up.ts';
 import type { Db } from '#server/store/database.ts';
 import { openStores } from '#server/stores.ts';
@@ -54,6 +57,36 @@ function idsFrom(): (at: number) => string {
   };
 }
 
+/** What the lab has learned, from the rows it is learned from. */
+const SUMS = `
+  INSERT INTO learned_scatter (protocol_id, quantity, ss, df)
+  SELECT s.protocol_id, f.quantity, sum(f.scatter_ss), sum(f.scatter_df)
+  FROM sitting_figure f JOIN sitting s ON s.occasion = f.occasion
+  WHERE f.scatter_df > 0
+  GROUP BY s.protocol_id, f.quantity;
+
+  INSERT INTO learned_spread (quantity, ss, df)
+  SELECT f.quantity, sum((f.value - c.centre) * (f.value - c.centre)), count(*) - count(DISTINCT c.g)
+  FROM (
+    SELECT row_number() OVER () AS g, edition_id, quantity, alike, avg(value) AS centre
+    FROM new_shoe_figure GROUP BY edition_id, quantity, alike HAVING count(*) > 1
+  ) c
+  JOIN new_shoe_figure f
+    ON f.edition_id = c.edition_id AND f.quantity = c.quantity AND f.alike = c.alike
+  GROUP BY f.quantity;
+
+  UPDATE learned_exponent SET (masses, editions, sxx, sxy, syy) = (
+    SELECT count(*), count(DISTINCT f.edition_id),
+      sum((f.log_length - c.x) * (f.log_length - c.x)),
+      sum((f.log_length - c.x) * (ln(f.value) - c.y)),
+      sum((ln(f.value) - c.y) * (ln(f.value) - c.y))
+    FROM (
+      SELECT edition_id, avg(log_length) AS x, avg(ln(value)) AS y
+      FROM new_shoe_figure WHERE quantity = 'mass' GROUP BY edition_id
+    ) c
+    JOIN new_shoe_figure f ON f.edition_id = c.edition_id AND f.quantity = 'mass'
+  );`;
+
 const iso = (at: number) => new Date(at).toISOString();
 const meanOf = (values: readonly number[]) =>
   values.reduce((sum, value) => sum + value, 0) / values.length;
@@ -89,6 +122,11 @@ export function fillLab(
   const source = randomLcg(0.42);
   const normal = randomNormal.source(source)(0, 1);
   const draw = <T>(from: readonly T[]) => from[randomInt.source(source)(from.length)()] as T;
+
+  const addLike = db.prepare(
+    `INSERT INTO new_shoe_figure (pair_id, quantity, edition_id, alike, value, log_length)
+     VALUES (?, ?, ?, ?, ?, ?)`,
+  );
 
   let readings = 0;
   db.transaction(() => {
@@ -166,11 +204,12 @@ export function fillLab(
         let at = editionAt + nth * DAY_MS;
         const pairId = newId(at);
         const worn = draw(WORN_KM);
+        const label = { system: 'uk' as const, size: draw(SIZES) };
         addPair.run(
           pairId,
           `P-${String(number).padStart(6, '0')}`,
           editionId,
-          draw(SIZES),
+          label.size,
           iso(at).slice(0, 10),
           worn,
         );
@@ -216,6 +255,17 @@ export function fillLab(
         }
         const { 'heel-stack': heel = 0, 'forefoot-stack': forefoot = 0, mass = 0 } = shown;
         addFigure.run(occasion, 'drop', heel - forefoot, 0, 0);
+        const lastMm = lastLength(label);
+        if (worn <= SAME_WEAR_KM)
+          for (const [quantity, value] of [...Object.entries(shown), ['drop', heel - forefoot]])
+            addLike.run(
+              pairId,
+              quantity,
+              editionId,
+              likeness(quantity as QuantityId, lastMm, protocol, QUANTITIES),
+              value,
+              quantity === 'mass' ? Math.log(lastMm) : null,
+            );
         addSummary.run(
           pairId,
           READ.length * SIDES.length * REPEATS,
@@ -227,6 +277,7 @@ export function fillLab(
         );
       }
     }
+    db.exec(SUMS);
   })();
   return { pairs: editions * pairs, readings };
 }

@@ -1,6 +1,6 @@
 /** From pairs to the edition: what may be said of the model, not of these shoes. */
 import { max } from 'd3-array';
-import { sampleStandardDeviation, sum } from 'simple-statistics';
+import { mean, sampleStandardDeviation, sum } from 'simple-statistics';
 import type { Basis } from './basis.ts';
 import type { Conversions } from './conversions.ts';
 import { type Doubt, type Figure, figureExpanded, meanFigure } from './figure.ts';
@@ -169,16 +169,27 @@ export function editionFigureOn(
     : { terms: 'not', reason, measure };
 }
 
+/** Squares of pair values about the mean of those that are alike, and their degrees of freedom. */
+export interface SpreadSums {
+  ss: number;
+  df: number;
+}
+
 /**
  * Pooled SD between pair values over groups of one edition, label and basis:
  * s² = Σ(n−1)s² / Σ(n−1). Undefined where no group has two pairs.
  */
-export function poolSpread(groups: readonly (readonly number[])[]): PooledSpread | undefined {
-  const several = groups.filter((group) => group.length > 1);
-  const df = sum(several.map((group) => group.length - 1));
-  if (df === 0) return undefined;
-  const squares = sum(
-    several.map((group) => sampleStandardDeviation([...group]) ** 2 * (group.length - 1)),
-  );
-  return { sd: Math.sqrt(squares / df), df };
+export function poolSpread(groups: readonly SpreadSums[]): PooledSpread | undefined {
+  const df = sum(groups.map((group) => group.df));
+  return df > 0 ? { sd: Math.sqrt(sum(groups.map((group) => group.ss)) / df), df } : undefined;
+}
+
+/**
+ * What pairs that are alike add to a pooled spread.
+ * @example spreadSums([30, 31]) // { ss: 0.5, df: 1 }
+ */
+export function spreadSums(values: readonly number[]): SpreadSums {
+  if (values.length < 2) return { ss: 0, df: 0 };
+  const centre = mean([...values]);
+  return { ss: sum(values.map((value) => (value - centre) ** 2)), df: values.length - 1 };
 }

@@ -76,6 +76,62 @@ export interface WeighedShoe {
   massG: number;
 }
 
+/** Sums over shoes weighed in several sizes, of logarithms about the means of each edition. */
+export interface MassSums {
+  masses: number;
+  editions: number;
+  /** Of log last length, of its product with log mass, of log mass. */
+  sxx: number;
+  sxy: number;
+  syy: number;
+}
+
+/**
+ * The slope of log mass on log last length from its sums: k = Sxy / Sxx, residual Syy − k·Sxy.
+ *
+ * @returns undefined where the sums leave no degree of freedom, or no edition has two sizes
+ * @example massExponent({ masses: 4, editions: 1, sxx: 0.02, sxy: 0.035, syy: 0.0613 })?.k // 1.75
+ */
+export function massExponent(sums: MassSums): MassExponent | undefined {
+  const { masses, editions, sxx, sxy, syy } = sums;
+  const df = masses - editions - 1;
+  if (df < 1 || sxx < 1e-12) return undefined;
+  const k = sxy / sxx;
+  return { k, uK: Math.sqrt(Math.max(0, syy - k * sxy) / df / sxx), df };
+}
+
+/** The sums of one edition's weighed shoes: logarithm of the last length in mm, mass in g. */
+export function massSums(shoes: readonly { logLength: number; massG: number }[]): MassSums {
+  const sums = {
+    masses: shoes.length,
+    editions: Math.min(1, shoes.length),
+    sxx: 0,
+    sxy: 0,
+    syy: 0,
+  };
+  if (shoes.length === 0) return sums;
+  const x0 = mean(shoes.map(({ logLength }) => logLength));
+  const y0 = mean(shoes.map(({ massG }) => Math.log(massG)));
+  for (const { logLength, massG } of shoes) {
+    const [x, y] = [logLength - x0, Math.log(massG) - y0];
+    sums.sxx += x * x;
+    sums.sxy += x * y;
+    sums.syy += y * y;
+  }
+  return sums;
+}
+
+/** The sums of several editions. */
+export function addMassSums(all: readonly MassSums[]): MassSums {
+  return all.reduce((total, one) => ({
+    masses: total.masses + one.masses,
+    editions: total.editions + one.editions,
+    sxx: total.sxx + one.sxx,
+    sxy: total.sxy + one.sxy,
+    syy: total.syy + one.syy,
+  }));
+}
+
 /**
  * Refits k where editions were weighed in several sizes: log mass on log last length by least
  * squares, one slope, an intercept per edition.
@@ -84,21 +140,8 @@ export interface WeighedShoe {
  * @example one edition, 12.0 oz in men's US 11 and 10.8 oz in US 9, gives k = 1.79 (and no df)
  */
 export function fitMassExponent(rows: readonly WeighedShoe[]): MassExponent | undefined {
-  const byEdition = group(rows, (row) => row.edition);
-  const deviations: { x: number; y: number }[] = [];
-  for (const shoes of byEdition.values()) {
-    const points = shoes.map((row) => ({
-      x: Math.log(lastLength(row.label)),
-      y: Math.log(row.massG),
-    }));
-    const x0 = mean(points.map((point) => point.x));
-    const y0 = mean(points.map((point) => point.y));
-    deviations.push(...points.map(({ x, y }) => ({ x: x - x0, y: y - y0 })));
-  }
-  const sxx = deviations.reduce((sum, { x }) => sum + x * x, 0);
-  const df = rows.length - byEdition.size - 1;
-  if (df < 1 || sxx < 1e-12) return undefined;
-  const k = deviations.reduce((sum, { x, y }) => sum + x * y, 0) / sxx;
-  const residual = deviations.reduce((sum, { x, y }) => sum + (y - k * x) ** 2, 0);
-  return { k, uK: Math.sqrt(residual / df / sxx), df };
+  const editions = [...group(rows, (row) => row.edition).values()].map((shoes) =>
+    massSums(shoes.map(({ label, massG }) => ({ logLength: Math.log(lastLength(label)), massG }))),
+  );
+  return editions.length > 0 ? massExponent(addMassSums(editions)) : undefined;
 }

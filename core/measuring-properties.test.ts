@@ -12,7 +12,7 @@ import {
   stackBasisKey,
 } from './basis.ts';
 import { analyseCurve } from './curve-analysis.ts';
-import { poolSpread } from './edition-figure.ts';
+import { poolSpread, spreadSums } from './edition-figure.ts';
 import { HAND_ORDERS, nextPlace, type Place, placeAlong, placesInOrder } from './hand-order.ts';
 import { MEASURED_QUANTITIES, type MeasuredQuantityId, QUANTITIES } from './quantities.ts';
 import {
@@ -287,7 +287,7 @@ describe('the pooled spread of editions', () => {
     });
     fc.assert(
       fc.property(fc.array(group, { minLength: 3, maxLength: 6 }), (groups) => {
-        const pooled = poolSpread(groups);
+        const pooled = poolSpread(groups.map(spreadSums));
         const df = groups.reduce((sum, one) => sum + one.length - 1, 0);
         const ss = groups.reduce((sum, one) => {
           const mean = one.reduce((a, b) => a + b, 0) / one.length;

@@ -117,8 +117,10 @@ function stationTerms(
   return { basis, doubts };
 }
 
-/** All figures of one shoe in one session, drop included. */
-export function shoeFigures(session: SessionReadings, side: Side): FigureSet {
+/** What was worked out of a session, as long as anyone holds it: many quantities are asked of each. */
+const worked = new WeakMap<SessionReadings, Record<Side | 'pair', FigureSet>>();
+
+function workOutShoe(session: SessionReadings, side: Side): FigureSet {
   const figures: FigureSet = {};
   const { catalogue = QUANTITIES } = session;
   const mine = session.readings.filter((reading) => reading.side === side);
@@ -155,10 +157,16 @@ export function pairOfShoes(
   return { ...only, doubts: [...only.doubts, { code: 'one-shoe', text }] };
 }
 
-/** Figures of a pair from one session. */
+/** All figures of one shoe in one session, drop included. */
+export const shoeFigures = (session: SessionReadings, side: Side): FigureSet =>
+  sessionFigures(session)[side];
+
+/** Figures of a pair from one session; a session is worked out once. */
 export function sessionFigures(session: SessionReadings): Record<Side | 'pair', FigureSet> {
-  const left = shoeFigures(session, 'left');
-  const right = shoeFigures(session, 'right');
+  const known = worked.get(session);
+  if (known) return known;
+  const left = workOutShoe(session, 'left');
+  const right = workOutShoe(session, 'right');
   const pair: FigureSet = {};
   for (const quantity of new Set([
     ...Object.keys(left),
@@ -167,7 +175,9 @@ export function sessionFigures(session: SessionReadings): Record<Side | 'pair', 
     const figure = pairOfShoes(left[quantity], right[quantity]);
     if (figure) pair[quantity] = figure;
   }
-  return { left, right, pair };
+  const figures = { left, right, pair };
+  worked.set(session, figures);
+  return figures;
 }
 
 /** The votes of a score by hand, by shoe, with their median. */

@@ -13,6 +13,7 @@ import {
 import { SIDES, type Side } from '#core/quantities.ts';
 import { canonicalUnit } from '#core/units.ts';
 import { evaluateStored, matchOfPair } from '#server/match.ts';
+import { publishPair } from '#server/measured-pairs.ts';
 import type { Stores } from '#server/stores.ts';
 import { FEATURE_NAMES, type MatchTruth } from './match-truths.ts';
 
@@ -106,4 +107,5 @@ export function checkPair(
     { ...truth.decision, decidedAt: start.add(10, 'minute').toISOString() },
     [verdict.words, ...verdict.seen].join(' '),
   );
+  publishPair(stores, pair.id);
 }

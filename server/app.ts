@@ -11,7 +11,7 @@ import { mountEndpoints } from './endpoint.ts';
 import { guardCharset, guardHost } from './guard.ts';
 import { importJobs } from './imports.ts';
 import { describeFault, type Log, logRequests, silentLog } from './log.ts';
-import { labKnowledge, refreshStale } from './measured-pairs.ts';
+import { refreshStale } from './measured-pairs.ts';
 import { describeApi } from './openapi.ts';
 import { photographFiles } from './photographs.ts';
 import { problemHandler, Refusal } from './problems.ts';
@@ -104,7 +104,6 @@ export function createApp(options: AppOptions): BenchApp {
   const { db, version, demo = false, pages, gauges, log = silentLog() } = options;
   const now = options.now ?? (() => new Date().toISOString());
   const stores = openStores(db);
-  const knowledge = labKnowledge(stores);
   const imports = importJobs(db);
   const pictures = photographFiles(photographFolder(db.name));
   const watchInstruments = () => gauges?.watch(stores.instruments.all());
@@ -129,13 +128,13 @@ export function createApp(options: AppOptions): BenchApp {
     { changes: stores.changes, now, requireFree: imports.requireFree },
     {
       health: () => ({ ok: true, version, demo, trouble: stores.changes.whyShut() }),
-      ...labRoutes(stores, knowledge, newId, watchInstruments),
+      ...labRoutes(stores, newId, watchInstruments),
       ...pairRoutes(stores),
       ...sessionRoutes(stores),
       ...matchRoutes(stores),
       ...studyRoutes(stores),
       ...photographRoutes(stores, pictures),
-      ...sheetRoutes(stores, knowledge),
+      ...sheetRoutes(stores),
     },
   );
   mountFiles(app, db, stores, imports, now, log);

@@ -62,6 +62,8 @@ describe('a protocol whose repeatability was learned', () => {
       for (const side of ['left', 'right'])
         for (const typed of ['31.0', '31.1', '31.0', '31.1'])
           await read(sessionId, 'heel-stack', side, typed, 'needle gauge');
+      // What a sitting shows is learned from once it is finished.
+      await post(`/api/sessions/${sessionId}/finish`, { finishedAt: '2026-03-01T09:30:00Z' });
     }
     const after = (await get('/api/lab')).body.protocols[0].stations.find(
       (station: { quantity: string }) => station.quantity === 'heel-stack',

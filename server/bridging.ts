@@ -6,7 +6,7 @@ import type { bridgedShoes, Method } from '#contract/study-records.ts';
 import { type Bridge, bridgeMethods } from '#core/bridge.ts';
 import { describeQuantity, type MeasuredQuantityId, SIDES } from '#core/quantities.ts';
 import { expand } from '#core/uncertainty.ts';
-import { type LabRecords, labRecords } from './measured-pairs.ts';
+import { type LabFacts, labFacts } from './lab-facts.ts';
 import { Refusal, wrongValue } from './problems.ts';
 import type { StudySession } from './store/study-readings.ts';
 import type { Stores } from './stores.ts';
@@ -17,11 +17,7 @@ interface MethodSessions {
 }
 
 /** Sittings by the way they were measured: line of protocols and gauge. */
-function methodsOf(
-  stores: Stores,
-  quantity: MeasuredQuantityId,
-  lab: LabRecords,
-): MethodSessions[] {
+function methodsOf(stores: Stores, quantity: MeasuredQuantityId, lab: LabFacts): MethodSessions[] {
   const found = new Map<string, MethodSessions>();
   const { dependsOn } = describeQuantity(quantity, lab.catalogue);
   for (const session of stores.studyReadings.sessions(quantity)) {
@@ -50,7 +46,7 @@ function methodsOf(
 }
 
 export function listMethods(stores: Stores, quantity: MeasuredQuantityId): Method[] {
-  return methodsOf(stores, quantity, labRecords(stores))
+  return methodsOf(stores, quantity, labFacts(stores))
     .map(({ method, sessions }) => ({
       ...method,
       shoes: 2 * new Set(sessions.map((session) => session.pairId)).size,
@@ -64,7 +60,7 @@ export function findBridgedShoes(
   wanted: { quantity: MeasuredQuantityId; a: string; b: string },
 ): z.output<typeof bridgedShoes> {
   const { quantity } = wanted;
-  const lab = labRecords(stores);
+  const lab = labFacts(stores);
   const methods = methodsOf(stores, quantity, lab);
   const choose = (field: 'a' | 'b') => {
     const found = methods.find(({ method }) => method.key === wanted[field]);

@@ -4,7 +4,8 @@ import { nameStackBasis, type StackBasis } from '#core/basis.ts';
 import { compareEditions } from '#core/comparison.ts';
 import { isSameSize, lastLength, type SizeLabel } from '#core/size-label.ts';
 import { viewFigure } from './figure-view.ts';
-import { type LabKnowledge, labRecords, measuredPair } from './measured-pairs.ts';
+import { labFacts } from './lab-facts.ts';
+import { measuredPair } from './measured-pairs.ts';
 import { wrongValue } from './problems.ts';
 import { leastWornBasis, stackBases } from './sheet.ts';
 import { distinctSizes } from './store/editions.ts';
@@ -20,7 +21,6 @@ function mostShared<T>(candidates: readonly T[], counts: (candidate: T) => numbe
 
 export function buildComparison(
   stores: Stores,
-  knowledge: LabKnowledge,
   slugs: readonly string[],
   wanted: { label?: SizeLabel | undefined; stack?: string | undefined },
 ): Comparison {
@@ -28,7 +28,7 @@ export function buildComparison(
     throw wrongValue('editions', `A comparison takes two to four editions; ${slugs.length} given.`);
   if (new Set(slugs).size !== slugs.length)
     throw wrongValue('editions', 'Each edition is named once.');
-  const lab = labRecords(stores);
+  const lab = labFacts(stores);
   const editions = slugs.map((slug) => {
     const edition = stores.editions.bySlug(slug);
     const stored = stores.pairs.ofEdition(edition.id).filter((pair) => pair.leftOut === null);
@@ -64,7 +64,7 @@ export function buildComparison(
   const rows = compareEditions(
     editions.map(({ edition, pairs }) => ({ id: edition.id, pairs })),
     basis,
-    knowledge,
+    lab,
   );
   return {
     label,

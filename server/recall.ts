@@ -4,7 +4,8 @@ import { type Claim, claimJudgement } from '#core/claim.ts';
 import { combineFigures, type Figure, figureExpanded } from '#core/figure.ts';
 import { figuresIn, type MeasuredPair, sessionFigures } from '#core/pair-figure.ts';
 import { judgeTolerance, sideTolerance } from '#core/tolerance.ts';
-import { type LabKnowledge, labRecords, measuredPair } from './measured-pairs.ts';
+import { type LabFacts, labFacts } from './lab-facts.ts';
+import { measuredPair } from './measured-pairs.ts';
 import type { StoredPair } from './store/pairs.ts';
 import type { Stores } from './stores.ts';
 
@@ -16,7 +17,7 @@ const GONE = 'no figure';
 function verdictsOf(
   measured: MeasuredPair,
   claims: Claims,
-  knowledge: LabKnowledge,
+  knowledge: LabFacts,
 ): Map<string, { quantity: Figure['quantity']; about: string; verdict: string }> {
   const verdicts = new Map<
     string,
@@ -67,13 +68,7 @@ function latestFigures(measured: MeasuredPair): Map<string, Figure> {
 
 const shown = (figure: Figure) => ({ value: figure.value, U: figureExpanded(figure) });
 
-function recallPair(
-  stores: Stores,
-  knowledge: LabKnowledge,
-  lab: ReturnType<typeof labRecords>,
-  pair: StoredPair,
-  touched: ReadonlySet<string>,
-) {
+function recallPair(stores: Stores, lab: LabFacts, pair: StoredPair, touched: ReadonlySet<string>) {
   const keep = (reading: { id: string }) => !touched.has(reading.id);
   const before = measuredPair(stores, lab, pair);
   const after = measuredPair(stores, lab, pair, keep);
@@ -87,8 +82,8 @@ function recallPair(
       ? []
       : [{ quantity: figure.quantity, with: shown(figure), without: left ? shown(left) : null }];
   });
-  const remaining = verdictsOf(after, edition.claims, knowledge);
-  const verdicts = [...verdictsOf(before, edition.claims, knowledge)].flatMap(([key, one]) => {
+  const remaining = verdictsOf(after, edition.claims, lab);
+  const verdicts = [...verdictsOf(before, edition.claims, lab)].flatMap(([key, one]) => {
     const left = remaining.get(key)?.verdict ?? GONE;
     const { quantity, about, verdict } = one;
     return left === verdict
@@ -103,20 +98,15 @@ function recallPair(
 }
 
 /** Every standing reading of an instrument since a day, with figures, verdicts and sheets behind them. */
-export function recallInstrument(
-  stores: Stores,
-  knowledge: LabKnowledge,
-  instrumentId: string,
-  since: string,
-): Recall {
+export function recallInstrument(stores: Stores, instrumentId: string, since: string): Recall {
   const instrument = stores.instruments.byId(instrumentId);
   const touched = stores.instruments.touched(instrumentId, since);
-  const lab = labRecords(stores);
+  const lab = labFacts(stores);
   const byPair = new Map<string, Set<string>>();
   for (const { id, pairId } of touched)
     byPair.set(pairId, (byPair.get(pairId) ?? new Set()).add(id));
   const recalled = [...byPair].map(([pairId, ids]) => ({
-    ...recallPair(stores, knowledge, lab, stores.pairs.byId(pairId), ids),
+    ...recallPair(stores, lab, stores.pairs.byId(pairId), ids),
     readings: ids.size,
   }));
   const sheets = new Map(

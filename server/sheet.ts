@@ -16,8 +16,9 @@ import {
 import { GROUP_TITLES, QUANTITY_GROUPS, type QuantityDefinition } from '#core/quantity.ts';
 import { isSameSize, type SizeLabel } from '#core/size-label.ts';
 import { viewFigure } from './figure-view.ts';
+import { type LabFacts, labFacts } from './lab-facts.ts';
 import { type LoopReader, loopsOf } from './loops.ts';
-import { type LabKnowledge, labRecords, measuredPair } from './measured-pairs.ts';
+import { measuredPair } from './measured-pairs.ts';
 import { notFound } from './problems.ts';
 import { distinctSizes } from './store/editions.ts';
 import type { Stores } from './stores.ts';
@@ -108,7 +109,7 @@ function gradeOf(figure: Figure): string | null {
   return figure.quantity === 'heel-stack' ? heelClass(figure.value, U) : null;
 }
 
-function viewClaim(claim: ClaimRecord, figure: Figure | undefined, knowledge: LabKnowledge) {
+function viewClaim(claim: ClaimRecord, figure: Figure | undefined, knowledge: LabFacts) {
   if (!figure) return { ...claim, judgement: null };
   const { verdict, measured, terms, reason } = claimJudgement(coreClaim(claim), figure, knowledge);
   return { ...claim, judgement: { verdict, measured, terms, ...(reason ? { reason } : {}) } };
@@ -132,13 +133,12 @@ export function contradictions(claims: readonly ClaimRecord[]) {
 
 export function buildSheet(
   stores: Stores,
-  knowledge: LabKnowledge,
   slug: string,
   wantedLabel: SizeLabel | undefined,
   loops: LoopReader,
 ): Sheet {
   const edition = stores.editions.bySlug(slug);
-  const lab = labRecords(stores);
+  const knowledge = labFacts(stores);
   const stored = stores.pairs.ofEdition(edition.id);
   const labels = distinctSizes(stored.map((pair) => pair.label));
   const label = labels.find((known) => wantedLabel && isSameSize(known, wantedLabel)) ?? labels[0];
@@ -147,7 +147,7 @@ export function buildSheet(
     throw notFound(`A pair of ${edition.model} in that size`);
   const atLabel = stored.filter((pair) => isSameSize(pair.label, label));
   const counted = atLabel.filter((pair) => pair.leftOut === null);
-  const measured = counted.map((pair) => measuredPair(stores, lab, pair));
+  const measured = counted.map((pair) => measuredPair(stores, knowledge, pair));
   const claims = edition.claims.filter((claim) => claim.withdrawn === null);
 
   const figureOf = (quantity: QuantityId, basis: Basis): EditionFigure | undefined => {
@@ -248,10 +248,10 @@ export function buildSheet(
         measured.flatMap((pair) => pair.sessions.flatMap((session) => session.studies ?? [])),
       ),
     ],
-    protocols: used(new Set(sessions.map((s) => s.protocolId)), lab.protocols),
+    protocols: used(new Set(sessions.map((s) => s.protocolId)), knowledge.protocols),
     instruments: used(
       new Set(sessions.flatMap((s) => s.readings.map((r) => r.instrumentId))),
-      lab.instruments,
+      knowledge.instruments,
     ),
     measuredBy: [...new Set(sessions.map((s) => s.person).filter((person) => person !== ''))],
     lastMeasured:

@@ -7,12 +7,12 @@ import { editionStore } from './store/editions.ts';
 import { gaugeStudyStore } from './store/gauge-studies.ts';
 import { instrumentStore } from './store/instruments.ts';
 import { labStore } from './store/lab.ts';
+import { learnedStore } from './store/learned.ts';
 import { matchStore } from './store/matches.ts';
 import { pairStore } from './store/pairs.ts';
 import { photographStore } from './store/photographs.ts';
 import { protocolStore } from './store/protocols.ts';
 import { readingStore } from './store/readings.ts';
-import { sessionFigureStore } from './store/session-figures.ts';
 import { sessionStore } from './store/sessions.ts';
 import { studyReadingStore } from './store/study-readings.ts';
 
@@ -34,7 +34,7 @@ export function openStores(db: Db) {
     bridges: bridgeStore(db),
     sessions: sessionStore(db, lab.catalogue, readings),
     curves: curveStore(db),
-    figures: sessionFigureStore(db),
+    learned: learnedStore(db),
   };
 }
 

@@ -15,7 +15,7 @@ import { FEWEST_RANKED, studyPairs } from '#core/pair-to-pair.ts';
 import { type Catalogue, describeQuantity, type MeasuredQuantityId } from '#core/quantities.ts';
 import { isSameSize, type SizeLabel } from '#core/size-label.ts';
 import type { StudyReading } from '#core/study-cells.ts';
-import { type LabRecords, labRecords } from './measured-pairs.ts';
+import { type LabFacts, labFacts } from './lab-facts.ts';
 import { Refusal, wrongValue } from './problems.ts';
 import { distinctSizes } from './store/editions.ts';
 import type { StoredStudy } from './store/gauge-studies.ts';
@@ -30,7 +30,7 @@ interface BasisGroup {
 }
 
 /** What a sitting's protocol says of a quantity. */
-function termsOf(session: StudySession, quantity: MeasuredQuantityId, lab: LabRecords): Basis {
+function termsOf(session: StudySession, quantity: MeasuredQuantityId, lab: LabFacts): Basis {
   const protocol = lab.protocols.find((one) => one.id === session.protocolId);
   const setup = protocol?.stations.find((station) => station.quantity === quantity)?.setup;
   return basisFor(
@@ -64,7 +64,7 @@ function basisWords(basis: Basis): string {
 function groupByBasis(
   sessions: readonly StudySession[],
   quantity: MeasuredQuantityId,
-  lab: LabRecords,
+  lab: LabFacts,
 ): BasisGroup[] {
   const groups: BasisGroup[] = [];
   for (const session of sessions) {
@@ -116,7 +116,7 @@ export function pairStudyReadings(
   },
 ): PairStudyReadings {
   const edition = stores.editions.bySlug(wanted.edition);
-  const lab = labRecords(stores);
+  const lab = labFacts(stores);
   const read = stores.studyReadings.quantitiesOf(edition.id);
   const quantities = Object.values(lab.catalogue)
     .filter((definition) => read.has(definition.id) && !definition.ordinal)
@@ -194,7 +194,7 @@ export function rankConsistency(
   stores: Stores,
   quantity: MeasuredQuantityId,
 ): z.output<typeof consistencyRow>[] {
-  const lab = labRecords(stores);
+  const lab = labFacts(stores);
   const bySession = group(stores.studyReadings.readings(quantity), (row) => row.sessionId);
   const byEdition = group(stores.studyReadings.sessions(quantity), (session) => session.editionId);
   const rows: z.output<typeof consistencyRow>[] = [];

@@ -1,5 +1,6 @@
 import type { Handlers } from '../endpoint.ts';
-import { type LabKnowledge, labRecords, summarisePair } from '../measured-pairs.ts';
+import { labFacts } from '../lab-facts.ts';
+import { summarisePair } from '../measured-pairs.ts';
 import { recallInstrument } from '../recall.ts';
 import { setUpLab } from '../set-up.ts';
 import type { Stores } from '../stores.ts';
@@ -26,14 +27,12 @@ const ALWAYS = '0000-01-01';
 
 export function labRoutes(
   stores: Stores,
-  knowledge: () => LabKnowledge,
   newId: () => string,
   onInstruments: () => void,
 ): LabHandlers {
   return {
     getLab: () => {
-      const { exponent, noticeable } = knowledge();
-      const { instruments, protocols } = labRecords(stores);
+      const { exponent, noticeable, instruments, protocols, adoptedStudies } = labFacts(stores);
       const { k, uK, df } = exponent;
       return {
         setUp: protocols.length > 0,
@@ -44,7 +43,7 @@ export function labRoutes(
         noticeable,
         ownQuantities: stores.lab.ownQuantities(),
         exponent: { k, uK, df: Number.isFinite(df) ? df : null },
-        adoptedStudies: stores.gaugeStudies.adopted(),
+        adoptedStudies,
       };
     },
     setUpLab: ({ body }) => ({ protocolId: setUpLab(stores, body.tools, newId) }),
@@ -72,8 +71,7 @@ export function labRoutes(
       stores.instruments.addDriftCheck(params.id, body);
       return { id: body.id };
     },
-    getRecall: ({ params, query }) =>
-      recallInstrument(stores, knowledge(), params.id, query.since ?? ALWAYS),
+    getRecall: ({ params, query }) => recallInstrument(stores, params.id, query.since ?? ALWAYS),
     recallInstrument: ({ params, body, now }) => {
       stores.instruments.byId(params.id);
       const touched = stores.instruments.touched(params.id, body.since);

@@ -6,6 +6,7 @@ import { writeReturnNote } from '#core/return-note.ts';
 import type { Handlers } from '../endpoint.ts';
 import { writeNotePdf } from '../formats/return-note.ts';
 import { evaluateStored, matchOfPair } from '../match.ts';
+import { publishPair } from '../measured-pairs.ts';
 import { notFound, Refusal, requirePast, wrongValue } from '../problems.ts';
 import { voidReading } from '../readings.ts';
 import type { Stores } from '../stores.ts';
@@ -46,6 +47,8 @@ export function matchRoutes(stores: Stores): MatchHandlers {
       const { verdict } = evaluateStored(stores, record, check);
       const words = [verdict.words, ...verdict.seen].join(' ');
       stores.matches.decide(params.id, body, words);
+      // A pair that is rejected no longer speaks for its model.
+      publishPair(stores, check.pairId);
       return { id: params.id, words };
     },
     recordMatchReading: ({ params, body, now }) => {
@@ -64,6 +67,7 @@ export function matchRoutes(stores: Stores): MatchHandlers {
       const pair = stores.pairs.byId(params.id);
       if (pair.decision?.decision !== 'return') throw notFound(`A rejection of ${pair.tag}`);
       stores.pairs.setCounts(params.id, body.reason);
+      publishPair(stores, params.id);
       return { id: params.id };
     },
     setDiscipline: ({ params, body }) => {

@@ -33,6 +33,7 @@ export function sessionRoutes(stores: Stores): SessionHandlers {
     finishSession: ({ params, body, now }) => {
       requirePast('finishedAt', body.finishedAt, now);
       stores.sessions.finish(params.id, body.finishedAt);
+      summarise(params.id);
       return { id: params.id };
     },
     addNote: ({ params, body }) => {

@@ -2,7 +2,6 @@ import { readLabelSlug, type SizeLabel } from '#core/size-label.ts';
 import { buildComparison } from '../comparison.ts';
 import type { Handlers } from '../endpoint.ts';
 import { loopReader } from '../loops.ts';
-import type { LabKnowledge } from '../measured-pairs.ts';
 import { wrongValue } from '../problems.ts';
 import { buildSheet } from '../sheet.ts';
 import type { Stores } from '../stores.ts';
@@ -14,18 +13,14 @@ function labelFrom(slug: string | undefined): SizeLabel | undefined {
   return label;
 }
 
-export function sheetRoutes(
-  stores: Stores,
-  knowledge: () => LabKnowledge,
-): Pick<Handlers, 'getSheet' | 'getComparison'> {
+export function sheetRoutes(stores: Stores): Pick<Handlers, 'getSheet' | 'getComparison'> {
   const loops = loopReader(stores);
   return {
     getSheet: ({ params, query }) =>
-      buildSheet(stores, knowledge(), params.edition, labelFrom(query.label), loops),
+      buildSheet(stores, params.edition, labelFrom(query.label), loops),
     getComparison: ({ query }) =>
       buildComparison(
         stores,
-        knowledge(),
         query.editions.split(',').filter((slug) => slug !== ''),
         { label: labelFrom(query.label), stack: query.stack },
       ),

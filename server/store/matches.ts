@@ -65,6 +65,16 @@ export function matchStore(db: Db, readings: ReadingStore) {
        decided_at = @decidedAt, decided_words = @words
      WHERE occasion = (SELECT n FROM occasion WHERE id = @id)`,
   );
+  // The latest decided check of a pair is the one that stands.
+  const standBehind = db.prepare(
+    `UPDATE pair SET (decision, decided_words, decided_occasion) = (
+       SELECT c.decision, c.decided_words, c.occasion
+       FROM occasion o JOIN match_check c ON c.occasion = o.n
+       WHERE o.pair_id = pair.id AND o.kind = 'check' AND c.decision IS NOT NULL
+       ORDER BY c.decided_at DESC, o.id DESC LIMIT 1
+     )
+     WHERE id = (SELECT pair_id FROM occasion WHERE id = @id)`,
+  );
   const selectModel = db.prepare<[string], unknown>('SELECT 1 FROM model WHERE id = ?');
   const selectNames = db.prepare<[string], { feature: MatchFeatureId; name: string }>(
     'SELECT feature, name FROM match_feature_name WHERE model_id = ?',
@@ -90,9 +100,8 @@ export function matchStore(db: Db, readings: ReadingStore) {
        p.label_size AS size
      FROM pair own
      JOIN pair p ON p.edition_id = own.edition_id AND p.id <> own.id
-     JOIN pair_decision d ON d.pair_id = p.id AND d.decision <> 'return'
-     JOIN standing_reading r ON r.occasion = d.occasion
-     WHERE own.id = @pairId`,
+     JOIN standing_reading r ON r.occasion = p.decided_occasion
+     WHERE own.id = @pairId AND p.decision <> 'return'`,
   );
 
   const selectTouched = db.prepare<
@@ -180,6 +189,7 @@ export function matchStore(db: Db, readings: ReadingStore) {
         unworn: decision.unworn === null ? null : Number(decision.unworn),
         words,
       });
+      standBehind.run({ id });
     },
     record(checkId: string, { feature, ...fields }: z.output<typeof newMatchReading>): number {
       refuseDecided(byId(checkId));

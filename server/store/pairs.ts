@@ -46,6 +46,9 @@ export type StoredPair = PairFields & {
   decision: { decision: string; words: string } | null;
 };
 
+/** A pair `p` that does not speak for its model: rejected, and not included by hand. */
+export const LEFT_OUT = "(p.decision IS 'return' AND p.counts_anyway = '')";
+
 /** The columns of a row of the list, also what a bare query of the same list would read. */
 export const LIST_PAIRS = `SELECT p.id, p.tag, k.name AS maker, m.name AS model, e.name AS edition,
     e.slug, p.label_system, p.label_size, p.shelved, p.received_on, p.return_by,
@@ -53,19 +56,15 @@ export const LIST_PAIRS = `SELECT p.id, p.tag, k.name AS maker, m.name AS model,
     (SELECT max(o.started_at) FROM occasion o JOIN sitting t ON t.occasion = o.n
      WHERE o.pair_id = p.id AND o.kind = 'sitting' AND t.finished_at IS NULL) AS open_session,
     EXISTS (SELECT 1 FROM occasion o WHERE o.pair_id = p.id AND o.kind = 'check') AS checked,
-    d.decision, d.decided_words
+    p.decision, p.decided_words
   FROM pair p
   JOIN edition e ON e.id = p.edition_id
   JOIN model m ON m.id = e.model_id
   JOIN maker k ON k.id = m.maker_id
   LEFT JOIN pair_summary s ON s.pair_id = p.id
-  LEFT JOIN pair_decision d ON d.pair_id = p.id
   ORDER BY p.tag`;
 
-const PAIR = `SELECT p.*, o.words AS left_out, d.decision, d.decided_words
-  FROM pair p
-  LEFT JOIN left_out_pair o ON o.pair_id = p.id
-  LEFT JOIN pair_decision d ON d.pair_id = p.id`;
+const PAIR = `SELECT p.*, CASE WHEN ${LEFT_OUT} THEN p.decided_words END AS left_out FROM pair p`;
 
 interface ListRow {
   id: string;

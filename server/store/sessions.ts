@@ -70,6 +70,12 @@ export function sessionStore(db: Db, catalogue: () => Catalogue, readings: Readi
      FROM occasion o JOIN sitting s ON s.occasion = o.n
      WHERE o.pair_id = ? AND o.kind = 'sitting' ORDER BY o.started_at DESC, o.id DESC LIMIT 1`,
   );
+  const selectOpen = db
+    .prepare<[string], string>(
+      `SELECT o.id FROM occasion o JOIN sitting s ON s.occasion = o.n
+       WHERE o.pair_id = ? AND o.kind = 'sitting' AND s.finished_at IS NULL`,
+    )
+    .pluck();
   const finish = db.prepare(
     `UPDATE sitting SET finished_at = @finishedAt
      WHERE occasion = (SELECT n FROM occasion WHERE id = @id) AND finished_at IS NULL`,
@@ -143,6 +149,8 @@ export function sessionStore(db: Db, catalogue: () => Catalogue, readings: Readi
       })),
     /** All readings of a sitting, those that do not stand any more too. */
     ofSession,
+    /** Sittings of a pair that are not finished yet. */
+    openOf: (pairId: string): string[] => selectOpen.all(pairId),
     /** The sitting that a pair had last. */
     latestOf: (pairId: string): { id: string; protocolId: string } | undefined =>
       selectLatest.get(pairId),

@@ -3,6 +3,7 @@ import type { Configuration } from '#core/basis.ts';
 import type { Side } from '#core/quantities.ts';
 import type { LabelSystem } from '#core/size-label.ts';
 import type { Db } from './database.ts';
+import { LEFT_OUT } from './pairs.ts';
 
 /** A sitting that read the quantity, with what its basis is made of. */
 export interface StudySession {
@@ -41,7 +42,7 @@ export function studyReadingStore(db: Db) {
      JOIN sitting s ON s.occasion = o.n
      JOIN standing_reading r ON r.occasion = o.n AND r.quantity = @quantity
      WHERE (@editionId IS NULL OR p.edition_id = @editionId)
-       AND p.id NOT IN (SELECT pair_id FROM left_out_pair)
+       AND NOT ${LEFT_OUT}
      GROUP BY o.n
      ORDER BY o.started_at DESC, o.id DESC`,
   );

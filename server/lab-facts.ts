@@ -1,0 +1,75 @@
+/** What the lab knows, as one object: instruments, protocols, what was learned, the catalogue. */
+import type { Lab, Protocol } from '#contract/records.ts';
+import type { KeptBridge } from '#core/conversions.ts';
+import { type PooledSpreads, poolSpread } from '#core/edition-figure.ts';
+import { DEFAULT_MASS_EXPONENT, type MassExponent, massExponent } from '#core/mass.ts';
+import { pooledRepeatability } from '#core/pooled-repeatability.ts';
+import type { Catalogue, NoticeableSteps } from '#core/quantities.ts';
+import type { Stores } from './stores.ts';
+
+/** Never changed: another revision is another object. */
+export interface LabFacts {
+  readonly instruments: Lab['instruments'];
+  readonly protocols: Lab['protocols'];
+  readonly adoptedStudies: Lab['adoptedStudies'];
+  readonly exponent: MassExponent;
+  readonly bridges: KeptBridge[];
+  readonly spreads: PooledSpreads;
+  readonly noticeable: NoticeableSteps;
+  readonly catalogue: Catalogue;
+}
+
+/** A lab's own exponent replaces the default once it is the surer of the two. */
+const EXPONENT_DF = 4;
+
+/** Protocols with the repeatability that this lab's own repeats show, where they show one. */
+function learnedProtocols(stores: Stores, catalogue: Catalogue): Protocol[] {
+  const scatter = new Map(
+    stores.learned.scatter().map((row) => [`${row.protocolId} ${row.quantity}`, row]),
+  );
+  return stores.protocols.all().map((protocol) => ({
+    ...protocol,
+    stations: protocol.stations.map((station) => ({
+      ...station,
+      repeatability: pooledRepeatability(
+        station.repeatability,
+        scatter.get(`${protocol.id} ${station.quantity}`),
+        10 ** -(catalogue[station.quantity]?.decimals ?? 1),
+      ),
+    })),
+  }));
+}
+
+function readFacts(stores: Stores): LabFacts {
+  const catalogue = stores.lab.catalogue();
+  const fit = massExponent(stores.learned.exponent());
+  const surer = fit && fit.df >= EXPONENT_DF && fit.uK < DEFAULT_MASS_EXPONENT.uK;
+  const spreads: PooledSpreads = {};
+  for (const { quantity, ...sums } of stores.learned.spreads()) {
+    const pooled = poolSpread([sums]);
+    if (pooled) spreads[quantity] = pooled;
+  }
+  return {
+    instruments: stores.instruments.all(),
+    protocols: learnedProtocols(stores, catalogue),
+    adoptedStudies: stores.gaugeStudies.adopted(),
+    exponent: surer ? fit : DEFAULT_MASS_EXPONENT,
+    bridges: stores.bridges.inUse(),
+    spreads,
+    noticeable: stores.lab.noticeable(),
+    catalogue,
+  };
+}
+
+const kept = new WeakMap<Stores, { revision: number; facts: LabFacts }>();
+
+/** What the lab knows by now: read anew only where its revision has grown. */
+export function labFacts(stores: Stores): LabFacts {
+  const revision = stores.learned.revision();
+  const known = kept.get(stores);
+  if (known?.revision === revision) return known.facts;
+  const facts = readFacts(stores);
+  // A transaction may still be rolled back, and its revision come again with other facts.
+  if (!stores.learned.isChanging()) kept.set(stores, { revision, facts });
+  return facts;
+}
