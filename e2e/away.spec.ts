@@ -34,13 +34,13 @@ test('a reload while the server is away shows the bench, what waits, and steps n
     .toEqual(expect.arrayContaining(['/api/pairs/NS-05', '/api/pairs/NS-05/match']));
   await demo.stop();
 
-  await enter(page, '24.6');
+  await enter(page, '31.2');
   await expect(page.getByText('The server is away.')).toBeVisible();
   await page.reload();
   await expect(page.getByText('The server is away.')).toBeVisible();
   await expect(page.getByText(/Shown is what was last known/)).toBeVisible();
   const slip = page.getByRole('complementary', { name: 'Slip' });
-  await expect(slip).toContainText('24.6');
+  await expect(slip).toContainText('31.2');
 
   await page.getByRole('link', { name: /^Match/ }).click();
   await expect(page.getByRole('heading', { name: 'Are these two shoes the same?' })).toBeVisible();
@@ -60,7 +60,7 @@ test('a reload while the server is away shows the bench, what waits, and steps n
       const { sessions } = await (await page.request.get(kept.url())).json();
       return sessions
         .flatMap((session: { readings: { typed: string }[] }) => session.readings)
-        .filter(({ typed }: { typed: string }) => typed.startsWith('24.6')).length;
+        .filter(({ typed }: { typed: string }) => typed.startsWith('31.2')).length;
     })
     .toBe(1);
 });

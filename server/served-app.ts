@@ -30,8 +30,9 @@ export async function serveApp(
   databasePath: string,
   pages?: string,
   now = '2026-03-01T10:00:00.000Z',
+  onStatement?: (sql: string) => void,
 ): Promise<ServedApp> {
-  const db = openDatabase(databasePath, now.slice(0, 10));
+  const db = openDatabase(databasePath, now.slice(0, 10), undefined, onStatement);
   const { app, close: closeApp } = createApp({
     db,
     version: 'test',

@@ -7,6 +7,8 @@ FROM pair_decision d WHERE d.pair_id = pair.id;
 DROP VIEW left_out_pair;
 DROP VIEW pair_decision;
 
+CREATE INDEX pair_replacing ON pair (replaces_id) WHERE replaces_id IS NOT NULL;
+
 -- What the lab learns is kept as sums, by the transaction that changes what they are made of: no
 -- request gathers them from all rows.
 

@@ -183,8 +183,14 @@ export function openConnection(path: string): Db {
  *
  * @param path the file, or `:memory:`
  * @param today ISO date, for the backup before an update
+ * @param onStatement hears every statement as it is run: for tests that count them
  */
-export function openDatabase(path: string, today: string, log?: Log): Db {
+export function openDatabase(
+  path: string,
+  today: string,
+  log?: Log,
+  onStatement?: (sql: string) => void,
+): Db {
   const inMemory = path === ':memory:';
   if (!inMemory) mkdirSync(dirname(path), { recursive: true });
   const existed = !inMemory && existsSync(path);
@@ -192,7 +198,7 @@ export function openDatabase(path: string, today: string, log?: Log): Db {
   try {
     const fault = existed && statSync(path).isFile() ? headerFault(path) : undefined;
     if (fault) throw new DatabaseRefusal(describeDamage(path, fault, today));
-    db = new Database(path);
+    db = new Database(path, onStatement ? { verbose: (sql) => onStatement(String(sql)) } : {});
     if (existed) {
       requireBook(db, path);
       requireWritable(db, path);

@@ -1,4 +1,5 @@
 /** Makers, models and editions with what is claimed and reported of them. */
+import { group } from 'd3-array';
 import type { z } from 'zod';
 import type {
   claimFields,
@@ -115,8 +116,14 @@ export function editionStore(db: Db, catalogue: () => Catalogue) {
      FROM pair p LEFT JOIN pair_summary s ON s.pair_id = p.id ORDER BY p.tag`,
   );
   const writeDiscipline = db.prepare('UPDATE edition SET discipline = ? WHERE id = ?');
-  const countClaims = db.prepare<[string], { n: number }>(
-    'SELECT count(*) AS n FROM claim WHERE edition_id = ? AND withdrawn IS NULL',
+  const selectAllWidths = db.prepare<[], { edition_id: string; width: string }>(
+    'SELECT edition_id, width FROM edition_width ORDER BY width',
+  );
+  const selectAllColours = db.prepare<[], { edition_id: string; colour: string }>(
+    'SELECT edition_id, colour FROM edition_colour ORDER BY colour',
+  );
+  const countClaims = db.prepare<[], { edition_id: string; n: number }>(
+    'SELECT edition_id, count(*) AS n FROM claim WHERE withdrawn IS NULL GROUP BY edition_id',
   );
 
   function freeSlug(wanted: string): string {
@@ -214,7 +221,10 @@ export function editionStore(db: Db, catalogue: () => Catalogue) {
       return complete(row);
     },
     list(): EditionRow[] {
-      const pairs = selectPairsOf.all();
+      const pairs = group(selectPairsOf.all(), (pair) => pair.edition_id);
+      const widths = group(selectAllWidths.all(), (row) => row.edition_id);
+      const colours = group(selectAllColours.all(), (row) => row.edition_id);
+      const claims = new Map(countClaims.all().map(({ edition_id, n }) => [edition_id, n]));
       return selectAll.all().map((row) => ({
         id: row.id,
         slug: row.slug,
@@ -223,16 +233,16 @@ export function editionStore(db: Db, catalogue: () => Catalogue) {
         name: row.name,
         discipline: row.discipline,
         madeIn: made(row),
-        widths: widthsOf(row.id),
-        colours: coloursOf(row.id),
-        pairs: pairs
-          .filter((pair) => pair.edition_id === row.id)
-          .map(({ tag, label_system: system, label_size: size, readings }) => ({
+        widths: (widths.get(row.id) ?? []).map(({ width }) => width),
+        colours: (colours.get(row.id) ?? []).map(({ colour }) => colour),
+        pairs: (pairs.get(row.id) ?? []).map(
+          ({ tag, label_system: system, label_size: size, readings }) => ({
             tag,
             label: { system, size },
             readings,
-          })),
-        claims: countClaims.get(row.id)?.n ?? 0,
+          }),
+        ),
+        claims: claims.get(row.id) ?? 0,
       }));
     },
     setDiscipline: (id: string, discipline: string) => writeDiscipline.run(discipline, id),
