@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { afterAll, describe, expect, it } from 'vitest';
+import { PATHS, type PathName } from '#contract/paths.ts';
 import type { BookFigures } from './book-figures.ts';
 import { FORMER_VERSIONS, restoreBook, saidBefore, saidNow, serveBook } from './former-books.ts';
 import { openDatabase } from './store/database.ts';
@@ -41,6 +42,34 @@ describe.each(FORMER_VERSIONS)('a book of version %d', (version) => {
     expect(Object.keys(before).length).toBeGreaterThan(50);
     expect(differences(before, now)).toEqual([]);
   }, 180_000);
+});
+
+/** Files are changes too; they are sent otherwise. */
+const FILES = ['importReadings', 'addCurve', 'addPhotograph'];
+
+describe.each(FORMER_VERSIONS)('a change that was answered by version %d', (version) => {
+  it('and is sent again after the update gets its first answer', async () => {
+    const file = join(folder, `again-${version}.db`);
+    restoreBook(version, file);
+    const served = await serveBook(file);
+    const done = served.db
+      .prepare<
+        [],
+        { id: string; action: PathName; subject: string; detail: string; answer: string }
+      >('SELECT id, action, subject, detail, answer FROM change ORDER BY rowid')
+      .all()
+      // The scenario writes some by itself, in words of its own.
+      .filter(({ id, action }) => !FILES.includes(action) && /-7000-8000-/.test(id));
+    expect(done.length).toBeGreaterThan(20);
+    for (const { id, action, subject, detail, answer } of done) {
+      const [method = '', path = ''] = PATHS[action].split(' ');
+      const again = await served.send(method, path.replace(':id', subject), JSON.parse(detail), {
+        change: id,
+      });
+      expect([action, again]).toEqual([action, { status: 200, body: JSON.parse(answer) }]);
+    }
+    await served.close();
+  });
 });
 
 describe('an update that cannot be done', () => {

@@ -16,9 +16,51 @@ export interface Change {
   request: unknown;
 }
 
+/** A change that was done, as it is kept. */
+interface Done {
+  action: string;
+  subject: string;
+  request_hash: string;
+  detail: string;
+  answer: string;
+}
+
+const MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d(?::\d\d(?:\.\d+)?)?(?:Z|[+-]\d\d:\d\d)$/;
+
+/** What a request says, however its fields are ordered and its moments written. */
+const readDetail = (detail: string): unknown =>
+  JSON.parse(detail, (_key, value) =>
+    typeof value === 'string' && MOMENT.test(value) ? new Date(value).toISOString() : value,
+  );
+
+/** True where `now` says all that `before` does; what an earlier version did not know of may be more. */
+function repeats(before: unknown, now: unknown): boolean {
+  if (typeof before !== 'object' || before === null) return before === now;
+  if (Array.isArray(before))
+    return (
+      Array.isArray(now) &&
+      before.length === now.length &&
+      before.every((one, place) => repeats(one, now[place]))
+    );
+  return (
+    typeof now === 'object' &&
+    now !== null &&
+    Object.entries(before).every(([name, value]) => repeats(value, now[name as keyof typeof now]))
+  );
+}
+
+/**
+ * True for a change that an earlier version did, and wrote in its own way: a browser that lost the
+ * answer sends it again after an update.
+ */
+const isSameChange = (before: Done, change: Change, detail: string): boolean =>
+  before.action === change.action &&
+  before.subject === change.subject &&
+  repeats(readDetail(before.detail), readDetail(detail));
+
 export function changeStore(db: Db) {
-  const find = db.prepare<[string], { request_hash: string; answer: string }>(
-    'SELECT request_hash, answer FROM change WHERE id = ?',
+  const find = db.prepare<[string], Done>(
+    'SELECT action, subject, request_hash, detail, answer FROM change WHERE id = ?',
   );
   const insert = db.prepare(
     `INSERT INTO change (id, at, person, action, subject, request_hash, detail, answer)
@@ -41,7 +83,7 @@ export function changeStore(db: Db) {
   function answerTo(change: Change, detail = JSON.stringify(change.request ?? null)): unknown {
     const before = find.get(change.id);
     if (!before) return undefined;
-    if (before.request_hash !== hashOf(change, detail))
+    if (before.request_hash !== hashOf(change, detail) && !isSameChange(before, change, detail))
       throw new Refusal(409, 'This change id was already used for another change.');
     return JSON.parse(before.answer);
   }

@@ -1,0 +1,38 @@
+/** The house has one table of readings, and this is what is left of the ways of before. */
+import { describe, expect, it } from 'vitest';
+import { PATHS } from '#contract/paths.ts';
+import { openDatabase } from './store/database.ts';
+
+/** Addresses that take or void readings of one kind of occasion: adapters, until the benches share one. */
+const ADAPTERS = [
+  'recordMatchReading',
+  'voidMatchReading',
+  'recordStudyReading',
+  'voidStudyReading',
+];
+
+describe('a reading', () => {
+  it('stands in one table, whatever it was taken in', () => {
+    const db = openDatabase(':memory:', '2026-03-01');
+    const tables = db
+      .prepare<[], { name: string; columns: string }>(
+        `SELECT t.name, group_concat(c.name) AS columns
+         FROM sqlite_schema t JOIN pragma_table_info(t.name) c
+         WHERE t.type = 'table' GROUP BY t.name`,
+      )
+      .all();
+    const holding = tables.filter(({ columns }) => {
+      const names = columns.split(',');
+      return ['typed', 'value', 'taken_at'].every((name) => names.includes(name));
+    });
+    expect(holding.map(({ name }) => name)).toEqual(['reading']);
+    const voiding = tables.filter(({ name }) => /void/.test(name));
+    expect(voiding.map(({ name }) => name)).toEqual(['reading_void']);
+    db.close();
+  });
+
+  it('is taken and voided at one address, but for the adapters that are left', () => {
+    const taking = Object.keys(PATHS).filter((name) => /^(?:record|void)\w*Reading$/.test(name));
+    expect(taking).toEqual(['recordReading', 'voidReading', ...ADAPTERS]);
+  });
+});
