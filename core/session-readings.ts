@@ -8,6 +8,7 @@ import {
   type MeasuredQuantityId,
   type Side,
 } from './quantities.ts';
+import { type Reading, stands } from './reading.ts';
 import { DEFAULT_REPEATABILITY_DF, type Repeatability } from './repeated-readings.ts';
 import type { SizeLabel } from './size-label.ts';
 
@@ -34,18 +35,17 @@ export interface RecordedSession {
   removed: string;
   conditioned: boolean | null;
   wornKm: number;
-  readings: readonly {
-    side: Side;
-    quantity: MeasuredQuantityId;
-    value: number;
-    instrumentId: string;
-    takenAt: string;
-    temperatureC: number | null;
-    humidityPct: number | null;
-    cycleSd: number | null;
-    supersededBy: string | null;
-    voided: string | null;
-  }[];
+  readings: readonly (Pick<
+    Reading,
+    | 'quantity'
+    | 'value'
+    | 'takenAt'
+    | 'temperatureC'
+    | 'humidityPct'
+    | 'cycleSd'
+    | 'supersededBy'
+    | 'voided'
+  > & { side: Side; instrumentId: string })[];
 }
 
 export interface RecordedProtocol {
@@ -75,9 +75,6 @@ function usualRepeatability(
     ]),
   );
 }
-
-const stands = (reading: RecordedSession['readings'][number]) =>
-  reading.voided === null && reading.supersededBy === null;
 
 /** The studies whose gauge took every standing reading of their quantity here, by this protocol. */
 function studiesBehind(

@@ -179,7 +179,7 @@ async function figuresOfStudies(get: Get, rows: BookFigures, slugs: string[], la
     const study = (await get(`/api/studies/gauge/${id}`)) as GaugeStudyRecord;
     const at = `gauge study ${name}`;
     rows[at] = [
-      study.taken.filter(({ voided }) => voided === null).length,
+      study.taken.filter((taken) => taken.voided === null).length,
       study.turns.length,
       study.ended,
       study.retired,

@@ -4,6 +4,7 @@ import { type KeyboardEvent, useLayoutEffect, useRef, useState } from 'react';
 import type { Lab } from '#contract/records.ts';
 import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
 import { writeNumber } from '#core/number-words.ts';
+import { stands } from '#core/reading.ts';
 import { readLabel } from '#core/size-label.ts';
 import { readTypedQuantity } from '#core/typed-quantity.ts';
 import { canonicalUnit } from '#core/units.ts';
@@ -206,7 +207,7 @@ export function useMatchEntry(
 
   /** The last reading comes back into the field; entered again it takes its own place. */
   function correct(): void {
-    const last = check.readings.findLast((reading) => reading.voided === null);
+    const last = check.readings.findLast(stands);
     if (!last) return;
     bench.voidReading(last, 'corrected at the ladder');
     choose({ row: last.quantity, side: last.side }, last.typed);
