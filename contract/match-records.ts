@@ -81,6 +81,8 @@ export const newMatchReading = z.object({
   unit: z.string().max(12).describe('what a bare number in typed means'),
   instrumentId: id.nullable().default(null),
   takenAt: moment,
+  supersedes: id.nullable().default(null),
+  reason: remark(200).describe('why it supersedes an earlier reading'),
 });
 export type NewMatchReading = z.input<typeof newMatchReading>;
 

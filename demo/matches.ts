@@ -96,6 +96,8 @@ export function checkPair(
           unit: canonicalUnit(kind).symbol,
           instrumentId: instrument?.id ?? null,
           takenAt: at,
+          supersedes: null,
+          reason: '',
         });
     });
   }

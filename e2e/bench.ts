@@ -109,17 +109,20 @@ export const test = base.extend<
     },
     { scope: 'worker' },
   ],
-  demo: async ({ scenario }, use) => {
+  // A page goes before its server: one that is still loading would fail without it.
+  demo: async ({ scenario, page }, use) => {
     const bench = new Bench('demo');
     bench.copyFrom(scenario);
     await bench.start();
     await use(bench);
+    await page.close();
     await bench.close();
   },
-  empty: async ({ browserName: _ }, use) => {
+  empty: async ({ page }, use) => {
     const bench = new Bench('start');
     await bench.start();
     await use(bench);
+    await page.close();
     await bench.close();
   },
   // Every test fails on an error or a warning in the console.

@@ -138,7 +138,7 @@ function drawChange(
       finishedAt: pick([at, '2026-03-01T08:00:00.000Z']),
     };
   const occasionId = pick([sitting, sitting, check, study]);
-  const correcting = ids.length > 0 && occasionId === sitting && draw(3) === 0;
+  const correcting = ids.length > 0 && occasionId !== study && draw(3) === 0;
   const draft: ReadingDraft<string> = {
     ...PLAIN_READING,
     id: uuid7(),
@@ -199,7 +199,13 @@ async function sendChange(change: BenchChange, { check, study }: Prepared): Prom
         } = change.draft;
         const { note: __, entered: ___, temperatureC: _t, humidityPct: _h, ...plain } = draft;
         if (occasionId === check)
-          return post(`/api/matches/${check}/readings`, { ...plain, feature: quantity, side });
+          return post(`/api/matches/${check}/readings`, {
+            ...plain,
+            feature: quantity,
+            side,
+            supersedes,
+            reason,
+          });
         if (occasionId === study) {
           const { instrumentId: _i, ...turned } = plain;
           return post(`/api/studies/gauge/${study}/readings`, { ...turned, turn });

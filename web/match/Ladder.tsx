@@ -20,6 +20,8 @@ export interface LadderEntry {
   place: MatchPlace | undefined;
   text: string;
   fault: string;
+  /** What the figure in the field will replace, in words; empty: nothing. */
+  corrects: string;
   onText: (text: string) => void;
   onKey: (event: KeyboardEvent<HTMLInputElement>) => void;
   onChoose: (place: MatchPlace) => void;
@@ -188,7 +190,9 @@ function Hint({
           <Naming key={row} feature={row} name={names[row]} onName={(name) => onName(row, name)} />
         )}
         <div className={classes.how}>
-          <span className="soft">{measured ? matchFeature(row).how : ROW_HINTS[row]}</span>
+          <span className="soft">
+            {entry.corrects || (measured ? matchFeature(row).how : ROW_HINTS[row])}
+          </span>
           {measured && (
             <button type="button" className="plain-link" onClick={() => onLeaveOut(row)}>
               leave out

@@ -15,13 +15,22 @@ import { useOutbox } from '../api/queries.ts';
 import { type BenchCheck, type BenchMatchReading, projectChecks } from '../bench/projected.ts';
 import { useCatalogue } from '../shell/units.ts';
 
+export interface MatchEntry {
+  feature: MatchFeatureId;
+  side: Side;
+  typed: string;
+  instrumentId: string | null;
+  /** The reading that this one corrects. */
+  supersedes: string | null;
+}
+
 export interface Check {
   /** The check shown: the latest. Undefined before the first. */
   check: BenchCheck | undefined;
   earlier: BenchCheck[];
   found: EvaluatedCheck | undefined;
   begin: (kind: 'full' | 'short') => void;
-  record: (feature: MatchFeatureId, side: Side, typed: string, instrumentId: string | null) => void;
+  record: (entry: MatchEntry) => void;
   voidReading: (reading: BenchMatchReading, reason: string) => void;
   see: (look: MatchLook) => void;
   /** Waits until the server has all that was entered so far. */
@@ -86,7 +95,7 @@ export function useCheck(record: MatchRecord, lab: Lab): Check {
         },
       });
     },
-    record(feature, side, typed, instrumentId) {
+    record({ feature, supersedes, ...entry }) {
       if (!check) return;
       // What was left out before and is taken after all is no longer left out.
       if (check.seen.skipped.includes(feature)) see({ skipped: { [feature]: false } });
@@ -97,10 +106,10 @@ export function useCheck(record: MatchRecord, lab: Lab): Check {
         body: {
           id: newId(),
           feature,
-          side,
-          typed,
+          ...entry,
           unit: canonicalUnit(matchFeature(feature).kind).symbol,
-          instrumentId,
+          supersedes,
+          reason: supersedes ? 'corrected at the ladder' : '',
           takenAt: new Date().toISOString(),
         },
       });

@@ -84,8 +84,10 @@ function useGaugeAt(
 interface MatchDraft {
   place: MatchPlace | null;
   texts: Record<string, string>;
+  /** The reading that the figure under the hand corrects. */
+  corrects?: string | null;
 }
-const NO_DRAFT: MatchDraft = { place: null, texts: {} };
+const NO_DRAFT: MatchDraft = { place: null, texts: {}, corrects: null };
 const keyOf = ({ row, side }: MatchPlace) => `${row} ${side}`;
 
 function withText(
@@ -93,9 +95,10 @@ function withText(
   at: MatchPlace,
   text: string,
   place: MatchPlace | null,
+  corrects: string | null = null,
 ): MatchDraft {
   const { [keyOf(at)]: _, ...others } = texts;
-  return { place, texts: text === '' ? others : { ...others, [keyOf(at)]: text } };
+  return { place, corrects, texts: text === '' ? others : { ...others, [keyOf(at)]: text } };
 }
 
 export interface MatchKeys {
@@ -112,7 +115,7 @@ export function useMatchEntry(
 ): LadderEntry {
   const { check, found } = bench;
   const ref = useRef<HTMLInputElement>(null);
-  const [{ place: chosen, texts }, setDraft] = useLocalStorage<MatchDraft>({
+  const [{ place: chosen, texts, corrects = null }, setDraft] = useLocalStorage<MatchDraft>({
     key: `emvex-match-draft-${check.id}`,
     defaultValue: NO_DRAFT,
     getInitialValueInEffect: false,
@@ -124,17 +127,23 @@ export function useMatchEntry(
     ? undefined
     : (chosen ?? (found ? nextPlace(passed, check, found) : undefined));
 
+  const corrected = check.readings.find((reading) => reading.id === corrects && stands(reading));
+
   const draftAt = (at: MatchPlace) => texts[keyOf(at)] ?? '';
   const text = place ? draftAt(place) : '';
 
   function setText(next: string): void {
-    if (place) setDraft((draft) => withText(draft, place, next, place));
+    if (place) setDraft((draft) => withText(draft, place, next, place, corrects));
   }
 
   const gauge = useGaugeAt(place, bench, tag, lab);
 
   // The field is another one at each place. It takes the focus before the next key can come.
   const at = place && `${place.row} ${place.side}`;
+  // What is corrected is selected, so that the next figure replaces it.
+  useLayoutEffect(() => {
+    if (corrects) ref.current?.select();
+  }, [corrects]);
   const before = useRef(at);
   const { onDecide } = keys;
   useLayoutEffect(() => {
@@ -144,8 +153,8 @@ export function useMatchEntry(
   }, [at, onDecide]);
 
   /** What is half typed elsewhere stays there, and is found again. */
-  function choose(next: MatchPlace, typed = draftAt(next)): void {
-    setDraft((draft) => withText(draft, next, typed, next));
+  function choose(next: MatchPlace, typed = draftAt(next), correcting: string | null = null): void {
+    setDraft((draft) => withText(draft, next, typed, next, correcting));
     setFault('');
     asked.current = '';
   }
@@ -185,7 +194,14 @@ export function useMatchEntry(
       setFault(ask);
       return;
     }
-    bench.record(row, side, typed, gauge.instrument?.id ?? null);
+    bench.record({
+      feature: row,
+      side,
+      typed,
+      instrumentId: gauge.instrument?.id ?? null,
+      // What was voided or corrected meanwhile is not corrected again.
+      supersedes: corrected?.id ?? null,
+    });
     moveOn(at);
   }
 
@@ -205,12 +221,11 @@ export function useMatchEntry(
     else offer(measured, `${read.value} ${read.unit}`);
   }
 
-  /** The last reading comes back into the field; entered again it takes its own place. */
+  /** The last reading comes back into the field, selected: what is entered there supersedes it. */
   function correct(): void {
     const last = check.readings.findLast(stands);
     if (!last) return;
-    bench.voidReading(last, 'corrected at the ladder');
-    choose({ row: last.quantity, side: last.side }, last.typed);
+    choose({ row: last.quantity, side: last.side }, last.typed, last.id);
   }
 
   function voidHere(at: MatchPlace): void {
@@ -249,6 +264,7 @@ export function useMatchEntry(
     place,
     text,
     fault,
+    corrects: corrected ? `Replaces ${corrected.typed}; [ or ] leaves it as it is.` : '',
     onText: (next) => {
       setText(next);
       setFault('');
