@@ -98,17 +98,21 @@ function requireBook(db: Db, path: string): void {
     );
 }
 
+const isReadOnly = (error: unknown): boolean =>
+  error instanceof Database.SqliteError && /READONLY|CANTOPEN/.test(error.code);
+
+const notWritable = (path: string) =>
+  new DatabaseRefusal(
+    `The database ${path} can be read but not written. Give this user the right to write the file and its folder, or name another with EMVEX_DB. Nothing was changed.`,
+  );
+
 /** Refuses a book that can only be read: it would answer every change with a fault. */
 export function requireWritable(db: Db, path: string): void {
   try {
     // The lock alone is given to readers too: a page must be touched, and is left as it was.
     db.exec(`BEGIN IMMEDIATE; PRAGMA user_version = ${versionOf(db)}; ROLLBACK`);
   } catch (error) {
-    if (!(error instanceof Database.SqliteError) || !/READONLY|CANTOPEN/.test(error.code))
-      throw error;
-    throw new DatabaseRefusal(
-      `The database ${path} can be read but not written. Give this user the right to write the file and its folder, or name another with EMVEX_DB. Nothing was changed.`,
-    );
+    throw isReadOnly(error) ? notWritable(path) : error;
   }
 }
 
@@ -210,6 +214,7 @@ export function openDatabase(
     db?.close();
     if (error instanceof Database.SqliteError && /CORRUPT|NOTADB/.test(error.code))
       throw new DatabaseRefusal(describeDamage(path, error.message, today));
-    throw error;
+    // A log that cannot be made beside the book is met before anything is written.
+    throw existed && isReadOnly(error) ? notWritable(path) : error;
   }
 }
