@@ -5,6 +5,7 @@ import { claimRecords } from '#contract/claim-records.ts';
 import { editionFields, pairFields } from '#contract/records.ts';
 import { readClaims } from '#core/claim-text.ts';
 import { QUANTITIES } from '#core/quantities.ts';
+import { PLAIN_READING } from '#core/reading.ts';
 import { TOOL_NAMES } from '#core/tools.ts';
 import { canonicalUnit } from '#core/units.ts';
 import { summarisePair } from '#server/measured-pairs.ts';
@@ -129,6 +130,7 @@ function measure(
         at = at.add(20, 'second');
         const id = idAt(at);
         stores.sessions.record({
+          ...PLAIN_READING,
           id,
           sessionId,
           side,
@@ -141,12 +143,6 @@ function measure(
                 kind === protocol.stations.find((station) => station.quantity === quantity)?.tool,
             )?.id ?? '',
           takenAt: at.toISOString(),
-          supersedes: null,
-          reason: '',
-          note: '',
-          entered: 'typed',
-          temperatureC: null,
-          humidityPct: null,
         });
         if (voided) stores.readings.void(id, voided, at.toISOString());
       }

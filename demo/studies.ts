@@ -2,6 +2,7 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import type dayjs from 'dayjs';
 import { SIDES } from '#core/quantities.ts';
+import { PLAIN_READING } from '#core/reading.ts';
 import { summarisePair } from '#server/measured-pairs.ts';
 import type { Stores } from '#server/stores.ts';
 import { demoShoes } from './scenario.ts';
@@ -57,6 +58,7 @@ export function measureBySidewall(
               ? shoe.heel + SIDEWALL_LIP.heel
               : shoe.forefoot + SIDEWALL_LIP.forefoot;
           stores.sessions.record({
+            ...PLAIN_READING,
             id: idAt(at),
             sessionId,
             side,
@@ -65,12 +67,6 @@ export function measureBySidewall(
             unit: 'mm',
             instrumentId: instrument.id,
             takenAt: at.toISOString(),
-            supersedes: null,
-            reason: '',
-            note: '',
-            entered: 'typed',
-            temperatureC: null,
-            humidityPct: null,
           });
         }
     stores.sessions.finish(sessionId, at.toISOString());

@@ -166,6 +166,13 @@ test('wrong input gets a plain answer and is kept; odd figures are asked about',
   const right = page.getByRole('textbox', { name: 'Small outsole feature, right' });
   await expect(right).toHaveValue('22.2');
   await expect(page.getByText('Replaces 22.2')).toBeVisible();
+  // Gone away from, it stands as it was, and is not left in the field to be read once more.
+  await page.keyboard.press(']');
+  await page.keyboard.press('[');
+  await page.keyboard.press('\\');
+  await expect(right).toHaveValue('');
+  await page.keyboard.press('Backspace');
+  await expect(right).toHaveValue('22.2');
   // It is still the reading that stands, over a reload too, until another is entered.
   await page.reload();
   await expect(right).toHaveValue('22.2');

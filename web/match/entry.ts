@@ -154,7 +154,11 @@ export function useMatchEntry(
 
   /** What is half typed elsewhere stays there, and is found again. */
   function choose(next: MatchPlace, typed = draftAt(next), correcting: string | null = null): void {
-    setDraft((draft) => withText(draft, next, typed, next, correcting));
+    setDraft((draft) => {
+      // What was brought back to be corrected stands already: left there it would be read once more.
+      const left = corrects && place ? withText(draft, place, '', null) : draft;
+      return withText(left, next, typed, next, correcting);
+    });
     setFault('');
     asked.current = '';
   }
