@@ -5,9 +5,12 @@
 import { randomInt, randomLcg, randomNormal } from 'd3-random';
 import { SAME_WEAR_KM } from '#core/basis.ts';
 import { type MeasuredQuantityId, QUANTITIES, type QuantityId, SIDES } from '#core/quantities.ts';
+import { pairText, searchTerms } from '#core/search-terms.ts';
 import { lastLength } from '#core/size-label.ts';
 import { TOOL_NAMES } from '#core/tools.ts';
 import { canonicalUnit } from '#core/units.ts';
+import { keepConsistency } from '#server/consistency.ts';
+import { labFacts } from '#server/lab-facts.ts';
 import { likeness } from '#server/measured-pairs.ts';
 import { setUpLab } from '#server/set-up.ts';
 import type { Db } from '#server/store/database.ts';
@@ -44,6 +47,8 @@ const MODELS_OF_A_MAKER = 12;
 const SIZES = [7, 8, 8, 8, 9, 10];
 const WORN_KM = [0, 0, 0, 0, 60, 400];
 const DAY_MS = 86_400_000;
+/** Editions whose consistency is worked out in one transaction. */
+const EDITIONS_AT_ONCE = 200;
 const BEGIN = Date.UTC(2024, 0, 1, 9);
 
 /** UUIDv7 by a counter: the same at every run, in the order of time. */
@@ -129,6 +134,7 @@ export function fillLab(
   );
 
   let readings = 0;
+  const editionIds: string[] = [];
   db.transaction(() => {
     setUpLab(stores, TOOL_NAMES, () => newId(BEGIN - DAY_MS));
     const protocol = stores.protocols.all().find(({ name }) => name === 'Full bench');
@@ -171,6 +177,10 @@ export function fillLab(
       `INSERT INTO sitting_figure (occasion, quantity, value, scatter_ss, scatter_df)
        VALUES (?, ?, ?, ?, ?)`,
     );
+    const placePair = db.prepare('INSERT INTO pair_place (pair_id, terms) VALUES (?, ?)');
+    const placeEdition = db.prepare(
+      'INSERT INTO edition_place (edition_id, terms, name) VALUES (?, ?, ?)',
+    );
     const addSummary = db.prepare(
       `INSERT INTO pair_summary
          (pair_id, readings, stations_done, stations, heel_mm, forefoot_mm, mass_g)
@@ -178,21 +188,28 @@ export function fillLab(
     );
 
     let makerId = '';
+    let makerName = '';
     let modelId = '';
     for (let edition = 0; edition < editions; edition++) {
       const editionAt = BEGIN + edition * 3_600_000;
       const model = Math.floor(edition / EDITIONS_OF_A_MODEL);
       if (edition % (EDITIONS_OF_A_MODEL * MODELS_OF_A_MAKER) === 0) {
         makerId = newId(editionAt);
-        addMaker.run(makerId, `Maker ${1 + Math.floor(model / MODELS_OF_A_MAKER)}`);
+        makerName = `Maker ${1 + Math.floor(model / MODELS_OF_A_MAKER)}`;
+        addMaker.run(makerId, makerName);
       }
       if (edition % EDITIONS_OF_A_MODEL === 0) {
         modelId = newId(editionAt);
         addModel.run(modelId, makerId, `Model ${model + 1}`);
       }
       const editionId = newId(editionAt);
+      editionIds.push(editionId);
       const name = `build ${1 + (edition % EDITIONS_OF_A_MODEL)}`;
       addEdition.run(editionId, modelId, name, `edition-${edition + 1}`);
+      const modelName = `Model ${model + 1}`;
+      const names = [makerName, modelName, name];
+      const editionTerms = searchTerms(names.join(' ')).join(' ');
+      placeEdition.run(editionId, editionTerms, names.join('\t'));
       const truth = new Map(
         traits.map((one) => [one.quantity, one.centre + one.spread * normal()]),
       );
@@ -205,13 +222,13 @@ export function fillLab(
         const pairId = newId(at);
         const worn = draw(WORN_KM);
         const label = { system: 'uk' as const, size: draw(SIZES) };
-        addPair.run(
+        const tag = `P-${String(number).padStart(6, '0')}`;
+        addPair.run(pairId, tag, editionId, label.size, iso(at).slice(0, 10), worn);
+        placePair.run(
           pairId,
-          `P-${String(number).padStart(6, '0')}`,
-          editionId,
-          label.size,
-          iso(at).slice(0, 10),
-          worn,
+          searchTerms(
+            pairText({ tag, maker: makerName, model: modelName, edition: name, label }),
+          ).join(' '),
         );
         const began = iso(at);
         const occasion = addOccasion.run(newId(at), pairId, draw(['B1', 'B2']), began)
@@ -279,5 +296,13 @@ export function fillLab(
     }
     db.exec(SUMS);
   })();
+  // Read back from the file, some at a time: a log of all that was written is slow to read.
+  db.pragma('wal_checkpoint(TRUNCATE)');
+  const lab = labFacts(stores);
+  for (let first = 0; first < editionIds.length; first += EDITIONS_AT_ONCE)
+    db.transaction(() => {
+      for (const editionId of editionIds.slice(first, first + EDITIONS_AT_ONCE))
+        keepConsistency(stores, lab, { editionId, quantity: '' });
+    })();
   return { pairs: editions * pairs, readings };
 }

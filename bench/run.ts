@@ -6,14 +6,15 @@ import { join } from 'node:path';
 import { brotliCompressSync } from 'node:zlib';
 import { chromium, type Page } from '@playwright/test';
 import { v7 as uuid7 } from 'uuid';
-import { pairFields } from '#contract/records.ts';
+import { pairFields } from '#contract/pair-records.ts';
 import { loadScenario } from '#demo/load.ts';
 import { createApp } from '#server/app.ts';
 import { type Db, openDatabase } from '#server/store/database.ts';
-import { LIST_PAIRS } from '#server/store/pairs.ts';
+import { PAGE_OF_PAIRS } from '#server/store/pair-list.ts';
 import { openStores } from '#server/stores.ts';
 import { benchCurve } from './curve.ts';
 import { benchImport } from './import.ts';
+import { benchLab } from './lab-requests.ts';
 import { type Measurement, measurement, middle, timed } from './measurement.ts';
 import { benchSessionPage } from './session-page.ts';
 import { benchVariance } from './variance.ts';
@@ -21,12 +22,13 @@ import { benchVariance } from './variance.ts';
 const PAGES = new URL('../dist/web', import.meta.url).pathname;
 const REPEATS = 25;
 const PAIRS = 2000;
+const LAB = { editions: 10_000, pairs: 3 };
 /** First load aims at no more JavaScript than this, compressed. */
 const FIRST_LOAD_KB = 250;
 
 function addPairs(db: Db): void {
   const stores = openStores(db);
-  const edition = stores.editions.list()[0];
+  const [edition] = stores.editionRows.page({ limit: 1 }).rows;
   if (!edition) throw new Error('the scenario has no edition');
   const fields = (tag: string) =>
     pairFields.parse({
@@ -36,19 +38,21 @@ function addPairs(db: Db): void {
       receivedOn: '2026-01-05',
     });
   db.transaction(() => {
-    for (let n = stores.pairs.list().length; n < PAIRS; n++)
+    for (let n = stores.pairRows.page({ limit: 1 }).onTable; n < PAIRS; n++)
       stores.pairs.add(uuid7(), edition.id, fields(`ZZ-${String(n).padStart(4, '0')}`));
   })();
 }
 
 async function benchList(db: Db, address: string): Promise<Measurement> {
-  const bare = db.prepare(LIST_PAIRS);
+  const bare = db.prepare(PAGE_OF_PAIRS);
   const read = async () => (await fetch(`${address}/api/pairs`)).text();
   await read();
   const ours = await timed(read);
-  const alternative = await timed(() => JSON.stringify(bare.all()));
+  const alternative = await timed(() =>
+    JSON.stringify(bare.all({ shelved: 0, after: '', limit: 61 })),
+  );
   return measurement(
-    `list of ${PAIRS} pairs over the API`,
+    `page of ${PAIRS} pairs over the API`,
     ours,
     alternative,
     'ms',
@@ -181,6 +185,7 @@ async function run(): Promise<Measurement[]> {
   db.close();
   results.push(...(await benchVariance(folder)));
   results.push(...(await benchImport(folder)));
+  results.push(...(await benchLab(folder, LAB)));
   rmSync(folder, { recursive: true });
   return results;
 }

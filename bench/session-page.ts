@@ -33,8 +33,9 @@ function fillSitting(db: Db): void {
     });
     for (let i = 0; i < READINGS; i++)
       stores.sessions.record({
+        ...PLAIN_READING,
         id: uuid7(),
-        sessionId,
+        occasionId: sessionId,
         side: i % 2 ? 'right' : 'left',
         quantity: widths[Math.floor(i / 2) % widths.length] ?? 'heel-width',
         typed: (60 + (i % 13) / 10).toFixed(1),

@@ -1,9 +1,15 @@
 /** What each address takes and answers. The server, its OpenAPI page and the web client read this. */
 import { z } from 'zod';
 import { TOOL_NAMES } from '#core/tools.ts';
+import * as editions from './edition-records.ts';
+import * as fields from './fields.ts';
+import * as jobs from './job-records.ts';
+import * as labs from './lab-records.ts';
 import * as match from './match-records.ts';
+import * as pairs from './pair-records.ts';
 import type { PathName } from './paths.ts';
-import * as records from './records.ts';
+import * as readings from './reading-records.ts';
+import * as sheets from './sheet-records.ts';
 import * as studies from './study-records.ts';
 
 export interface Endpoint {
@@ -14,8 +20,13 @@ export interface Endpoint {
   answer: z.ZodType;
 }
 
-const byId = z.object({ id: records.id });
-const done = z.object({ id: records.id });
+const byId = z.object({ id: fields.id });
+const byTag = z.object({ tag: z.string().max(16) });
+const typedNames = z.object({
+  maker: z.string().trim().max(120),
+  model: z.string().trim().max(120).default(''),
+});
+const done = z.object({ id: fields.id });
 const reasonGiven = z.object({ reason: z.string().trim().min(1, 'a reason is missing').max(200) });
 
 export const ENDPOINTS = {
@@ -30,30 +41,30 @@ export const ENDPOINTS = {
   },
   getLab: {
     summary: 'Instruments, protocols, people, units and thresholds of the lab.',
-    answer: records.lab,
+    answer: labs.lab,
   },
   setUpLab: {
     summary: 'Says which tools there are; makes the instruments and the first protocol.',
     body: z.object({ tools: z.array(z.enum(TOOL_NAMES)).min(1, 'choose at least one tool') }),
-    answer: z.object({ protocolId: records.id }),
+    answer: z.object({ protocolId: fields.id }),
   },
   setUnits: {
     summary: 'The units in which figures are shown and bare numbers are read.',
-    body: records.unitChange,
-    answer: records.unitChoices,
+    body: labs.unitChange,
+    answer: labs.unitChoices,
   },
   setNoticeable: {
     summary: 'Changes the noticeable step of a quantity; the change is kept.',
     body: z.object({
-      quantity: records.anyQuantity,
+      quantity: fields.anyQuantity,
       step: z.number().positive('a step is more than nothing').max(1000),
     }),
-    answer: z.object({ quantity: records.anyQuantity, step: z.number() }),
+    answer: z.object({ quantity: fields.anyQuantity, step: z.number() }),
   },
   addPerson: {
     summary: 'Adds a person by code and role.',
     body: z.object({
-      id: records.id,
+      id: fields.id,
       code: z
         .string()
         .trim()
@@ -68,27 +79,27 @@ export const ENDPOINTS = {
   saveInstrument: {
     summary: 'Adds an instrument or changes one; its readings and calibrations stay.',
     params: byId,
-    body: records.instrumentFields,
+    body: labs.instrumentFields,
     answer: done,
   },
   addCalibration: {
     summary: 'Adds a calibration; readings taken from its date on lean on it.',
     params: byId,
-    body: records.calibrationFields,
+    body: labs.calibrationFields,
     answer: done,
   },
   addDriftCheck: {
     summary: 'Adds a check of an instrument against a reference piece.',
     params: byId,
-    body: records.driftFields,
+    body: labs.driftFields,
     answer: done,
   },
   getRecall: {
     summary:
       'Every reading, verdict and sheet an instrument touched, and what becomes of them without it.',
     params: byId,
-    query: z.object({ since: z.iso.date().optional() }),
-    answer: records.recall,
+    query: z.object({ since: z.iso.date().optional(), job: jobs.jobName }),
+    answer: jobs.recall,
   },
   recallInstrument: {
     summary: 'Voids every standing reading of an instrument since a day, with a reason.',
@@ -101,45 +112,72 @@ export const ENDPOINTS = {
   },
   saveProtocol: {
     summary: 'Adds a protocol, changes an unused one, or makes a new version of a used one.',
-    body: records.protocolFields,
-    answer: z.object({ id: records.id, version: z.number().int() }),
+    body: labs.protocolFields,
+    answer: z.object({ id: fields.id, version: z.number().int() }),
   },
   addOwnQuantity: {
     summary: 'Adds a quantity of the lab’s own to the catalogue.',
-    body: records.ownQuantityFields,
+    body: labs.ownQuantityFields,
     answer: z.object({ id: z.string() }),
   },
-  listPairs: { summary: 'All pairs, a row each.', answer: z.array(records.pairRow) },
+  listPairs: {
+    summary: 'Pairs, a row each: those on the table or the shelf by tag, or those found by words.',
+    query: fields.pageQuery.extend({ shelf: z.enum(['table', 'shelf']).optional() }),
+    answer: pairs.pairPage,
+  },
+  getPairRow: {
+    summary: 'The row of one pair.',
+    params: byTag,
+    answer: pairs.pairRow,
+  },
+  suggestTag: {
+    summary: 'The next free tag for a pair of a maker and a model.',
+    query: typedNames,
+    answer: z.object({ tag: z.string() }),
+  },
   getPair: {
     summary: 'One pair with its edition, claims, sessions and readings.',
-    params: z.object({ tag: z.string().max(16) }),
-    answer: records.pairRecord,
+    params: byTag,
+    answer: pairs.pairRecord,
   },
   receivePair: {
     summary: 'Receives a pair: its maker, model and edition are found by name or made with it.',
-    body: records.receipt,
+    body: pairs.receipt,
     answer: z.object({
-      id: records.id,
+      id: fields.id,
       tag: z.string(),
-      editionId: records.id,
+      editionId: fields.id,
       editionSlug: z.string(),
     }),
   },
   editPair: {
     summary: 'Changes a pair; refused where another change came first.',
     params: byId,
-    body: records.pairEdit,
-    answer: z.object({ id: records.id, version: z.number().int(), tag: z.string() }),
+    body: pairs.pairEdit,
+    answer: z.object({ id: fields.id, version: z.number().int(), tag: z.string() }),
   },
   listEditions: {
-    summary: 'All editions with the labels of their pairs.',
-    answer: z.array(records.editionRow),
+    summary: 'Editions with the labels of their pairs: by name, by pairs measured, or by words.',
+    query: fields.pageQuery.extend({
+      measured: z.literal('only').optional().describe('those of which a pair was measured'),
+    }),
+    answer: editions.editionPage,
+  },
+  getEditionRow: {
+    summary: 'The row of one edition.',
+    params: z.object({ edition: z.string().max(160) }),
+    answer: editions.editionRow,
+  },
+  listNames: {
+    summary: 'Names that are known already, for the names typed so far.',
+    query: typedNames,
+    answer: editions.knownNames,
   },
   addClaims: {
     summary: 'Adds claims to an edition.',
     params: byId,
-    body: z.object({ claims: z.array(records.newClaim).min(1).max(24) }),
-    answer: z.object({ ids: z.array(records.id) }),
+    body: z.object({ claims: z.array(editions.newClaim).min(1).max(24) }),
+    answer: z.object({ ids: z.array(fields.id) }),
   },
   withdrawClaim: {
     summary: 'Withdraws a claim, with a reason; it stays in the record.',
@@ -150,41 +188,49 @@ export const ENDPOINTS = {
   addReported: {
     summary: "Adds someone else's figure of an edition, with source and date.",
     params: byId,
-    body: records.reportedFields,
+    body: editions.reportedFields,
     answer: done,
   },
   startSession: {
     summary: 'Starts a sitting with a pair.',
-    body: records.sessionFields,
+    body: readings.sessionFields,
     answer: done,
   },
   describeSession: {
     summary: 'Says in which configuration, how far worn and how conditioned the shoes are.',
     params: byId,
-    body: records.sessionTermsEdit,
-    answer: z.object({ id: records.id, version: z.number().int() }),
+    body: readings.sessionTermsEdit,
+    answer: z.object({ id: fields.id, version: z.number().int() }),
   },
   finishSession: {
     summary: 'Finishes a sitting.',
     params: byId,
-    body: z.object({ finishedAt: records.moment }),
+    body: z.object({ finishedAt: fields.moment }),
     answer: done,
   },
   addNote: {
     summary: 'Adds a note to a sitting.',
     params: byId,
-    body: records.newNote,
+    body: readings.newNote,
     answer: done,
   },
   recordReading: {
-    summary: 'Records a reading as typed; with supersedes it corrects an earlier one.',
-    body: records.newReading,
-    answer: records.reading,
+    summary:
+      'Records a reading as typed, of a sitting, a check or a study; with supersedes it corrects.',
+    body: readings.newReading,
+    answer: readings.anyReading,
   },
   voidReading: {
     summary: 'Voids a reading, with a reason; it stays in the record.',
     params: byId,
-    body: reasonGiven,
+    body: reasonGiven.extend({
+      turn: z
+        .number()
+        .int()
+        .nonnegative()
+        .optional()
+        .describe('the id is that of a study, and this its turn'),
+    }),
     answer: done,
   },
   windowCurve: {
@@ -192,15 +238,15 @@ export const ENDPOINTS = {
       'Fits a curve in another window; the new figure supersedes the earlier, with a reason.',
     params: byId,
     body: z.object({
-      readingId: records.id,
+      readingId: fields.id,
       window: z.tuple([z.number(), z.number()]),
       reason: z.string().trim().min(1, 'a reason is missing').max(200),
     }),
-    answer: records.reading,
+    answer: readings.reading,
   },
   getMatch: {
     summary: 'The match checks of a pair, and the terms they are judged by.',
-    params: z.object({ tag: z.string().max(16) }),
+    params: byTag,
     answer: match.matchRecord,
   },
   startMatch: {
@@ -218,25 +264,13 @@ export const ENDPOINTS = {
     summary: 'Decides a check: keep, keep and note, or return.',
     params: byId,
     body: match.matchDecision,
-    answer: z.object({ id: records.id, words: z.string() }),
-  },
-  recordMatchReading: {
-    summary: 'Records a reading of a feature of one shoe, as typed.',
-    params: byId,
-    body: match.newMatchReading,
-    answer: z.object({ id: records.id, value: z.number() }),
-  },
-  voidMatchReading: {
-    summary: 'Voids a reading of a check, with a reason; it stays in the record.',
-    params: byId,
-    body: reasonGiven,
-    answer: done,
+    answer: z.object({ id: fields.id, words: z.string() }),
   },
   nameMatchFeature: {
     summary: 'Names the outsole feature of a model that is compared.',
     params: byId,
     body: z.object({
-      feature: match.matchFeatureId,
+      feature: fields.matchFeatureId,
       name: z.string().trim().min(1, 'a name is missing').max(60),
     }),
     answer: done,
@@ -285,7 +319,7 @@ export const ENDPOINTS = {
     summary: 'Readings of one quantity on the pairs of an edition: on one basis, never pooled.',
     query: z.object({
       edition: z.string().max(160),
-      quantity: records.measuredQuantity.optional(),
+      quantity: fields.measuredQuantity.optional(),
       label: z.string().max(30).optional(),
       basis: z.string().max(300).optional().describe('key; `all` is refused where they differ'),
     }),
@@ -293,13 +327,13 @@ export const ENDPOINTS = {
   },
   listConsistency: {
     summary: 'Editions ranked by how little their pairs differ in a quantity.',
-    query: z.object({ quantity: records.measuredQuantity }),
-    answer: z.array(studies.consistencyRow),
+    query: fields.pageQuery.omit({ find: true }).extend({ quantity: fields.measuredQuantity }),
+    answer: studies.consistencyPage,
   },
   listSideDifferences: {
     summary: 'Right less left of a quantity, one difference a pair.',
     query: z.object({
-      quantity: records.measuredQuantity,
+      quantity: fields.measuredQuantity,
       edition: z.string().max(160).optional().describe('slug; left out: all editions'),
     }),
     answer: z.array(studies.sideDifference),
@@ -316,18 +350,6 @@ export const ENDPOINTS = {
   planGaugeStudy: {
     summary: 'Plans a gauge study and draws the order of taking.',
     body: studies.gaugeStudyPlan,
-    answer: done,
-  },
-  recordStudyReading: {
-    summary: 'Records the reading of a turn, as typed.',
-    params: byId,
-    body: studies.newStudyReading,
-    answer: done,
-  },
-  voidStudyReading: {
-    summary: 'Takes the reading of a turn back; it stays in the record, voided.',
-    params: byId,
-    body: reasonGiven.extend({ turn: z.number().int().nonnegative() }),
     answer: done,
   },
   endGaugeStudy: {
@@ -356,7 +378,7 @@ export const ENDPOINTS = {
   },
   listMethods: {
     summary: 'The ways in which a quantity was measured: protocol and gauge.',
-    query: z.object({ quantity: records.measuredQuantity }),
+    query: z.object({ quantity: fields.measuredQuantity }),
     answer: z.array(studies.method),
   },
   getBridge: {
@@ -383,7 +405,7 @@ export const ENDPOINTS = {
     summary: 'The sheet of an edition at a label.',
     params: z.object({ edition: z.string().max(160) }),
     query: z.object({ label: z.string().max(30).optional() }),
-    answer: records.sheet,
+    answer: sheets.sheet,
   },
   getComparison: {
     summary: 'Two to four editions on like terms, each against the first.',
@@ -392,12 +414,12 @@ export const ENDPOINTS = {
       label: z.string().max(30).optional(),
       stack: z.string().max(80).optional(),
     }),
-    answer: records.comparison,
+    answer: sheets.comparison,
   },
   listChanges: {
     summary: 'Who changed what, newest first.',
     query: z.object({ subject: z.string().max(60).optional() }),
-    answer: z.array(records.changeRow),
+    answer: z.array(labs.changeRow),
   },
 } as const satisfies Record<PathName, Endpoint>;
 
@@ -414,4 +436,7 @@ export type ParamsOf<N extends PathName> =
   SchemaOf<N, 'params'> extends z.ZodType ? z.output<SchemaOf<N, 'params'>> : Record<string, never>;
 export type QueryOf<N extends PathName> =
   SchemaOf<N, 'query'> extends z.ZodType ? z.output<SchemaOf<N, 'query'>> : Record<string, never>;
+/** Query as a client may send it. */
+export type QueryIn<N extends PathName> =
+  SchemaOf<N, 'query'> extends z.ZodType ? z.input<SchemaOf<N, 'query'>> : Record<string, never>;
 export type AnswerOf<N extends PathName> = z.output<Endpoints[N]['answer']>;

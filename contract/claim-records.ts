@@ -1,7 +1,7 @@
 /** Claims as they were read out, as records to store. */
 import type { z } from 'zod';
 import type { ClaimText } from '#core/claim-text.ts';
-import type { claimFields } from './records.ts';
+import type { claimFields } from './edition-records.ts';
 
 /**
  * One record a claimed figure, with the size and basis of the line it was read from. A mass has no

@@ -1,10 +1,12 @@
 /** Addresses that take or give files and streams, said once; docs/formats.md describes what is in them. */
 import { z } from 'zod';
 import { SIDES } from '#core/quantities.ts';
+import { id, measuredQuantity, moment } from './fields.ts';
+import { importProgress, importReport, jobName, jobProgress } from './job-records.ts';
 import { placement } from './live-gauges.ts';
 import { photograph, photographFields } from './match-records.ts';
 import { FILE_PATHS, JSON_TYPE } from './paths.ts';
-import { id, importProgress, importReport, measuredQuantity, moment, reading } from './records.ts';
+import { reading } from './reading-records.ts';
 
 const CSV = 'text/csv';
 
@@ -38,8 +40,19 @@ export const FILE_ENDPOINTS = {
     query: z.object({
       pair: z.string().max(16).optional().describe('tag of one pair; left out: all'),
       semicolon: flag('semicolon').describe('1: semicolons between fields, and decimal commas'),
+      job: jobName,
     }),
     answer: { type: CSV, schema: z.string() },
+  },
+  jobProgress: {
+    summary: 'How far a long request is, by the name it was given.',
+    params: byId,
+    answer: { type: JSON_TYPE, schema: jobProgress },
+  },
+  stopJob: {
+    summary: 'Stops a long request.',
+    params: byId,
+    answer: { type: JSON_TYPE, schema: z.object({ id }) },
   },
   addCurve: {
     summary: 'Keeps a curve and records the reading it gives.',

@@ -1,8 +1,7 @@
 /** What the server tells a page of the gauges it reads, and what a page may ask of them. */
 import { z } from 'zod';
 import { SIDES } from '#core/quantities.ts';
-import { matchFeatureId } from './match-records.ts';
-import { id, measuredQuantity } from './records.ts';
+import { id, matchFeatureId, measuredQuantity } from './fields.ts';
 
 /**
  * How a gauge stands: being reached, lost, connected and silent, its figure moving or steady, two of

@@ -3,11 +3,8 @@ import { z } from 'zod';
 import { DISCIPLINES, MATCH_FEATURES, SIGHT_IDS } from '#core/match-features.ts';
 import { SIDES } from '#core/quantities.ts';
 import { readLabel } from '#core/size-label.ts';
-import { LONGEST_TYPED } from '#core/typed-quantity.ts';
-import { id, moment, reading, remark, sizeLabel, words } from './records.ts';
-
-export const matchFeatureId = z.enum(MATCH_FEATURES);
-const side = z.enum(SIDES);
+import { id, matchFeatureId, moment, remark, sizeLabel, words } from './fields.ts';
+import { reading } from './reading-records.ts';
 
 /** A label as read; empty: not looked at. */
 const labelAsRead = z
@@ -72,19 +69,6 @@ export const matchStart = z.object({
   kind: z.enum(['full', 'short']),
   startedAt: moment,
 });
-
-export const newMatchReading = z.object({
-  id,
-  feature: matchFeatureId,
-  side,
-  typed: words(LONGEST_TYPED, 'the reading'),
-  unit: z.string().max(12).describe('what a bare number in typed means'),
-  instrumentId: id.nullable().default(null),
-  takenAt: moment,
-  supersedes: id.nullable().default(null),
-  reason: remark(200).describe('why it supersedes an earlier reading'),
-});
-export type NewMatchReading = z.input<typeof newMatchReading>;
 
 const matchReading = reading.extend({
   quantity: matchFeatureId,

@@ -1,6 +1,6 @@
 /** A lab's own quantity as a definition of the catalogue. */
 import type { BasisPart, QuantityDefinition } from '#core/quantity.ts';
-import type { OwnQuantity } from './records.ts';
+import type { OwnQuantity } from './lab-records.ts';
 
 /** The definition that a lab's own quantity stands for: of one shoe, by size, configuration and wear. */
 export function defineOwnQuantity(own: OwnQuantity): QuantityDefinition {

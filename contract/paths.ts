@@ -15,9 +15,13 @@ export const PATHS = {
   addOwnQuantity: 'POST /api/quantities',
   listPairs: 'GET /api/pairs',
   getPair: 'GET /api/pairs/:tag',
+  getPairRow: 'GET /api/pairs/:tag/row',
+  suggestTag: 'GET /api/tags/next',
   receivePair: 'POST /api/receipts',
   editPair: 'PUT /api/pairs/:id',
   listEditions: 'GET /api/editions',
+  getEditionRow: 'GET /api/editions/:edition/row',
+  listNames: 'GET /api/names',
   addClaims: 'POST /api/editions/:id/claims',
   withdrawClaim: 'POST /api/claims/:id/withdrawal',
   addReported: 'POST /api/editions/:id/reported',
@@ -32,8 +36,6 @@ export const PATHS = {
   startMatch: 'POST /api/matches',
   seeMatch: 'PUT /api/matches/:id/seen',
   decideMatch: 'POST /api/matches/:id/decision',
-  recordMatchReading: 'POST /api/matches/:id/readings',
-  voidMatchReading: 'POST /api/match-readings/:id/void',
   nameMatchFeature: 'PUT /api/models/:id/match-features',
   countPair: 'PUT /api/pairs/:id/counts',
   setDiscipline: 'PUT /api/editions/:id/discipline',
@@ -48,8 +50,6 @@ export const PATHS = {
   listGaugeStudies: 'GET /api/studies/gauge',
   getGaugeStudy: 'GET /api/studies/gauge/:id',
   planGaugeStudy: 'POST /api/studies/gauge',
-  recordStudyReading: 'POST /api/studies/gauge/:id/readings',
-  voidStudyReading: 'POST /api/studies/gauge/:id/back',
   endGaugeStudy: 'POST /api/studies/gauge/:id/end',
   adoptGaugeStudy: 'POST /api/studies/gauge/:id/adoption',
   retireGaugeStudy: 'POST /api/studies/gauge/:id/retirement',
@@ -68,6 +68,8 @@ export const FILE_PATHS = {
   importReadings: 'POST /api/readings/import',
   importProgress: 'GET /api/imports/:id',
   exportReadings: 'GET /api/readings/export',
+  jobProgress: 'GET /api/jobs/:id',
+  stopJob: 'DELETE /api/jobs/:id',
   addCurve: 'POST /api/sessions/:id/curves',
   getCurve: 'GET /api/curves/:id',
   liveGauges: 'GET /api/gauges/live',
@@ -85,5 +87,11 @@ export type PathName = keyof typeof PATHS;
 export const CHANGE_HEADER = 'Emvex-Change';
 /** Header that says who makes the change: a person's code. */
 export const PERSON_HEADER = 'Emvex-Person';
+/** Header by which a page says which of these addresses and shapes it was built for. */
+export const PAGE_HEADER = 'Emvex-Page';
+/** Grows whenever a page of before would ask or be answered in words that are none any more. */
+export const PAGE_REVISION = '2';
+/** Answered to a page of before: it reloads, and what it kept is sent by the page that comes. */
+export const OLD_PAGE_STATUS = 426;
 export const JSON_TYPE = 'application/json';
 export const PROBLEM_TYPE = 'application/problem+json';

@@ -1,8 +1,7 @@
 /** Schemas of studies: pair to pair, gauge, bridges. */
 import { z } from 'zod';
 import { SIDES } from '#core/quantities.ts';
-import { LONGEST_TYPED } from '#core/typed-quantity.ts';
-import { id, measuredQuantity, moment, sizeLabel, stackBasis, words } from './records.ts';
+import { id, measuredQuantity, moment, pageOf, sizeLabel, stackBasis, words } from './fields.ts';
 
 const name = (what: string) => words(60, what);
 
@@ -52,6 +51,13 @@ export const consistencyRow = z.object({
   method: z.string(),
 });
 
+export type ConsistencyRow = z.infer<typeof consistencyRow>;
+
+export const consistencyPage = pageOf(consistencyRow).extend({
+  waiting: z.number().int().describe('editions that are still to be worked out'),
+});
+export type ConsistencyPage = z.infer<typeof consistencyPage>;
+
 export const sideDifference = z.object({
   tag: z.string(),
   edition: z.string(),
@@ -86,14 +92,6 @@ export const gaugeStudyPlan = z
       if (new Set(names.map((one) => one.toLowerCase())).size !== names.length)
         context.addIssue({ code: 'custom', path: [path], message: 'one of them stands twice' });
   });
-
-export const newStudyReading = z.object({
-  id,
-  turn: z.number().int().nonnegative(),
-  typed: words(LONGEST_TYPED, 'the reading'),
-  unit: z.string().max(12),
-  takenAt: moment,
-});
 
 const turn = z.object({ part: z.string(), operator: z.string(), trial: z.number().int() });
 

@@ -3,7 +3,12 @@ import type { Basis } from './basis.ts';
 import { type Difference, differenceOfFigures } from './difference.ts';
 import { type EditionAnswer, editionFigureOn, type PooledSpreads } from './edition-figure.ts';
 import type { MassExponent } from './mass.ts';
-import { type MeasuredPair, sessionFigures } from './pair-figure.ts';
+import {
+  type MeasuredPair,
+  quantitiesOfPair,
+  sessionFigures,
+  setupsOfPair,
+} from './pair-figure.ts';
 import {
   type Catalogue,
   describeQuantity,
@@ -21,8 +26,7 @@ export const COMPARED_QUANTITIES: readonly QuantityId[] = [
 ];
 
 function quantitiesOf(edition: ComparedEdition): Set<QuantityId> {
-  const readings = edition.pairs.flatMap((pair) => pair.sessions.flatMap((one) => one.readings));
-  return new Set(readings.map((reading) => reading.quantity));
+  return new Set(edition.pairs.flatMap((pair) => [...quantitiesOfPair(pair)]));
 }
 
 /** The shipped four, then what at least two of the editions have been measured for. */
@@ -55,6 +59,10 @@ function stationTermsOf(
         ...(basis.temperatureC === undefined ? {} : { temperatureC: basis.temperatureC }),
       };
     }
+  for (const pair of editions.flatMap((edition) => edition.pairs)) {
+    const [setup] = setupsOfPair(pair, quantity).filter((words) => words !== '');
+    if (setup) return { setup };
+  }
   return {};
 }
 

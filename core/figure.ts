@@ -25,6 +25,8 @@ export interface Doubt {
     | 'room'
     | 'conditioning'
     | 'set-up'
+    | 'from-check'
+    | 'gauge-not-named'
     | 'beyond-bridge';
   text: string;
 }

@@ -1,13 +1,7 @@
 /** One check of a pair from what is recorded of it: figures, causes, verdict, and what is taken next. */
-import { gaugeTraits, type RecordedInstrument } from './gauge.ts';
-import {
-  type FeatureJudgement,
-  judgeFeatures,
-  type MatchGauges,
-  type MatchReadings,
-  type NextReading,
-  nextReading,
-} from './match.ts';
+import { type CheckKnowledge, checkFigures } from './check-figures.ts';
+import { gaugeTraits } from './gauge.ts';
+import { type FeatureJudgement, judgeFigures, type NextReading, nextReading } from './match.ts';
 import { type Cause, inferCauses } from './match-causes.ts';
 import {
   featuresOf,
@@ -21,10 +15,13 @@ import type { MatchSights, SiblingFeatures } from './match-pattern.ts';
 import { judgeMatch, type MatchVerdict } from './match-verdict.ts';
 import type { Side } from './quantities.ts';
 import { type Reading, stands } from './reading.ts';
-import { lastLength, readLabel, type SizeLabel } from './size-label.ts';
+import { lastLength, readLabel } from './size-label.ts';
 
 /** What is recorded of a check. */
 export interface RecordedCheck {
+  id?: string;
+  /** Code of who took it. */
+  person?: string;
   kind: 'full' | 'short';
   seen: MatchSeen;
   readings: readonly (Pick<
@@ -33,12 +30,9 @@ export interface RecordedCheck {
   > & { side: Side })[];
 }
 
-export interface CheckTerms {
-  /** Label of the pair, as received. */
-  label: SizeLabel;
+export interface CheckTerms extends CheckKnowledge {
   tolerances: Partial<Record<MatchFeatureId, ToleranceRule | undefined>>;
   siblings: SiblingFeatures;
-  instruments: readonly RecordedInstrument[];
   /** Features as the bench named them on this model. */
   names: Partial<Record<MatchFeatureId, string | undefined>>;
 }
@@ -70,33 +64,17 @@ function sightsOf({ seen }: RecordedCheck): MatchSights {
   };
 }
 
-/** The gauge behind each feature and shoe: that of its first standing reading, where one is named. */
-function gaugesOf(
-  readings: RecordedCheck['readings'],
-  instruments: readonly RecordedInstrument[],
-): Partial<Record<MatchFeatureId, MatchGauges>> {
-  const gauges: Partial<Record<MatchFeatureId, MatchGauges>> = {};
-  for (const feature of new Set(readings.map((reading) => reading.quantity))) {
-    const of = (side: Side) => {
-      const first = readings.find(
-        (reading) => reading.quantity === feature && reading.side === side,
-      );
-      const instrument = instruments.find((one) => one.id === first?.instrumentId);
-      return first && instrument && { instrument, traits: gaugeTraits(instrument, first.takenAt) };
-    };
-    const [left, right] = [of('left'), of('right')];
-    const own = left ?? right;
-    if (!own) continue;
-    const other = right && right.instrument.id !== own.instrument.id ? right.traits : undefined;
-    gauges[feature] = { ...own.traits, ...(other ? { right: other } : {}) };
-  }
-  return gauges;
-}
+/** The instruments by which a feature was taken. */
+const instrumentsAt = (readings: RecordedCheck['readings'], id: MatchFeatureId) =>
+  new Set(
+    readings.flatMap(({ quantity, instrumentId }) =>
+      quantity === id && instrumentId !== null ? [instrumentId] : [],
+    ),
+  );
 
 /** What is to be said of the gauges: run-out calibrations, and two gauges at one feature. */
 function cautionsOf(
   readings: RecordedCheck['readings'],
-  gauges: Partial<Record<MatchFeatureId, MatchGauges>>,
   { instruments, names }: CheckTerms,
 ): string[] {
   const overdue = readings.flatMap(({ instrumentId, takenAt }) => {
@@ -105,22 +83,12 @@ function cautionsOf(
   });
   // A feature against zero leans on the zero of its gauge in any case.
   const apart = MATCH_FEATURES.filter(
-    (id) => gauges[id]?.right && matchFeature(id).against === 'other',
+    (id) => instrumentsAt(readings, id).size > 1 && matchFeature(id).against === 'other',
   ).map(
     (id) =>
       `${names[id] ?? matchFeature(id).name}: two gauges, whose zeros do not cancel. Take both shoes with one`,
   );
   return [...new Set([...overdue, ...apart])];
-}
-
-/** Readings of both shoes by feature; voided ones stay out. */
-export function standingMatchReadings(readings: RecordedCheck['readings']): MatchReadings {
-  const standing: Record<Side, Partial<Record<MatchFeatureId, number[]>>> = { left: {}, right: {} };
-  for (const reading of readings.filter(stands)) {
-    const { quantity, side, value } = reading;
-    standing[side][quantity] = [...(standing[side][quantity] ?? []), value];
-  }
-  return standing;
 }
 
 /**
@@ -130,13 +98,15 @@ export function standingMatchReadings(readings: RecordedCheck['readings']): Matc
 export function evaluateCheck(check: RecordedCheck, terms: CheckTerms): EvaluatedCheck {
   const standing = check.readings.filter(stands);
   const short = check.kind === 'short';
-  const gauges = gaugesOf(standing, terms.instruments);
-  const matchTerms = {
-    short,
-    tolerances: terms.tolerances as Partial<Record<MatchFeatureId, ToleranceRule>>,
-    gauges,
-  };
-  const judgements = judgeFeatures(standingMatchReadings(standing), matchTerms);
+  const figures = checkFigures(check, terms);
+  const judgements = MATCH_FEATURES.map((id) => {
+    const [left, right] = [figures.left[id], figures.right[id]];
+    return judgeFigures(
+      id,
+      { ...(left ? { left } : {}), ...(right ? { right } : {}) },
+      terms.tolerances[id],
+    );
+  });
   const evidence = {
     ...sightsOf(check),
     judgements,
@@ -155,6 +125,6 @@ export function evaluateCheck(check: RecordedCheck, terms: CheckTerms): Evaluate
     verdict: judgeMatch(evidence, causes, asked),
     next: nextReading(judgements, { short, skipped }),
     asked,
-    cautions: cautionsOf(standing, gauges, terms),
+    cautions: cautionsOf(standing, terms),
   };
 }

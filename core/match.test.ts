@@ -64,10 +64,12 @@ function inHalfSizes(j: number): Shoe {
 
 describe('a feature', () => {
   it('is judged by |d| ± U against its tolerance (JCGM 106)', () => {
-    // By hand: u² = 2·0.2² + 2·0.1²/12 = 0.08167, U = 2.306·0.2858 = 0.659 with 8 df.
-    const { difference, U, verdict } = judgeFeature('footbed-length', [266], [266.2]);
+    // By hand: u² = 2·0.2² + 2·0.1²/12 = 0.08167; 8 df behind the 0.08 of it give 0.08167²/(0.08²/8)
+    // = 8.337; t(0.975, 8.337) = 2.290, U = 2.290·0.28577 = 0.654.
+    const { difference, U, df, verdict } = judgeFeature('footbed-length', [266], [266.2]);
     expect(difference).toBeCloseTo(0.2, 9);
-    expect(U).toBeCloseTo(0.659, 3);
+    expect(U).toBeCloseTo(0.654, 3);
+    expect(df).toBeCloseTo(8.337, 3);
     expect(verdict).toBe('within');
     expect(judgeFeature('footbed-length', [266], [267.8]).verdict).toBe('out');
     expect(judgeFeature('footbed-length', [266], [266.8]).verdict).toBe('cannot tell');
@@ -80,10 +82,11 @@ describe('a feature', () => {
       judgeFeature('footbed-length', [266], [266.2], {
         gauges: { 'footbed-length': gauges } as never,
       });
-    // By hand: 0.08167 + 0.03² + (0.0005·266)² + 0.3² + (0.001·266.2)² = 0.26112; U = 2.306·0.5110.
-    expect(judge({ ...left, right }).U).toBeCloseTo(1.178, 3);
+    // By hand: 0.08167 + 0.03² + (0.0005·266)² + 0.3² + (0.001·266.2)² = 0.26112, which has
+    // 0.26112²/(0.08²/8) = 85.2 df; U = 1.988·0.5110.
+    expect(judge({ ...left, right }).U).toBeCloseTo(1.016, 3);
     // With one gauge the slope leaves 0.0005·0.2 mm of the difference: nothing.
-    expect(judge(left).U).toBeCloseTo(0.659, 3);
+    expect(judge(left).U).toBeCloseTo(0.654, 3);
   });
 
   it('takes the greater of 2 % and 5 g for mass', () => {

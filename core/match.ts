@@ -1,5 +1,7 @@
 /** Are the two shoes of a pair the same? Each feature against its tolerance, and what is asked for next. */
-import { mean } from 'simple-statistics';
+import { figureOfValues } from './check-figures.ts';
+import { combineFigures, type Figure, figureDf, figureExpanded } from './figure.ts';
+import type { GaugeTraits } from './gauge.ts';
 import {
   featuresOf,
   MATCH_FEATURES,
@@ -9,19 +11,13 @@ import {
   type ToleranceRule,
 } from './match-features.ts';
 import { SIDES, type Side } from './quantities.ts';
-import { DEFAULT_REPEATABILITY_DF, resolutionUncertainty } from './repeated-readings.ts';
 import { judgeTolerance, type ToleranceVerdict } from './tolerance.ts';
-import { expand } from './uncertainty.ts';
 
 /** Readings of both shoes by feature, canonical units, in the order taken. */
 export type MatchReadings = Record<Side, Partial<Record<MatchFeatureId, readonly number[]>>>;
 
-/** What a check needs to know of the gauge at a feature; left out: a usual tool of the kind. */
-export interface MatchGauge {
-  resolution: number;
-  zeroU: number;
-  gainU: number;
-}
+/** What bare values need to know of the gauge at a feature; left out: a usual tool of the kind. */
+export type MatchGauge = Pick<GaugeTraits, 'resolution' | 'zeroU' | 'gainU'>;
 
 /** The gauge of both shoes; or of the left, where the right was taken with another. */
 export interface MatchGauges extends MatchGauge {
@@ -49,6 +45,8 @@ export interface FeatureJudgement {
   /** Right − left; for a feature against zero the shoe that stands farther off. */
   difference?: number;
   U?: number;
+  /** Effective degrees of freedom behind U. */
+  df?: number;
   tolerance: number;
   verdict: ToleranceVerdict | 'not taken';
   /** Each shoe against zero. */
@@ -60,69 +58,31 @@ export interface FeatureJudgement {
 /** After this many readings on each shoe a feature near its tolerance is left as it is. */
 export const MOST_MATCH_READINGS = 5;
 
-const STEP_OF: (feature: MatchFeature) => number = ({ decimals }) => 10 ** -decimals;
-
-interface Known {
-  feature: MatchFeature;
-  gauges: Record<Side, MatchGauge>;
-}
-
-/** Variance of one shoe's mean: scatter over n, and the resolution once. */
-function ownVariance({ feature, gauges }: Known, side: Side, { n }: ShoeFeature): number {
-  return feature.repeatabilitySd ** 2 / n + resolutionUncertainty(gauges[side].resolution) ** 2;
-}
-
-/** Variance that the calibration of a gauge leaves in one value. */
-function calibrationVariance({ zeroU, gainU }: MatchGauge, value: number): number {
-  return zeroU ** 2 + (gainU * value) ** 2;
-}
-
-/**
- * With one gauge its zero cancels between the shoes, and its slope leaves a share of the
- * difference; with two gauges neither cancels.
- */
-function spanBetween(known: Known, left: ShoeFeature, right: ShoeFeature): number {
-  const { gauges } = known;
-  const calibration =
-    gauges.left === gauges.right
-      ? (gauges.left.gainU * (right.value - left.value)) ** 2
-      : calibrationVariance(gauges.left, left.value) +
-        calibrationVariance(gauges.right, right.value);
-  const variance =
-    ownVariance(known, 'left', left) + ownVariance(known, 'right', right) + calibration;
-  return expand(Math.sqrt(variance), DEFAULT_REPEATABILITY_DF);
-}
-
-function spanFromZero(known: Known, side: Side, shoe: ShoeFeature): number {
-  const variance =
-    ownVariance(known, side, shoe) + calibrationVariance(known.gauges[side], shoe.value);
-  return expand(Math.sqrt(variance), DEFAULT_REPEATABILITY_DF);
-}
-
-function shoeFeature(values: readonly number[] | undefined): ShoeFeature | undefined {
-  return values && values.length > 0 ? { n: values.length, value: mean([...values]) } : undefined;
-}
+const shoeFeature = (figure: Figure | undefined): ShoeFeature | undefined =>
+  figure && { n: figure.readings, value: figure.value };
 
 /** Which verdict of two shoes stands for the pair: one shoe out is out. */
 const WORST: readonly ToleranceVerdict[] = ['out', 'cannot tell', 'within'];
 
 function judgeAgainstZero(
-  known: Known,
-  shoes: Partial<Record<Side, ShoeFeature>>,
+  figures: Partial<Record<Side, Figure>>,
   tolerance: number,
 ): Partial<FeatureJudgement> {
   const judged = SIDES.flatMap((side) => {
-    const shoe = shoes[side];
-    if (!shoe) return [];
-    const U = spanFromZero(known, side, shoe);
-    return [{ side, shoe, U, verdict: judgeTolerance(shoe.value, U, tolerance) }];
+    const figure = figures[side];
+    if (!figure) return [];
+    const U = figureExpanded(figure);
+    return [{ side, figure, U, verdict: judgeTolerance(figure.value, U, tolerance) }];
   });
-  const farthest = [...judged].sort((a, b) => Math.abs(b.shoe.value) - Math.abs(a.shoe.value))[0];
+  const farthest = [...judged].sort(
+    (a, b) => Math.abs(b.figure.value) - Math.abs(a.figure.value),
+  )[0];
   if (!farthest) return {};
   const verdict = WORST.find((word) => judged.some((one) => one.verdict === word));
   return {
-    difference: farthest.shoe.value,
+    difference: farthest.figure.value,
     U: farthest.U,
+    df: figureDf(farthest.figure),
     ...(verdict && judged.length === 2 ? { verdict } : {}),
     ...(verdict === 'out' ? { verdict } : {}),
     shoes: Object.fromEntries(judged.map((one) => [one.side, one.verdict])),
@@ -131,11 +91,52 @@ function judgeAgainstZero(
 
 /**
  * One feature of both shoes against its tolerance: *within* |d| + U ≤ T, *out* |d| − U > T, else
- * *cannot tell* (JCGM 106). d = right − left with U from the scatter of one reading (8 degrees of
- * freedom), the resolution of both, and the gauge's slope, or zeros and slopes of two gauges (JCGM
- * 100); a feature against zero judges each shoe, and the worse of the two stands.
+ * *cannot tell* (JCGM 106). d = right − left by `combineFigures`: what the shoes share, the zero of
+ * one gauge, cancels; U has the effective degrees of freedom of what is left (JCGM 100, G.4). A
+ * feature against zero judges each shoe, and the worse of the two stands.
  *
  * @returns `not taken` where a shoe is missing
+ */
+export function judgeFigures(
+  id: MatchFeatureId,
+  figures: Partial<Record<Side, Figure>>,
+  rule: ToleranceRule = matchFeature(id).tolerance,
+): FeatureJudgement {
+  const { against } = matchFeature(id);
+  const left = shoeFeature(figures.left);
+  const right = shoeFeature(figures.right);
+  const about = left && right ? (left.value + right.value) / 2 : (left?.value ?? right?.value ?? 0);
+  const tolerance =
+    against === 'zero' ? rule.absolute : Math.max(rule.absolute, rule.share * Math.abs(about));
+  const judgement: FeatureJudgement = {
+    id,
+    against,
+    ...(left ? { left } : {}),
+    ...(right ? { right } : {}),
+    tolerance,
+    verdict: 'not taken',
+    askAgain: false,
+  };
+  if (against === 'zero') Object.assign(judgement, judgeAgainstZero(figures, tolerance));
+  else if (figures.left && figures.right) {
+    const d = combineFigures([
+      { figure: figures.right, coefficient: 1 },
+      { figure: figures.left, coefficient: -1 },
+    ]);
+    const U = figureExpanded(d);
+    Object.assign(judgement, {
+      difference: d.value,
+      U,
+      df: figureDf(d),
+      verdict: judgeTolerance(d.value, U, tolerance),
+    });
+  }
+  const few = Math.min(left?.n ?? 0, right?.n ?? 0) < MOST_MATCH_READINGS;
+  return { ...judgement, askAgain: judgement.verdict === 'cannot tell' && few };
+}
+
+/**
+ * The same from bare values, by a usual tool or the gauges given.
  * @example judgeFeature('footbed-length', [266], [270.2]).verdict // 'out'
  */
 export function judgeFeature(
@@ -144,43 +145,15 @@ export function judgeFeature(
   rightReadings: readonly number[] | undefined,
   terms: MatchTerms = {},
 ): FeatureJudgement {
-  const feature = matchFeature(id);
-  const gauge: MatchGauges = terms.gauges?.[id] ?? {
-    resolution: STEP_OF(feature),
-    zeroU: 0,
-    gainU: 0,
-  };
-  const known = { feature, gauges: { left: gauge, right: gauge.right ?? gauge } };
-  const left = shoeFeature(leftReadings);
-  const right = shoeFeature(rightReadings);
-  const rule = terms.tolerances?.[id] ?? feature.tolerance;
-  const about = left && right ? (left.value + right.value) / 2 : (left?.value ?? right?.value ?? 0);
-  const tolerance =
-    feature.against === 'zero'
-      ? rule.absolute
-      : Math.max(rule.absolute, rule.share * Math.abs(about));
-  const shoes = { ...(left ? { left } : {}), ...(right ? { right } : {}) };
-  const judgement: FeatureJudgement = {
+  const gauge = terms.gauges?.[id];
+  const other = gauge?.right && { id: 'another', ...gauge.right };
+  const left = figureOfValues(id, 'left', leftReadings, gauge);
+  const right = figureOfValues(id, 'right', rightReadings, other ?? gauge);
+  return judgeFigures(
     id,
-    against: feature.against,
-    ...shoes,
-    tolerance,
-    verdict: 'not taken',
-    askAgain: false,
-  };
-  if (feature.against === 'zero')
-    Object.assign(judgement, judgeAgainstZero(known, shoes, tolerance));
-  else if (left && right) {
-    const difference = right.value - left.value;
-    const U = spanBetween(known, left, right);
-    Object.assign(judgement, {
-      difference,
-      U,
-      verdict: judgeTolerance(difference, U, tolerance),
-    });
-  }
-  const few = Math.min(left?.n ?? 0, right?.n ?? 0) < MOST_MATCH_READINGS;
-  return { ...judgement, askAgain: judgement.verdict === 'cannot tell' && few };
+    { ...(left ? { left } : {}), ...(right ? { right } : {}) },
+    terms.tolerances?.[id],
+  );
 }
 
 /** All features of a check in the order of the hand. */

@@ -52,10 +52,19 @@ export interface SessionReadings {
   catalogue?: Catalogue;
 }
 
+/** What a check of left against right read of a pair, as figures. */
+export interface CheckedPair {
+  id: string;
+  startedAt: string;
+  figures: Record<Side | 'pair', FigureSet>;
+}
+
 export interface MeasuredPair {
   id: string;
   tag: string;
   sessions: readonly SessionReadings[];
+  /** Their figures stand where no sitting has the quantity on a basis. */
+  checks?: readonly CheckedPair[];
 }
 
 export type FigureSet = Partial<Record<QuantityId, Figure>>;
@@ -212,13 +221,34 @@ function layerFigure(
 ): Figure | undefined {
   const quantity = LAYERS_AT[stack]?.[layer];
   if (!quantity) return undefined;
-  return latestFirst(pair)
+  return latestFirst(pair.sessions)
     .map((session) => shoeFigures(session, side)[quantity])
     .find((figure) => figure !== undefined);
 }
 
-function latestFirst(pair: MeasuredPair): SessionReadings[] {
-  return [...pair.sessions].sort((a, b) => b.startedAt.localeCompare(a.startedAt));
+function latestFirst<T extends { startedAt: string }>(taken: readonly T[] = []): T[] {
+  return [...taken].sort((a, b) => b.startedAt.localeCompare(a.startedAt));
+}
+
+/** Quantities that were read of a pair, in a sitting or a check. */
+export function quantitiesOfPair({ sessions, checks = [] }: MeasuredPair): Set<QuantityId> {
+  return new Set([
+    ...sessions.flatMap(({ readings }) => readings.map((reading) => reading.quantity)),
+    ...checks.flatMap(({ figures }) => Object.keys(figures.pair) as QuantityId[]),
+  ]);
+}
+
+/** The set-ups in which a quantity of a pair was read; an empty word: not stated. */
+export function setupsOfPair(
+  { sessions, checks = [] }: MeasuredPair,
+  quantity: QuantityId,
+): string[] {
+  return [
+    ...sessions
+      .filter(({ readings }) => readings.some((reading) => reading.quantity === quantity))
+      .map(({ setups }) => setups?.[quantity as MeasuredQuantityId] ?? ''),
+    ...checks.flatMap(({ figures }) => figures.pair[quantity]?.basis.setup ?? []),
+  ];
 }
 
 /** A stack with a measured layer added or taken off, carrying the doubt of both. */
@@ -295,8 +325,9 @@ export type PairAnswer =
   | { terms: 'not'; reason: string; measure: string; figure?: Figure };
 
 /**
- * The figure of a pair on the basis wanted: from the latest session that is like for like, else
- * from the latest that can be converted, else the reason and the remedy with the figure on its
+ * The figure of a pair on the basis wanted: from the latest session that is like for like, else from
+ * a check that is, else from the latest that can be converted, else the reason and the remedy with
+ * the figure on its
  * own basis, to be shown greyed.
  */
 export function pairFigureOn(
@@ -308,8 +339,12 @@ export function pairFigureOn(
 ): PairAnswer {
   let converted: PairAnswer | undefined;
   let refusal: PairAnswer | undefined;
-  for (const session of latestFirst(pair)) {
-    const figures = sessionFigures(session);
+  // What a sitting read stands before what a check did.
+  const sources = [
+    ...latestFirst(pair.sessions).map(sessionFigures),
+    ...latestFirst(pair.checks).map(({ figures }) => figures),
+  ];
+  for (const figures of sources) {
     const own = figures.pair[quantity];
     if (!own) continue;
     const aim = basisFor(quantity, wanted, catalogue);

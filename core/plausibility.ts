@@ -24,7 +24,7 @@ export interface PlausibilityQuestion {
 }
 
 export interface ReadingToJudge {
-  definition: QuantityDefinition;
+  definition: Pick<QuantityDefinition, 'kind' | 'plausible' | 'sideTolerance'>;
   side: Side;
   /** Canonical unit. */
   value: number;

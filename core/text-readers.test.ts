@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { readClaims } from './claim-text.ts';
 import { curveReader } from './curve-file.ts';
 import { dialectOf, readPlainNumber } from './delimited.ts';
-import { QUANTITIES } from './quantities.ts';
+import { describeQuantity, QUANTITIES } from './quantities.ts';
 import {
   isSameSize,
   LABEL_SYSTEMS,
@@ -17,6 +17,7 @@ import {
   readLabelSlug,
   type SizeLabel,
 } from './size-label.ts';
+import { readTypedReading } from './typed-reading.ts';
 
 fc.configureGlobal({ seed: 20260301, numRuns: 300 });
 
@@ -205,5 +206,26 @@ describe('curve files', () => {
         },
       ),
     );
+  });
+});
+
+describe('what no shoe can have', () => {
+  const insole = describeQuantity('heel-insole');
+  const flare = describeQuantity('flare-medial');
+  it.each([
+    ['-3.3', insole, 'nothing below zero'],
+    ['361 cm', insole, 'more than ten times what shoes have'],
+    ['-400', flare, 'more than ten times'],
+  ])('%s is refused, and told why', (text, definition, words) => {
+    const read = readTypedReading(text, definition, 'mm');
+    expect(read.ok).toBe(false);
+    expect(!read.ok && read.fault.message).toContain(words);
+  });
+  it.each([
+    ['0', insole],
+    ['80', insole],
+    ['-9', flare],
+  ])('%s may be odd, and is read', (text, definition) => {
+    expect(readTypedReading(text, definition, 'mm').ok).toBe(true);
   });
 });

@@ -10,7 +10,7 @@ import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ENDPOINTS, type Endpoint } from '#contract/api.ts';
 import { PATHS, type PathName } from '#contract/paths.ts';
-import { problem } from '#contract/records.ts';
+import { problem } from '#contract/problem.ts';
 import { type Sent, type ServedApp, serveApp } from '#server/served-app.ts';
 import { prepareDemo } from './prepare.ts';
 
@@ -76,11 +76,15 @@ describe('every address that reads', () => {
       health: ['/api/health'],
       getLab: ['/api/lab'],
       getRecall: lab.instruments.map((one: { id: string }) => `/api/instruments/${one.id}/recall`),
-      listPairs: ['/api/pairs'],
+      listPairs: ['/api/pairs', '/api/pairs?shelf=shelf', '/api/pairs?find=norr+8&limit=2'],
+      getPairRow: ['/api/pairs/NS-01/row'],
+      suggestTag: ['/api/tags/next?maker=Norrolt&model=Stairwell'],
       getPair: ['NS-01', 'BR-13', 'NS-06', 'TL-08', 'PD-01', 'KK-05'].map(
         (tag) => `/api/pairs/${tag}`,
       ),
-      listEditions: ['/api/editions'],
+      listEditions: ['/api/editions', '/api/editions?measured=only', '/api/editions?find=kerb'],
+      getEditionRow: ['/api/editions/kestvane-kerb/row'],
+      listNames: ['/api/names?maker=Norrolt&model=Stair'],
       getMatch: ['NS-01', 'BR-13', 'NS-06', 'PD-01'].map((tag) => `/api/pairs/${tag}/match`),
       listTolerances: ['/api/tolerances'],
       listPhotographs: [`/api/photographs?subjectKind=pair&subjectId=${NOBODY}`],
@@ -107,7 +111,7 @@ describe('every address that reads', () => {
         `/api/studies/bridge?quantity=heel-stack&a=${encodeURIComponent(a.key)}&b=${encodeURIComponent(b.key)}`,
       ],
       listBridges: ['/api/bridges'],
-      getSheet: (await served.send('GET', '/api/editions')).body.map(
+      getSheet: (await served.send('GET', '/api/editions')).body.rows.map(
         (one: { slug: string }) => `/api/sheets/${one.slug}`,
       ),
       getComparison: [

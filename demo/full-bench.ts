@@ -4,6 +4,7 @@ import { randomLcg, randomNormal } from 'd3-random';
 import type dayjs from 'dayjs';
 import { stackBasisKey } from '#core/basis.ts';
 import { describeQuantity, SIDES } from '#core/quantities.ts';
+import { PLAIN_READING } from '#core/reading.ts';
 import { canonicalUnit } from '#core/units.ts';
 import { simulateCurve } from '#instruments/fixture-curve.ts';
 import { curveTraits, recordCurve } from '#server/curves.ts';
@@ -57,7 +58,7 @@ export function measureFullBench(
         const held = { tag: pair.tag, side, quantity, basis: stackBasisKey(protocol.stack) };
         const value = truth(held);
         if (value === undefined) continue;
-        const shared = { sessionId, side, quantity, instrumentId: instrument.id };
+        const shared = { side, quantity, instrumentId: instrument.id };
         if (definition.curve) {
           const samples = simulateCurve(
             curveTraits(stores, quantity),
@@ -68,6 +69,7 @@ export function measureFullBench(
             stores,
             {
               ...shared,
+              sessionId,
               ...room,
               id: idAt(at),
               readingId: idAt(at),
@@ -86,16 +88,14 @@ export function measureFullBench(
         }
         const read = definition.ordinal ? value : value + definition.repeatabilitySd * normal();
         stores.sessions.record({
+          ...PLAIN_READING,
           ...shared,
+          occasionId: sessionId,
           ...room,
           id: idAt(at),
           typed: read.toFixed(definition.decimals),
           unit: canonicalUnit(definition.kind).symbol,
           takenAt: at.toISOString(),
-          supersedes: null,
-          reason: '',
-          note: '',
-          entered: 'typed',
         });
       }
   }

@@ -3,8 +3,9 @@
  * the API. Later versions are held to what such a book of an earlier one said.
  */
 import sharp from 'sharp';
+import type { Instrument, Lab } from '#contract/lab-records.ts';
 import { CHANGE_HEADER } from '#contract/paths.ts';
-import type { Instrument, Lab, Session } from '#contract/records.ts';
+import type { Session } from '#contract/reading-records.ts';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
 import type { ToolName } from '#core/tools.ts';
 import { READINGS_HEADER } from '#server/formats/readings-file.ts';
@@ -52,7 +53,7 @@ export async function fillBook(address: string): Promise<void> {
     (
       await post('/api/readings', {
         id: newId(),
-        sessionId: open.id,
+        occasionId: open.id,
         side,
         quantity: 'heel-stack',
         typed,
@@ -124,15 +125,16 @@ export async function fillBook(address: string): Promise<void> {
   });
   const { turns } = (await get(`/api/studies/gauge/${study}`)) as GaugeStudyRecord;
   const take = (turn: number, typed: string) =>
-    post(`/api/studies/gauge/${study}/readings`, {
+    post('/api/readings', {
       id: newId(),
+      occasionId: study,
       turn,
       typed,
       unit: 'mm',
       takenAt: at(13 + (turn % 40)),
     });
   await take(0, '99.9');
-  await post(`/api/studies/gauge/${study}/back`, { turn: 0, reason: 'typed wrong' });
+  await post(`/api/readings/${study}/void`, { turn: 0, reason: 'typed wrong' });
   for (const [turn, { part, operator, trial }] of turns.entries()) {
     const truth = 27 + 3.1 * parts.indexOf(part) + (operator === 'T3' ? 0.15 : 0);
     await take(turn, (truth + 0.1 * ((turn * 7 + trial) % 4)).toFixed(1));
@@ -152,8 +154,9 @@ export async function fillBook(address: string): Promise<void> {
     plannedAt: at(14),
   });
   for (const turn of [0, 1, 2])
-    await post(`/api/studies/gauge/${broken}/readings`, {
+    await post('/api/readings', {
       id: newId(),
+      occasionId: broken,
       turn,
       typed: `${250 + turn}.5`,
       unit: 'g',
@@ -167,9 +170,10 @@ export async function fillBook(address: string): Promise<void> {
     const id = newId();
     await post('/api/matches', { id, pairId: pair.id, person: 'B2', kind, startedAt: at(16) });
     const feel = (feature: string, side: string, typed: string, unit: string, tool?: ToolName) =>
-      post(`/api/matches/${id}/readings`, {
+      post('/api/readings', {
         id: newId(),
-        feature,
+        occasionId: id,
+        quantity: feature,
         side,
         typed,
         unit,

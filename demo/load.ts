@@ -2,7 +2,8 @@
 import dayjs from 'dayjs';
 import { v7 as uuid7 } from 'uuid';
 import { claimRecords } from '#contract/claim-records.ts';
-import { editionFields, pairFields } from '#contract/records.ts';
+import { editionFields } from '#contract/edition-records.ts';
+import { pairFields } from '#contract/pair-records.ts';
 import { readClaims } from '#core/claim-text.ts';
 import { QUANTITIES } from '#core/quantities.ts';
 import { PLAIN_READING } from '#core/reading.ts';
@@ -131,8 +132,9 @@ function measure(
         const id = idAt(at);
         stores.sessions.record({
           ...PLAIN_READING,
+          ...PLAIN_READING,
           id,
-          sessionId,
+          occasionId: sessionId,
           side,
           quantity,
           typed,

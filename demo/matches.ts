@@ -11,6 +11,7 @@ import {
   SIGHT_IDS,
 } from '#core/match-features.ts';
 import { SIDES, type Side } from '#core/quantities.ts';
+import { PLAIN_READING } from '#core/reading.ts';
 import { canonicalUnit } from '#core/units.ts';
 import { evaluateStored, matchOfPair } from '#server/match.ts';
 import { publishPair } from '#server/measured-pairs.ts';
@@ -88,16 +89,16 @@ export function checkPair(
     const values = readFeature(feature, instrument && gaugeTraits(instrument, at), readOff);
     values.left.forEach((_, trial) => {
       for (const side of SIDES)
-        stores.matches.record(checkId, {
+        stores.matches.record({
+          ...PLAIN_READING,
           id: idAt(start),
-          feature,
+          occasionId: checkId,
+          quantity: feature,
           side,
           typed: (values[side][trial] ?? 0).toFixed(decimals),
           unit: canonicalUnit(kind).symbol,
           instrumentId: instrument?.id ?? null,
           takenAt: at,
-          supersedes: null,
-          reason: '',
         });
     });
   }

@@ -21,7 +21,7 @@ afterAll(() => db.close());
 
 describe('the demo scenario', () => {
   it('has eleven editions and thirty-two pairs of six makers', () => {
-    const editions = openStores(db).editions.list();
+    const editions = openStores(db).editionRows.page({ limit: 100 }).rows;
     expect(editions).toHaveLength(11);
     expect(new Set(editions.map((edition) => edition.maker)).size).toBe(6);
     expect(editions.reduce((sum, edition) => sum + edition.pairs.length, 0)).toBe(32);

@@ -59,8 +59,9 @@ export function measureBySidewall(
               : shoe.forefoot + SIDEWALL_LIP.forefoot;
           stores.sessions.record({
             ...PLAIN_READING,
+            ...PLAIN_READING,
             id: idAt(at),
-            sessionId,
+            occasionId: sessionId,
             side,
             quantity,
             typed: halfMillimetres(truth + DEMO_SPREAD.ruler * normal()),
@@ -103,8 +104,13 @@ export function studyRuler(
     at = at.add(25, 'second');
     const truth = (shoes.get(part.slice(0, 5))?.left.heel ?? 0) + SIDEWALL_LIP.heel;
     const read = truth + (RULER_HANDS[operator] ?? 0) + 1.2 * DEMO_SPREAD.ruler * normal();
-    stores.gaugeStudies.record(id, {
+    stores.gaugeStudies.record({
+      ...PLAIN_READING,
       id: idAt(at),
+      occasionId: id,
+      side: null,
+      quantity: 'heel-stack',
+      instrumentId: instrument.id,
       turn,
       typed: halfMillimetres(read),
       unit: 'mm',

@@ -75,6 +75,7 @@ test('keys are explained, and go-to reaches any pair', async ({ page, demo }) =>
   await page.keyboard.press('Escape');
   await page.keyboard.press('Control+k');
   await page.getByPlaceholder('Pair, edition, sheet or step').fill('TF-02');
+  await page.getByRole('dialog').getByText('TF-02 Tarnhus').waitFor();
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/pairs\/TF-02\/measure/);
 });

@@ -46,6 +46,10 @@ test('a reload while the server is away shows the bench, what waits, and steps n
   await expect(page.getByRole('heading', { name: 'Are these two shoes the same?' })).toBeVisible();
   await page.getByRole('link', { name: 'Guide' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  // What is typed is looked for among the pairs that are known.
+  await page.getByLabel('Find a pair').fill('kerb');
+  await expect(page.getByRole('heading', { name: /^Found · 6 pairs/ })).toBeVisible();
+  await page.getByLabel('Find a pair').fill('');
   // A page of what was never asked for says so, and the steps stay.
   await page.goto(`${demo.address}/sheets/kestvane-kerb?label=eu-42`);
   await expect(page.getByRole('heading', { name: 'Not known yet in this browser' })).toBeVisible();

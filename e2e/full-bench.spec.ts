@@ -312,3 +312,21 @@ test('a sitting goes on in another browser, with its configuration and room', as
   expect(record.sessions[0]).toMatchObject({ configuration: 'insole replaced', wornKm: 42 });
   await elsewhere.context().close();
 });
+
+test('seven tabs share one stream of gauges, and the last has live figures too', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/pairs/NS-05/measure');
+  const tabs = [page];
+  for (let tab = 2; tab <= 7; tab++) {
+    const next = await page.context().newPage();
+    await open(next, demo, '/pairs/NS-05/measure');
+    tabs.push(next);
+  }
+  const last = tabs.at(-1) as Page;
+  await expect(last.getByTestId('live-state')).toContainText(/steady|moving|silent/);
+  // The tab that has the stream is closed: another takes it over.
+  for (const tab of tabs.slice(0, -1)) await tab.close();
+  await expect(last.getByTestId('live-state')).toContainText(/steady|moving|silent/);
+});

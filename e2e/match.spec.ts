@@ -156,10 +156,11 @@ test('wrong input gets a plain answer and is kept; odd figures are asked about',
   await expect(small).toHaveValue('31 g');
   await small.fill('22.1');
   await page.keyboard.press('Enter');
-  // A slipped decimal mark is far from the other shoe: Enter again would keep it.
+  // A slipped decimal mark is far from the other shoe: it is asked about, and typed again.
   await enter(page, '221');
-  await expect(page.getByRole('alert')).toContainText('far from the other shoe (22.1 mm)');
-  await page.keyboard.press('Control+a');
+  const question = page.getByRole('group', { name: 'Is that right?' });
+  await expect(question).toContainText('is far from the other shoe (about 22.1 mm)');
+  await expect(question.getByRole('button', { name: /^Record 22.1 mm/ })).toBeVisible();
   await enter(page, '22.2');
   // Backspace in the empty field brings the last reading back.
   await page.keyboard.press('Backspace');

@@ -53,7 +53,7 @@ async function bench(tools = ['needle gauge', 'scale']) {
   await post('/api/sessions', session);
   const reading = (quantity: string, side: string, typed: string, rest: object = {}) => ({
     id: uuid7(),
-    sessionId: session.id,
+    occasionId: session.id,
     side,
     quantity,
     typed,
@@ -99,7 +99,7 @@ describe('receiving and measuring', () => {
     const first = await post('/api/readings', body, change);
     const again = await post('/api/readings', body, change);
     expect(again).toEqual(first);
-    expect((await get('/api/pairs')).body[0].readings).toBe(1);
+    expect((await get('/api/pairs')).body.rows[0].readings).toBe(1);
   });
   it('refuses a change id that was used for something else', async () => {
     const { reading } = await bench();
@@ -153,7 +153,7 @@ describe('receiving and measuring', () => {
     const { status, body } = await post('/api/readings', reading('heel-stack', 'left', typed));
     expect(status).toBe(422);
     expect(body.errors[0].field).toBe('typed');
-    expect((await get('/api/pairs')).body[0].readings).toBe(0);
+    expect((await get('/api/pairs')).body.rows[0].readings).toBe(0);
   });
   it('receives whole or not at all', async () => {
     await post('/api/receipts', receipt('NS-01'));
@@ -161,14 +161,14 @@ describe('receiving and measuring', () => {
     const { status, body } = await post('/api/receipts', second);
     expect(status).toBe(422);
     expect(body.errors[0]).toMatchObject({ field: 'tag' });
-    expect((await get('/api/editions')).body).toHaveLength(1);
+    expect((await get('/api/editions')).body.rows).toHaveLength(1);
   });
   it('finds maker, model and edition by name, whatever the case', async () => {
     await post('/api/receipts', receipt('NS-01'));
     const second = receipt('NS-02');
     second.maker.name = 'NORROLT';
     await post('/api/receipts', second);
-    const editions = (await get('/api/editions')).body;
+    const editions = (await get('/api/editions')).body.rows;
     expect(editions).toHaveLength(1);
     expect(editions[0].pairs).toHaveLength(2);
   });
@@ -279,7 +279,7 @@ describe('a full disk', () => {
     }
     expect(refused?.status).toBe(507);
     served.db.pragma('max_page_count = 1000000');
-    expect((await get('/api/pairs')).body[0].readings).toBe(kept);
+    expect((await get('/api/pairs')).body.rows[0].readings).toBe(kept);
     expect(served.db.prepare('SELECT count(*) AS n FROM reading').get()).toEqual({ n: kept });
   });
 });

@@ -6,10 +6,13 @@ import helmet from 'helmet';
 import { v7 as newId } from 'uuid';
 import { filePath } from '#contract/file-endpoints.ts';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
+import { PATHS } from '#contract/paths.ts';
 
+import { refreshConsistency } from './consistency.ts';
 import { mountEndpoints } from './endpoint.ts';
-import { guardCharset, guardHost } from './guard.ts';
+import { guardCharset, guardHost, guardPage } from './guard.ts';
 import { importJobs } from './imports.ts';
+import { jobBook } from './jobs.ts';
 import { describeFault, type Log, logRequests, silentLog } from './log.ts';
 import { refreshStale } from './measured-pairs.ts';
 import { describeApi } from './openapi.ts';
@@ -30,7 +33,10 @@ import { photographFolder } from './store/photograph-folder.ts';
 import { openStores } from './stores.ts';
 
 /** Addresses whose answers take as long as a file, or as a page stays open. */
-const UNTIMED = (['importReadings', 'exportReadings', 'liveGauges'] as const).map(filePath);
+const UNTIMED = [
+  ...(['importReadings', 'exportReadings', 'liveGauges'] as const).map(filePath),
+  PATHS.getRecall.split(' ')[1] ?? '',
+];
 
 const LARGEST_BODY = '1mb';
 /** A study of 100,000 readings, for a calculation without a record. */
@@ -105,10 +111,22 @@ export function createApp(options: AppOptions): BenchApp {
   const now = options.now ?? (() => new Date().toISOString());
   const stores = openStores(db);
   const imports = importJobs(db);
+  const jobs = jobBook();
   const pictures = photographFiles(photographFolder(db.name));
   const watchInstruments = () => gauges?.watch(stores.instruments.all());
   watchInstruments();
-  refreshStale(stores, log).catch((error) => log.error(describeFault(error), 'refresh failed'));
+  const failed = (error: unknown) => log.error(describeFault(error), 'refresh failed');
+  refreshStale(stores, log).catch(failed);
+  let keepingUp = false;
+  const keepUp = () => {
+    if (keepingUp) return;
+    keepingUp = true;
+    refreshConsistency(stores, log)
+      .catch(failed)
+      .finally(() => {
+        keepingUp = false;
+      });
+  };
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -118,6 +136,7 @@ export function createApp(options: AppOptions): BenchApp {
     response.set('Cache-Control', 'no-store');
     next();
   });
+  app.use(guardPage);
   const description = describeApi(version);
   app.get('/api/openapi.json', (_request, response) => {
     response.json(description);
@@ -128,16 +147,16 @@ export function createApp(options: AppOptions): BenchApp {
     { changes: stores.changes, now, requireFree: imports.requireFree },
     {
       health: () => ({ ok: true, version, demo, trouble: stores.changes.whyShut() }),
-      ...labRoutes(stores, newId, watchInstruments),
+      ...labRoutes(stores, jobs, newId, watchInstruments),
       ...pairRoutes(stores),
       ...sessionRoutes(stores),
       ...matchRoutes(stores),
-      ...studyRoutes(stores),
+      ...studyRoutes(stores, keepUp),
       ...photographRoutes(stores, pictures),
       ...sheetRoutes(stores),
     },
   );
-  mountFiles(app, db, stores, imports, now, log);
+  mountFiles(app, db, stores, imports, jobs, now, log);
   mountPhotographs(app, stores, pictures, now, imports.requireFree);
   mountReturnNote(app, stores);
   mountGauges(app, gauges);

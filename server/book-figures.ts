@@ -3,8 +3,10 @@
  * named by what they are of, not by the shape of the answer they were read from.
  */
 import { createHash } from 'node:crypto';
+import type { Recall } from '#contract/job-records.ts';
+import type { Lab } from '#contract/lab-records.ts';
 import type { MatchRecord } from '#contract/match-records.ts';
-import type { Comparison, FigureView, Lab, Sheet } from '#contract/records.ts';
+import type { Comparison, FigureView, Sheet } from '#contract/sheet-records.ts';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
 import { completeParts, studyGauge } from '#core/gauge-study.ts';
 import { evaluateCheck } from '#core/match-check.ts';
@@ -31,11 +33,33 @@ const of = ({ value, u, df, U, readings, pairs, provenance }: FigureView) => [
   provenance,
 ];
 
+/** All rows of a list, page after page. */
+async function listAll<T>(get: Get, path: string): Promise<T[]> {
+  const rows: T[] = [];
+  let after: string | null = '';
+  while (after !== null) {
+    const query: string = after === '' ? '' : `&after=${encodeURIComponent(after)}`;
+    const page = (await get(`${path}limit=200${query}`)) as { rows: T[]; more: string | null };
+    rows.push(...page.rows);
+    after = page.more;
+  }
+  return rows;
+}
+
+/** All pairs, on the table or not, in the order of their tags. */
+async function listPairs<T extends { tag: string }>(get: Get): Promise<T[]> {
+  const rows = [
+    ...(await listAll<T>(get, '/api/pairs?')),
+    ...(await listAll<T>(get, '/api/pairs?shelf=shelf&')),
+  ];
+  return rows.sort((a, b) => (a.tag < b.tag ? -1 : 1));
+}
+
 async function figuresOfSheets(get: Get, rows: BookFigures): Promise<string[]> {
-  const editions = (await get('/api/editions')) as {
+  const editions = await listAll<{
     slug: string;
     pairs: { label: SizeLabel; readings: number }[];
-  }[];
+  }>(get, '/api/editions?');
   const measured = editions.filter((edition) => edition.pairs.length > 0);
   for (const { slug } of measured) {
     const { labels } = (await get(`/api/sheets/${slug}`)) as Sheet;
@@ -91,13 +115,16 @@ async function figuresOfComparisons(get: Get, rows: BookFigures, slugs: string[]
 }
 
 async function figuresOfChecks(get: Get, rows: BookFigures, lab: Lab): Promise<void> {
-  const pairs = (await get('/api/pairs')) as { tag: string }[];
+  const pairs = await listPairs(get);
   for (const { tag } of pairs) {
     const record = (await get(`/api/pairs/${tag}/match`)) as MatchRecord;
     record.checks.forEach((check, nth) => {
       const at = `match ${tag} ${nth + 1}`;
       const { judgements, causes, verdict, next, cautions } = evaluateCheck(check, {
         label: record.pair.label,
+        wornKm: record.pair.wornKm,
+        protocols: lab.protocols,
+        adoptedStudies: lab.adoptedStudies,
         tolerances: record.tolerances,
         siblings: record.siblings as SiblingFeatures,
         instruments: lab.instruments,
@@ -149,10 +176,10 @@ async function figuresOfStudies(get: Get, rows: BookFigures, slugs: string[], la
     ...new Set(lab.protocols.flatMap((protocol) => protocol.stations.map((one) => one.quantity))),
   ].sort();
   for (const quantity of quantities) {
-    const ranks = (await get(`/api/studies/consistency?quantity=${quantity}`)) as Record<
-      string,
-      unknown
-    >[];
+    const ranks = await listAll<Record<string, unknown>>(
+      get,
+      `/api/studies/consistency?quantity=${quantity}&`,
+    );
     for (const row of ranks)
       rows[`consistency ${quantity} / ${row.slug} ${slugOf(row.label as SizeLabel)}`] = [
         row.mean as number,
@@ -211,10 +238,19 @@ async function figuresOfStudies(get: Get, rows: BookFigures, slugs: string[], la
 }
 
 async function figuresOfRecalls(get: Get, rows: BookFigures, lab: Lab): Promise<void> {
-  for (const { id, name } of lab.instruments)
+  for (const { id, name } of lab.instruments) {
+    const recall = (await get(`/api/instruments/${id}/recall?since=2020-01-01`)) as Recall;
+    const { instrument, since, readings, verdicts, sheets, matches } = recall;
+    const pairs = recall.pairs.map((pair) => ({
+      tag: pair.tag,
+      edition: pair.edition,
+      figures: pair.figures,
+      readings: pair.readings,
+    }));
     rows[`recall ${name}`] = [
-      JSON.stringify(await get(`/api/instruments/${id}/recall?since=2020-01-01`)),
+      JSON.stringify({ instrument, since, readings, pairs, verdicts, sheets, matches }),
     ];
+  }
 }
 
 async function figuresOfLab(get: Get, rows: BookFigures, lab: Lab): Promise<void> {
@@ -236,14 +272,14 @@ async function figuresOfLab(get: Get, rows: BookFigures, lab: Lab): Promise<void
       interaction.sd,
       interaction.df,
     ];
-  const pairs = (await get('/api/pairs')) as Record<string, unknown>[];
+  const pairs = await listPairs<Record<string, unknown> & { tag: string }>(get);
   for (const { tag, readings, stationsDone, stations, heelMm, forefootMm, massG } of pairs)
     rows[`pair ${tag}`] = [readings, stationsDone, stations, heelMm, forefootMm, massG] as number[];
 }
 
 /** Readings as they stand in the record, corrections and voids too, and as a file has them. */
 async function readingsOf(get: Get, rows: BookFigures): Promise<void> {
-  const pairs = (await get('/api/pairs')) as { tag: string }[];
+  const pairs = await listPairs(get);
   for (const { tag } of pairs) {
     const { sessions } = (await get(`/api/pairs/${tag}`)) as {
       sessions: { readings: Record<string, unknown>[] }[];

@@ -1,7 +1,7 @@
 /** What comes in is read again at the border: claims, instruments, shoes, moments, encodings. */
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
-import { CHANGE_HEADER } from '#contract/paths.ts';
+import { CHANGE_HEADER, PAGE_REVISION } from '#contract/paths.ts';
 import { servedBench } from './served-bench.ts';
 
 const { bench, get, post, put, receive, served } = servedBench();
@@ -30,10 +30,10 @@ describe('a pair that is edited', () => {
     const edit = (shoes: string, version: number) =>
       put(`/api/pairs/${pair.id}`, { ...pair, shoes, version });
     await edit('both', pair.version);
-    const both = (await get('/api/pairs')).body[0].stations;
+    const both = (await get('/api/pairs')).body.rows[0].stations;
     expect(both).toBeGreaterThan(0);
     await edit('left only', pair.version + 1);
-    expect((await get('/api/pairs')).body[0].stations).toBe(both / 2);
+    expect((await get('/api/pairs')).body.rows[0].stations).toBe(both / 2);
   });
 });
 
@@ -116,7 +116,7 @@ describe('a reading', () => {
       (one: { kind: string }) => one.kind === 'needle gauge',
     ).id;
     const reading = {
-      sessionId,
+      occasionId: sessionId,
       quantity: 'heel-stack',
       typed: '31',
       unit: 'mm',
@@ -194,7 +194,7 @@ describe('a change', () => {
     ).id;
     const reading = {
       id,
-      sessionId,
+      occasionId: sessionId,
       side: 'left',
       quantity: 'heel-stack',
       typed: '31',
@@ -206,7 +206,7 @@ describe('a change', () => {
       served().send('POST', '/api/readings', body, { change: as });
     const first = await send(change, reading);
     expect(await send(change.toUpperCase(), { ...reading, id: id.toUpperCase() })).toEqual(first);
-    expect((await get('/api/pairs')).body[0].readings).toBe(1);
+    expect((await get('/api/pairs')).body.rows[0].readings).toBe(1);
   });
 });
 
@@ -229,5 +229,29 @@ describe('a body', () => {
       expect([path, response.status]).toEqual([path, 415]);
       expect((await response.json()).detail).toContain('UTF-8');
     }
+  });
+});
+
+describe('a page of the version before', () => {
+  it.each([
+    ['/api/matches/x/readings', {}, {}],
+    ['/api/match-readings/x/void', {}, {}],
+    ['/api/studies/gauge/x/back', {}, {}],
+    ['/api/readings', { sessionId: 'x' }, {}],
+    ['/api/readings', {}, { 'Emvex-Page': '1' }],
+  ])('is told to load itself anew: %s %o', async (path, body, headers) => {
+    const response = await fetch(`${served().base}${path}`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', ...headers },
+      body: JSON.stringify(body),
+    });
+    expect(response.status).toBe(426);
+    expect((await response.json()).detail).toContain('what you typed is kept');
+  });
+  it('is none where it says the revision of now', async () => {
+    const response = await fetch(`${served().base}/api/health`, {
+      headers: { 'Emvex-Page': PAGE_REVISION },
+    });
+    expect(response.status).toBe(200);
   });
 });

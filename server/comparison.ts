@@ -1,11 +1,11 @@
 /** Two to four editions on like terms, put together from their pairs. */
-import type { Comparison } from '#contract/records.ts';
+import type { Comparison } from '#contract/sheet-records.ts';
 import { nameStackBasis, type StackBasis } from '#core/basis.ts';
 import { compareEditions } from '#core/comparison.ts';
 import { isSameSize, lastLength, type SizeLabel } from '#core/size-label.ts';
+import { measuredPair } from './figure-book.ts';
 import { viewFigure } from './figure-view.ts';
 import { labFacts } from './lab-facts.ts';
-import { measuredPair } from './measured-pairs.ts';
 import { wrongValue } from './problems.ts';
 import { leastWornBasis, stackBases } from './sheet.ts';
 import { distinctSizes } from './store/editions.ts';

@@ -112,7 +112,7 @@ describe('a curve', () => {
     const { status, body } = await csv(address(), text);
     expect(status).toBe(422);
     expect(body.detail).toContain(says);
-    expect((await get('/api/pairs')).body[0].readings).toBe(0);
+    expect((await get('/api/pairs')).body.rows[0].readings).toBe(0);
     expect(served().db.prepare('SELECT count(*) AS n FROM curve').get()).toEqual({ n: 0 });
   });
   it('whose line never ends is refused by its line, though much of it is still to come', async () => {

@@ -1,5 +1,5 @@
 /** Curves: stored as taken, analysed by the core, and recorded as a reading of their quantity. */
-import type { SittingReading } from '#contract/records.ts';
+import type { SittingReading } from '#contract/reading-records.ts';
 import { analyseCurve, orientCurve } from '#core/curve-analysis.ts';
 import type { Curve } from '#core/curve-cycles.ts';
 import type { CurveFile } from '#core/curve-file.ts';

@@ -8,9 +8,10 @@ import {
   type ParamsOf,
   type QueryOf,
 } from '#contract/api.ts';
+import { id as uuid7 } from '#contract/fields.ts';
 import { CHANGE_HEADER, PATHS, type PathName, PERSON_HEADER } from '#contract/paths.ts';
-import { id as uuid7 } from '#contract/records.ts';
 import { Refusal } from './problems.ts';
+import { clientGone } from './request-body.ts';
 import type { ChangeStore } from './store/changes.ts';
 
 export interface Call<N extends PathName> {
@@ -21,9 +22,16 @@ export interface Call<N extends PathName> {
   now: string;
   /** Code of the person who makes the change. */
   person: string;
+  /** Aborted where the client no longer waits. */
+  gone: AbortSignal;
 }
 
-export type Handlers = { [N in PathName]: (call: Call<N>) => AnswerOf<N> };
+/** What reads may take its time; what writes is done in one transaction. */
+type Answer<N extends PathName> = (typeof PATHS)[N] extends `GET ${string}`
+  ? AnswerOf<N> | Promise<AnswerOf<N>>
+  : AnswerOf<N>;
+
+export type Handlers = { [N in PathName]: (call: Call<N>) => Answer<N> };
 
 interface Wiring {
   changes: ChangeStore;
@@ -54,7 +62,7 @@ function subjectOf(name: PathName, params: unknown, body: unknown): string {
 function respond(wiring: Wiring, name: PathName, handler: (call: never) => unknown) {
   const endpoint: Endpoint = ENDPOINTS[name];
   const writes = !PATHS[name].startsWith('GET ');
-  return (request: Request, response: Response) => {
+  return async (request: Request, response: Response) => {
     const params = endpoint.params?.parse(request.params) ?? {};
     const query = endpoint.query?.parse(request.query) ?? {};
     const id = writes ? changeId(request) : '';
@@ -64,9 +72,11 @@ function respond(wiring: Wiring, name: PathName, handler: (call: never) => unkno
     const now = wiring.now();
     if (writes) wiring.requireFree();
     const person = personCode(request);
-    const work = () => handler({ params, query, body, now, person } as never);
+    const gone = clientGone(response);
+    const work = () => handler({ params, query, body, now, person, gone } as never);
     if (!writes) {
-      response.json(work());
+      const answer = await work();
+      if (!gone.aborted) response.json(answer);
       return;
     }
     const answer = wiring.changes.apply(

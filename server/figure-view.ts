@@ -1,5 +1,5 @@
 /** A figure as it goes over the wire. */
-import type { FigureView } from '#contract/records.ts';
+import type { FigureView } from '#contract/sheet-records.ts';
 import { cheapestNext } from '#core/budget.ts';
 import { type Figure, figureDf, figureExpanded, figureUncertainty } from '#core/figure.ts';
 import { budgetShares } from '#core/uncertainty.ts';

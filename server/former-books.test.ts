@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { afterAll, describe, expect, it } from 'vitest';
 import { PATHS, type PathName } from '#contract/paths.ts';
+import { translateChange } from '#core/former-changes.ts';
 import type { BookFigures } from './book-figures.ts';
 import { FORMER_VERSIONS, restoreBook, saidBefore, saidNow, serveBook } from './former-books.ts';
 import { openDatabase } from './store/database.ts';
@@ -20,13 +21,50 @@ const isSame = (a: unknown, b: unknown) =>
     ? Math.abs(a - b) <= SAME * Math.max(1, Math.abs(a))
     : a === b;
 
+/** A check judges figures since then: the U of a feature, at this place of its row, is another. */
+const JUDGED_FEATURE = /^match \S+ \d+ \/ [a-z-]+$/;
+const U_PLACE = 5;
+/** By so large a share at most: the degrees of freedom are worked out, and a study may count. */
+const NEAR = 0.2;
+
+/**
+ * What a check read is in the sheet since then: the figures, by edition and quantity, that a check now
+ * stands behind.
+ */
+function readInChecks(now: BookFigures): Set<string> {
+  return new Set(
+    Object.entries(now).flatMap(([name, doubts]) => {
+      const found = /^sheet (\S+) \S+ \/ [^/]+ \/ (\S+).* \/ doubts$/.exec(name);
+      return found && doubts.includes('read in a check of left against right')
+        ? [`${found[1]} ${found[2]}`]
+        : [];
+    }),
+  );
+}
+
+/** True for a row of a figure, or of a comparison, that what a check read may have changed. */
+function leansOnCheck(name: string, checked: ReadonlySet<string>): boolean {
+  const sheet = /^sheet (\S+) \S+ \/ [^/]+ \/ (\S+)/.exec(name);
+  if (sheet) return checked.has(`${sheet[1]} ${sheet[2]}`);
+  const compared = /^compare (\S+) .* \/ (\S+) \/ \S+$/.exec(name);
+  return (compared?.[1] ?? '')
+    .split(',')
+    .some((slug) => checked.has(`${slug} ${compared?.[2] ?? ''}`));
+}
+
 /** Rows in which two books differ, each with both. */
 function differences(before: BookFigures, now: BookFigures): string[] {
   const names = new Set([...Object.keys(before), ...Object.keys(now)]);
   return [...names].flatMap((name) => {
     const [was, is] = [before[name], now[name]];
+    const isU = (place: number) => JUDGED_FEATURE.test(name) && place === U_PLACE;
     const same =
-      was?.length === is?.length && was?.every((value, place) => isSame(value, is?.[place]));
+      was?.length === is?.length &&
+      was?.every((value, place) =>
+        isU(place) && typeof value === 'number'
+          ? Math.abs(Number(is?.[place]) - value) <= NEAR * value
+          : isSame(value, is?.[place]),
+      );
     return same ? [] : [`${name}: ${JSON.stringify(was)} → ${JSON.stringify(is)}`];
   });
 }
@@ -40,7 +78,11 @@ describe.each(FORMER_VERSIONS)('a book of version %d', (version) => {
     await served.close();
     const before = saidBefore(version);
     expect(Object.keys(before).length).toBeGreaterThan(50);
-    expect(differences(before, now)).toEqual([]);
+    const checked = readInChecks(now);
+    const other = differences(before, now).filter(
+      (row) => !leansOnCheck(row.slice(0, row.indexOf(': ')), checked),
+    );
+    expect(other).toEqual([]);
   }, 180_000);
 });
 
@@ -53,17 +95,21 @@ describe.each(FORMER_VERSIONS)('a change that was answered by version %d', (vers
     restoreBook(version, file);
     const served = await serveBook(file);
     const done = served.db
-      .prepare<
-        [],
-        { id: string; action: PathName; subject: string; detail: string; answer: string }
-      >('SELECT id, action, subject, detail, answer FROM change ORDER BY rowid')
+      .prepare<[], { id: string; action: string; subject: string; detail: string; answer: string }>(
+        'SELECT id, action, subject, detail, answer FROM change ORDER BY rowid',
+      )
       .all()
       // The scenario writes some by itself, in words of its own.
       .filter(({ id, action }) => !FILES.includes(action) && /-7000-8000-/.test(id));
     expect(done.length).toBeGreaterThan(20);
     for (const { id, action, subject, detail, answer } of done) {
-      const [method = '', path = ''] = PATHS[action].split(' ');
-      const again = await served.send(method, path.replace(':id', subject), JSON.parse(detail), {
+      const now = translateChange({
+        name: action,
+        params: { id: subject },
+        body: JSON.parse(detail),
+      });
+      const [method = '', path = ''] = PATHS[now.name as PathName].split(' ');
+      const again = await served.send(method, path.replace(':id', subject), now.body, {
         change: id,
       });
       expect([action, again]).toEqual([action, { status: 200, body: JSON.parse(answer) }]);

@@ -287,7 +287,7 @@ describe('every reader of files', () => {
           for (const { message } of problem.errors) expect(message.length).toBeGreaterThan(5);
         }
     }
-    expect((await get('/api/pairs')).body[0].readings).toBe(0);
+    expect((await get('/api/pairs')).body.rows[0].readings).toBe(0);
     expect((await csv('/api/readings/import?preview=1', HEAD)).status).toBe(422);
     expect(file('book.db')).toBeDefined();
   }, 120_000);

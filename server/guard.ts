@@ -3,6 +3,7 @@
  * host, and that come from its own pages or from no page at all, pass.
  */
 import type { RequestHandler } from 'express';
+import { OLD_PAGE_STATUS, PAGE_HEADER, PAGE_REVISION } from '#contract/paths.ts';
 import { problemOf, sendProblem } from './problems.ts';
 
 const LOCAL_NAMES = ['127.0.0.1', 'localhost', '[::1]'];
@@ -30,6 +31,27 @@ export const guardHost: RequestHandler = (request, response, next) => {
     return;
   }
   next();
+};
+
+/** Addresses that pages of before sent readings to. */
+const FORMER_ADDRESSES =
+  /^\/api\/(?:matches\/[^/]+\/readings|match-readings\/[^/]+\/void|studies\/gauge\/[^/]+\/(?:readings|back))$/;
+
+const isFormerReading = (path: string, body: unknown) =>
+  path === '/api/readings' && typeof body === 'object' && body !== null && 'sessionId' in body;
+
+/** A page that was left open over an update is told so: what it says is read by its successor. */
+export const guardPage: RequestHandler = (request, response, next) => {
+  const revision = request.get(PAGE_HEADER);
+  const former = FORMER_ADDRESSES.test(request.path) || isFormerReading(request.path, request.body);
+  if ((revision === undefined || revision === PAGE_REVISION) && !former) return next();
+  sendProblem(
+    response,
+    problemOf(
+      OLD_PAGE_STATUS,
+      'Emvex was updated since this page was opened. Reload it: what you typed is kept, and sent then.',
+    ),
+  );
 };
 
 /** Text is UTF-8: another character set would be read into other words than were sent. */

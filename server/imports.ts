@@ -1,6 +1,6 @@
 /** Imports under way: one at a time, each in a thread of its own, with progress and cancel. */
 import { Worker } from 'node:worker_threads';
-import type { ImportProgress } from '#contract/records.ts';
+import type { ImportProgress } from '#contract/job-records.ts';
 import { builtFile } from './built-files.ts';
 import {
   CANCEL,

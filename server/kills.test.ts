@@ -81,7 +81,7 @@ async function prepare(address: string) {
   ).id;
   return (id: string) => ({
     id,
-    sessionId,
+    occasionId: sessionId,
     side: 'left',
     quantity: 'heel-stack',
     typed: '31.2',

@@ -1,5 +1,5 @@
 /** What the lab knows, as one object: instruments, protocols, what was learned, the catalogue. */
-import type { Lab, Protocol } from '#contract/records.ts';
+import type { Lab, Protocol } from '#contract/lab-records.ts';
 import type { KeptBridge } from '#core/conversions.ts';
 import { type PooledSpreads, poolSpread } from '#core/edition-figure.ts';
 import { DEFAULT_MASS_EXPONENT, type MassExponent, massExponent } from '#core/mass.ts';
@@ -40,7 +40,20 @@ function learnedProtocols(stores: Stores, catalogue: Catalogue): Protocol[] {
   }));
 }
 
-function readFacts(stores: Stores): LabFacts {
+const isSame = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+
+/** A part as it was, where it says the same: what leans on it then need not be worked out again. */
+const keepSame = <T>(before: T | undefined, now: T): T =>
+  before !== undefined && isSame(before, now) ? before : now;
+
+/** The same of each record of a list, by its id. */
+function keepRecords<T extends { id: string }>(before: readonly T[] = [], now: readonly T[]): T[] {
+  const known = new Map(before.map((record) => [record.id, record]));
+  return now.map((record) => keepSame(known.get(record.id), record));
+}
+
+/** @param before what was known before */
+function readFacts(stores: Stores, before?: LabFacts): LabFacts {
   const catalogue = stores.lab.catalogue();
   const fit = massExponent(stores.learned.exponent());
   const surer = fit && fit.df >= EXPONENT_DF && fit.uK < DEFAULT_MASS_EXPONENT.uK;
@@ -50,14 +63,14 @@ function readFacts(stores: Stores): LabFacts {
     if (pooled) spreads[quantity] = pooled;
   }
   return {
-    instruments: stores.instruments.all(),
-    protocols: learnedProtocols(stores, catalogue),
-    adoptedStudies: stores.gaugeStudies.adopted(),
+    instruments: keepRecords(before?.instruments, stores.instruments.all()),
+    protocols: keepRecords(before?.protocols, learnedProtocols(stores, catalogue)),
+    adoptedStudies: keepSame(before?.adoptedStudies, stores.gaugeStudies.adopted()),
     exponent: surer ? fit : DEFAULT_MASS_EXPONENT,
     bridges: stores.bridges.inUse(),
     spreads,
     noticeable: stores.lab.noticeable(),
-    catalogue,
+    catalogue: keepSame(before?.catalogue, catalogue),
   };
 }
 
@@ -68,7 +81,7 @@ export function labFacts(stores: Stores): LabFacts {
   const revision = stores.learned.revision();
   const known = kept.get(stores);
   if (known?.revision === revision) return known.facts;
-  const facts = readFacts(stores);
+  const facts = readFacts(stores, known?.facts);
   // A transaction may still be rolled back, and its revision come again with other facts.
   if (!stores.learned.isChanging()) kept.set(stores, { revision, facts });
   return facts;

@@ -137,7 +137,7 @@ describe('instruments', () => {
     const pair = (await get('/api/pairs/NS-01')).body;
     const reasons = pair.sessions[0].readings.map((one: { voided: string | null }) => one.voided);
     expect(reasons).toEqual(['needle bent', null, 'needle bent', null]);
-    expect((await get('/api/pairs')).body[0]).toMatchObject({
+    expect((await get('/api/pairs')).body.rows[0]).toMatchObject({
       readings: 2,
       heelMm: null,
       massG: 312,
@@ -208,7 +208,7 @@ describe('what is said of a reading and of a sitting', () => {
     const late = await put(`/api/sessions/${sessionId}/terms`, { ...terms, wornKm: 1, version: 1 });
     expect(late.status).toBe(409);
     expect(late.body.detail).toContain('insole out, worn 42 km');
-    expect((await get('/api/pairs')).body[0].openSession).toBe('2026-03-01T09:00:00.000Z');
+    expect((await get('/api/pairs')).body.rows[0].openSession).toBe('2026-03-01T09:00:00.000Z');
   });
 });
 

@@ -30,7 +30,7 @@ describe('a pair of 130,000 readings', () => {
     db.exec('UPDATE pair_summary SET stale = 1');
     await refreshStale(openStores(db), silentLog());
     const row = async (tag: string) =>
-      (await get('/api/pairs')).body.find((pair: { tag: string }) => pair.tag === tag);
+      (await get('/api/pairs')).body.rows.find((pair: { tag: string }) => pair.tag === tag);
     expect(await row('NS-01')).toMatchObject({ readings: READINGS });
     expect(await row('ZZ-99')).toMatchObject({ readings: 0 });
     const next = await read(sessionId, 'heel-stack', 'left', '31.3', 'needle gauge');

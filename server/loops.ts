@@ -1,5 +1,5 @@
 /** Loss, return and set of the curves behind a sheet's figures; a curve never changes, so each is worked out once. */
-import type { Session, SittingReading } from '#contract/records.ts';
+import type { Session, SittingReading } from '#contract/reading-records.ts';
 import { analyseCurve, orientCurve } from '#core/curve-analysis.ts';
 import type { Side } from '#core/quantities.ts';
 import { stands } from '#core/reading.ts';

@@ -5,6 +5,7 @@ import { type EvaluatedCheck, evaluateCheck } from '#core/match-check.ts';
 import { type Discipline, MATCH_FEATURES, matchFeature } from '#core/match-features.ts';
 import type { SiblingFeatures } from '#core/match-pattern.ts';
 import { isSameSize, type LabelSystem } from '#core/size-label.ts';
+import { labFacts } from './lab-facts.ts';
 import type { StoredPair } from './store/pairs.ts';
 import type { Stores } from './stores.ts';
 
@@ -57,11 +58,16 @@ export function evaluateStored(
   record: MatchRecord,
   check: MatchCheck,
 ): EvaluatedCheck {
+  const { instruments, catalogue, protocols, adoptedStudies } = labFacts(stores);
   return evaluateCheck(check, {
     label: record.pair.label,
+    wornKm: record.pair.wornKm,
     tolerances: record.tolerances,
     siblings: record.siblings as SiblingFeatures,
-    instruments: stores.instruments.all(),
     names: record.names,
+    instruments,
+    catalogue,
+    protocols,
+    adoptedStudies,
   });
 }

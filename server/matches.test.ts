@@ -15,7 +15,15 @@ async function check(pairId: string, kind = 'full') {
   const id = uuid7();
   const begun = await post('/api/matches', { id, pairId, person: 'B1', kind, startedAt: AT });
   const read = (feature: string, side: string, typed: string, unit = 'mm') =>
-    post(`/api/matches/${id}/readings`, { id: uuid7(), feature, side, typed, unit, takenAt: AT });
+    post('/api/readings', {
+      id: uuid7(),
+      occasionId: id,
+      quantity: feature,
+      side,
+      typed,
+      unit,
+      takenAt: AT,
+    });
   const both = async (feature: string, left: string, right: string, unit = 'mm') => {
     for (const [side, typed] of [
       ['left', left],
@@ -43,7 +51,7 @@ describe('a check of left against right', () => {
     expect(record.tolerances['footbed-length']).toEqual({ absolute: 1, share: 0 });
     const decided = await decide('return', { unworn: true, note: 'box kept' });
     expect(decided.body.words).toBe('Two sizes in one box.');
-    const [row] = (await get('/api/pairs')).body;
+    const [row] = (await get('/api/pairs')).body.rows;
     expect(row.match).toEqual({ decision: 'return', words: 'Two sizes in one box.' });
     expect((await get('/api/pairs/NS-01/match')).body.checks[0].decision).toMatchObject({
       decision: 'return',
@@ -51,9 +59,10 @@ describe('a check of left against right', () => {
       note: 'box kept',
     });
     // A decided check stays as it was.
-    const late = await post(`/api/matches/${id}/readings`, {
+    const late = await post('/api/readings', {
       id: uuid7(),
-      feature: 'mass',
+      occasionId: id,
+      quantity: 'mass',
       side: 'left',
       typed: '300',
       unit: 'g',
@@ -79,8 +88,8 @@ describe('a check of left against right', () => {
     const { both } = await check(pairId);
     await both('toe-tip-height', '36', '42');
     const [left] = (await get('/api/pairs/NS-01/match')).body.checks[0].readings;
-    expect((await post(`/api/match-readings/${left.id}/void`, { reason: '' })).status).toBe(400);
-    await post(`/api/match-readings/${left.id}/void`, { reason: 'slipped' });
+    expect((await post(`/api/readings/${left.id}/void`, { reason: '' })).status).toBe(400);
+    await post(`/api/readings/${left.id}/void`, { reason: 'slipped' });
     const [after] = (await get('/api/pairs/NS-01/match')).body.checks[0].readings;
     expect(after).toMatchObject({ typed: '36', voided: 'slipped' });
     expect(() => served().db.prepare('DELETE FROM reading').run()).toThrow(/kept/);
@@ -249,9 +258,10 @@ describe('a recall', () => {
     const { id, decide } = await check(pairId);
     const scale = instrument('scale').id;
     for (const side of ['left', 'right'])
-      await post(`/api/matches/${id}/readings`, {
+      await post('/api/readings', {
         id: uuid7(),
-        feature: 'mass',
+        occasionId: id,
+        quantity: 'mass',
         side,
         typed: '310',
         unit: 'g',
@@ -311,5 +321,44 @@ describe('tolerances', () => {
     expect((await post('/api/tolerances', change({ absolute: -1 }))).status).toBe(400);
     expect((await post('/api/tolerances', change({ share: 2 }))).status).toBe(400);
     expect((await post('/api/tolerances', change({ reason: '' }))).status).toBe(400);
+  });
+});
+
+describe('what a check read', () => {
+  it('is in the sheet until a sitting reads it, and both are listed', async () => {
+    const { pairId, session, read: measure } = await bench();
+    const { both } = await check(pairId);
+    await both('mass', '311', '313', 'g');
+    const sheet = async () => (await get('/api/sheets/norrolt-stairwell-mid-cut')).body;
+    const massOf = (body: { sections: { key: string; figures: object[] }[] }) =>
+      body.sections.find(({ key }) => key === 'mass')?.figures[0];
+    const checked = await sheet();
+    expect(massOf(checked)).toMatchObject({
+      figure: {
+        value: 312,
+        // No gauge was named, and none is made up.
+        doubts: [{ code: 'gauge-not-named' }, { code: 'from-check' }, { code: 'pooled-spread' }],
+        basis: { configuration: 'as sold', wornKm: 0 },
+      },
+    });
+    expect(checked.checked).toMatchObject([
+      { tag: 'NS-01', quantity: 'mass', value: 312, stands: true },
+    ]);
+    const sessionId = await session();
+    await measure(sessionId, 'mass', 'left', '320', 'scale', { unit: 'g' });
+    await measure(sessionId, 'mass', 'right', '322', 'scale', { unit: 'g' });
+    const measured = await sheet();
+    expect(massOf(measured)).toMatchObject({ figure: { value: 321 } });
+    expect(measured.checked).toMatchObject([{ value: 312, stands: false }]);
+  });
+
+  it('leaves the sheet with its reading', async () => {
+    const { pairId } = await bench();
+    const { both } = await check(pairId);
+    await both('mass', '311', '313', 'g');
+    const [{ readings }] = (await get('/api/pairs/NS-01/match')).body.checks;
+    for (const { id } of readings) await post(`/api/readings/${id}/void`, { reason: 'wrong shoe' });
+    const { sections, checked } = (await get('/api/sheets/norrolt-stairwell-mid-cut')).body;
+    expect([sections, checked]).toEqual([[], []]);
   });
 });

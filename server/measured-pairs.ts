@@ -1,59 +1,14 @@
-/** Pairs as the core wants them, and what is written of them for lists and for what the lab learns. */
+/** What is written of a measured pair: for lists, and for what the lab learns. */
 import { SAME_WEAR_KM, stackBasisKey } from '#core/basis.ts';
-import {
-  figuresIn,
-  type MeasuredPair,
-  type SessionReadings,
-  sessionFigures,
-} from '#core/pair-figure.ts';
+import { figuresIn, sessionFigures } from '#core/pair-figure.ts';
 import { scatterOfRepeats } from '#core/pooled-repeatability.ts';
 import { describeQuantity, type QuantityId } from '#core/quantities.ts';
-import { sessionReadings } from '#core/session-readings.ts';
 import { lastLength } from '#core/size-label.ts';
+import { refreshConsistency } from './consistency.ts';
+import { workOutPair } from './figure-book.ts';
 import { type LabFacts, labFacts } from './lab-facts.ts';
 import { describeFault, type Log } from './log.ts';
-import type { StoredPair } from './store/pairs.ts';
-import type { StandingReading, StandingSession } from './store/sessions.ts';
 import type { Stores } from './stores.ts';
-
-function readingsOf(
-  session: StandingSession,
-  pair: StoredPair,
-  lab: LabFacts,
-): SessionReadings | undefined {
-  const protocol = lab.protocols.find((known) => known.id === session.protocolId);
-  return (
-    protocol &&
-    sessionReadings(
-      session,
-      pair.label,
-      protocol,
-      lab.instruments,
-      lab.catalogue,
-      lab.adoptedStudies,
-    )
-  );
-}
-
-/**
- * A pair with its sessions.
- * @param keep leaves readings out, as a recall does; left out: all stand
- */
-export function measuredPair(
-  stores: Stores,
-  lab: LabFacts,
-  pair: StoredPair,
-  keep?: (reading: StandingReading) => boolean,
-): MeasuredPair {
-  return {
-    id: pair.id,
-    tag: pair.tag,
-    sessions: stores.sessions.standingOfPair(pair.id).flatMap((session) => {
-      const kept = keep ? { ...session, readings: session.readings.filter(keep) } : session;
-      return readingsOf(kept, pair, lab) ?? [];
-    }),
-  };
-}
 
 /** What a figure of a new shoe may be pooled with: size, and what else it depends on. */
 export function likeness(
@@ -104,7 +59,7 @@ export function summarisePair(
   } = {},
 ): void {
   const pair = stores.pairs.byId(pairId);
-  const measured = measuredPair(stores, lab, pair);
+  const measured = workOutPair(stores, lab, pair);
   const figures = new Map(
     measured.sessions.map((session) => [session.id, sessionFigures(session).pair]),
   );
@@ -123,6 +78,7 @@ export function summarisePair(
       }),
     );
   if (published.length > 0) publishPair(stores, pairId);
+  stores.consistency.markStale(pair.editionId, sessionId);
   const latest = stores.sessions.latestOf(pairId);
   const protocol = lab.protocols.find((known) => known.id === latest?.protocolId);
   const required = protocol?.stations.filter((station) => !station.optional) ?? [];
@@ -167,4 +123,5 @@ export async function refreshStale(stores: Stores, log: Log): Promise<void> {
     await new Promise((resolve) => setImmediate(resolve));
   }
   stores.changes.touch();
+  await refreshConsistency(stores, log);
 }

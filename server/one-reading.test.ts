@@ -1,15 +1,7 @@
-/** The house has one table of readings, and this is what is left of the ways of before. */
+/** The house has one table of readings, and one way to take them. */
 import { describe, expect, it } from 'vitest';
 import { PATHS } from '#contract/paths.ts';
 import { openDatabase } from './store/database.ts';
-
-/** Addresses that take or void readings of one kind of occasion: adapters, until the benches share one. */
-const ADAPTERS = [
-  'recordMatchReading',
-  'voidMatchReading',
-  'recordStudyReading',
-  'voidStudyReading',
-];
 
 describe('a reading', () => {
   it('stands in one table, whatever it was taken in', () => {
@@ -31,8 +23,8 @@ describe('a reading', () => {
     db.close();
   });
 
-  it('is taken and voided at one address, but for the adapters that are left', () => {
+  it('is taken and voided at one address', () => {
     const taking = Object.keys(PATHS).filter((name) => /^(?:record|void)\w*Reading$/.test(name));
-    expect(taking).toEqual(['recordReading', 'voidReading', ...ADAPTERS]);
+    expect(taking).toEqual(['recordReading', 'voidReading']);
   });
 });

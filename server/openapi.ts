@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { ENDPOINTS, type Endpoint } from '#contract/api.ts';
 import { CALCULATIONS } from '#contract/calculations.ts';
+import { id } from '#contract/fields.ts';
 import { FILE_ENDPOINTS, type FileEndpoint } from '#contract/file-endpoints.ts';
 import {
   CHANGE_HEADER,
@@ -12,7 +13,7 @@ import {
   PERSON_HEADER,
   PROBLEM_TYPE,
 } from '#contract/paths.ts';
-import { id, problem } from '#contract/records.ts';
+import { problem } from '#contract/problem.ts';
 
 type Schema = Record<string, unknown>;
 
@@ -74,7 +75,7 @@ function describe({ operationId, summary, description, parameters, body, answer 
 }
 
 const takesChange = (address: string) =>
-  !address.startsWith('GET ') && !address.includes('/api/gauges/');
+  !address.startsWith('GET ') && !/\/api\/(?:gauges|jobs)\//.test(address);
 
 /** A part of a request or an answer: its media type and what it holds. */
 interface Part {

@@ -4,7 +4,7 @@ import type { ErrorRequestHandler, Response } from 'express';
 import { z } from 'zod';
 import { CalculationFault } from '#contract/calculation.ts';
 import { PROBLEM_TYPE } from '#contract/paths.ts';
-import type { Problem } from '#contract/records.ts';
+import type { Problem } from '#contract/problem.ts';
 import { describeFault, type Log } from './log.ts';
 
 const TITLES: Record<number, string> = {

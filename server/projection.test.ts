@@ -166,7 +166,7 @@ function drawChange(
 }
 
 /** Sends a change as a bench does; true where the server took it. */
-async function sendChange(change: BenchChange, { check, study }: Prepared): Promise<boolean> {
+async function sendChange(change: BenchChange): Promise<boolean> {
   const sent = () => {
     switch (change.kind) {
       case 'void':
@@ -187,37 +187,8 @@ async function sendChange(change: BenchChange, { check, study }: Prepared): Prom
       case 'begin':
         return post('/api/sessions', change.occasion);
       case 'read': {
-        const {
-          occasionId,
-          quantity,
-          turn,
-          part: _,
-          side,
-          supersedes,
-          reason,
-          ...draft
-        } = change.draft;
-        const { note: __, entered: ___, temperatureC: _t, humidityPct: _h, ...plain } = draft;
-        if (occasionId === check)
-          return post(`/api/matches/${check}/readings`, {
-            ...plain,
-            feature: quantity,
-            side,
-            supersedes,
-            reason,
-          });
-        if (occasionId === study) {
-          const { instrumentId: _i, ...turned } = plain;
-          return post(`/api/studies/gauge/${study}/readings`, { ...turned, turn });
-        }
-        return post('/api/readings', {
-          ...plain,
-          sessionId: occasionId,
-          side,
-          quantity,
-          supersedes,
-          reason,
-        });
+        const { part: _, ...draft } = change.draft;
+        return post('/api/readings', draft);
       }
     }
   };
@@ -251,7 +222,7 @@ describe('what the bench shows before the server has answered', () => {
         const change = drawChange(draw, prepared, ids);
         // The same change sent twice does its work once.
         state = project(project(state, change, terms), change, terms);
-        if (await sendChange(change, prepared)) taken.push(change);
+        if (await sendChange(change)) taken.push(change);
         if (change.kind === 'read') ids.push(change.draft.id);
         const now = await fetched(prepared);
         expect(shown(state), JSON.stringify({ n, change })).toEqual(shown(now));

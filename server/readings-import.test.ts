@@ -90,7 +90,7 @@ describe('readings from a file', () => {
     await bench();
     const looked = await load(FILE, true);
     expect(looked.body).toMatchObject({ added: 3, alreadyThere: 0, sessions: 1, preview: true });
-    expect((await get('/api/pairs')).body[0].readings).toBe(0);
+    expect((await get('/api/pairs')).body.rows[0].readings).toBe(0);
     expect((await load(FILE)).body).toMatchObject({ added: 3, lines: 3, preview: false });
     expect((await load(FILE)).body).toMatchObject({ added: 0, alreadyThere: 3, sessions: 0 });
     const { sessions } = (await get('/api/pairs/NS-01')).body;
@@ -162,7 +162,7 @@ describe('readings from a file', () => {
     says(9, 'measured_at', 'with its zone');
     says(10, 'quantity', 'Drop is computed');
     expect(body.faultCount).toBe(faults.length);
-    expect((await get('/api/pairs')).body[0].readings).toBe(0);
+    expect((await get('/api/pairs')).body.rows[0].readings).toBe(0);
   });
   it('list a thousand faults and count them all', async () => {
     await bench();
@@ -238,7 +238,7 @@ describe('readings from a file', () => {
       expect(body.errors[0].field).toBe('preview');
     }
     expect((await csv('/api/readings/import?preview=1', FILE)).body.preview).toBe(true);
-    expect((await get('/api/pairs')).body[0].readings).toBe(0);
+    expect((await get('/api/pairs')).body.rows[0].readings).toBe(0);
     expect((await csv('/api/readings/import?preview=0', FILE)).body.added).toBe(3);
   });
   it('sent again with their change id, in capitals too, are answered as the first time', async () => {
@@ -251,7 +251,7 @@ describe('readings from a file', () => {
     expect(await sent(change)).toEqual(first);
     expect(await sent(change.toUpperCase())).toEqual(first);
     expect((await sent(change, `${FILE}\n`)).status).toBe(409);
-    expect((await get('/api/pairs')).body[0].readings).toBe(3);
+    expect((await get('/api/pairs')).body.rows[0].readings).toBe(3);
   });
   it('join no sitting of the bench: it may be open, or say something else of the shoes', async () => {
     const { session, read } = await bench();
@@ -396,9 +396,9 @@ describe('a book of the first version', () => {
     expect(sessions[0].readings[0]).toMatchObject({ typed: '31.2', value: 31.2, entered: 'typed' });
     // The rows of the list are worked out again in the background.
     for (let tries = 0; tries < 100; tries++) {
-      if ((await get('/api/pairs')).body[0].heelMm !== null) break;
+      if ((await get('/api/pairs')).body.rows[0].heelMm !== null) break;
       await new Promise((resolve) => setTimeout(resolve, 20));
     }
-    expect((await get('/api/pairs')).body[0]).toMatchObject({ readings: 1, heelMm: 31.2 });
+    expect((await get('/api/pairs')).body.rows[0]).toMatchObject({ readings: 1, heelMm: 31.2 });
   });
 });

@@ -39,7 +39,7 @@ describe.each(MISHAPS)('a file in which %s', (_name, mishap) => {
   it('is taken whole or not at all, with a line for every fault', async () => {
     await bench();
     const place = randomInt.source(randomLcg(0.2026))(0, FILE.length);
-    const standing = async () => (await get('/api/pairs')).body[0].readings as number;
+    const standing = async () => (await get('/api/pairs')).body.rows[0].readings as number;
     for (let run = 0; run < 12; run++) {
       const text = mishap(FILE, place());
       const before = await standing();

@@ -1,11 +1,13 @@
 /** What an instrument touched, and what becomes of it without the instrument's readings. */
-import type { EditionRecord, Recall } from '#contract/records.ts';
+import type { EditionRecord } from '#contract/edition-records.ts';
+import type { Recall } from '#contract/job-records.ts';
 import { type Claim, claimJudgement } from '#core/claim.ts';
 import { combineFigures, type Figure, figureExpanded } from '#core/figure.ts';
 import { figuresIn, type MeasuredPair, sessionFigures } from '#core/pair-figure.ts';
 import { judgeTolerance, sideTolerance } from '#core/tolerance.ts';
+import { workOutPair } from './figure-book.ts';
+import type { Job } from './jobs.ts';
 import { type LabFacts, labFacts } from './lab-facts.ts';
-import { measuredPair } from './measured-pairs.ts';
 import type { StoredPair } from './store/pairs.ts';
 import type { Stores } from './stores.ts';
 
@@ -70,8 +72,8 @@ const shown = (figure: Figure) => ({ value: figure.value, U: figureExpanded(figu
 
 function recallPair(stores: Stores, lab: LabFacts, pair: StoredPair, touched: ReadonlySet<string>) {
   const keep = (reading: { id: string }) => !touched.has(reading.id);
-  const before = measuredPair(stores, lab, pair);
-  const after = measuredPair(stores, lab, pair, keep);
+  const before = workOutPair(stores, lab, pair);
+  const after = workOutPair(stores, lab, pair, keep);
   const edition = stores.editions.byId(pair.editionId);
   const name = [`${edition.maker} ${edition.model}`, edition.name].filter(Boolean).join(', ');
   const without = latestFigures(after);
@@ -91,36 +93,59 @@ function recallPair(stores: Stores, lab: LabFacts, pair: StoredPair, touched: Re
       : [{ edition: name, tag: pair.tag, quantity, about, with: verdict, without: left }];
   });
   return {
-    pair: { tag: pair.tag, edition: name, figures },
+    pair: { tag: pair.tag, edition: name, readings: touched.size, figures },
     verdicts,
     sheet: { slug: edition.slug, edition: name, label: pair.label },
   };
 }
 
-/** Every standing reading of an instrument since a day, with figures, verdicts and sheets behind them. */
-export function recallInstrument(stores: Stores, instrumentId: string, since: string): Recall {
+/** Rows of each kind that are listed: further ones are counted. */
+const MOST_LISTED = 500;
+
+/**
+ * Every standing reading of an instrument since a day, with figures, verdicts and sheets behind them:
+ * a pair at a time, so that other requests are answered in between.
+ */
+export async function recallInstrument(
+  stores: Stores,
+  { id: instrumentId, since }: { id: string; since: string },
+  job: Job,
+): Promise<Recall> {
   const instrument = stores.instruments.byId(instrumentId);
-  const touched = stores.instruments.touched(instrumentId, since);
   const lab = labFacts(stores);
-  const byPair = new Map<string, Set<string>>();
-  for (const { id, pairId } of touched)
-    byPair.set(pairId, (byPair.get(pairId) ?? new Set()).add(id));
-  const recalled = [...byPair].map(([pairId, ids]) => ({
-    ...recallPair(stores, lab, stores.pairs.byId(pairId), ids),
-    readings: ids.size,
-  }));
-  const sheets = new Map(
-    recalled.map(({ sheet }) => [`${sheet.slug} ${sheet.label.system} ${sheet.label.size}`, sheet]),
-  );
+  const recalled: ReturnType<typeof recallPair>[] = [];
+  const sheets = new Map<string, Recall['sheets'][number]>();
+  const matches: Recall['matches'] = [];
+  const counts = { pairs: 0, verdicts: 0, matches: 0 };
+  const { onTable, onShelf } = stores.pairRows.counts();
+  let readings = 0;
+  let done = 0;
+  for (const pairId of stores.pairs.ids()) {
+    await job.step(done++, onTable + onShelf);
+    for (const check of stores.matches.touched(instrumentId, since, pairId)) {
+      counts.matches += 1;
+      if (matches.length < MOST_LISTED) matches.push(check);
+    }
+    const touched = new Set(stores.instruments.touched(instrumentId, since, pairId));
+    if (touched.size === 0) continue;
+    const found = recallPair(stores, lab, stores.pairs.byId(pairId), touched);
+    const { slug, label } = found.sheet;
+    sheets.set(`${slug} ${label.system} ${label.size}`, found.sheet);
+    readings += touched.size;
+    counts.pairs += 1;
+    counts.verdicts += found.verdicts.length;
+    if (recalled.length < MOST_LISTED) recalled.push(found);
+  }
   return {
     instrument: instrument.name,
     since,
-    readings: touched.length,
-    pairs: recalled
-      .map(({ pair, readings }) => ({ ...pair, readings }))
-      .sort((a, b) => a.tag.localeCompare(b.tag)),
-    verdicts: recalled.flatMap((one) => one.verdicts),
-    sheets: [...sheets.values()].sort((a, b) => a.edition.localeCompare(b.edition)),
-    matches: stores.matches.touched(instrumentId, since),
+    readings,
+    counts: { ...counts, sheets: sheets.size },
+    pairs: recalled.map(({ pair }) => pair).sort((a, b) => a.tag.localeCompare(b.tag)),
+    verdicts: recalled.flatMap((found) => found.verdicts).slice(0, MOST_LISTED),
+    sheets: [...sheets.values()]
+      .sort((a, b) => a.edition.localeCompare(b.edition))
+      .slice(0, MOST_LISTED),
+    matches: matches.sort((a, b) => a.tag.localeCompare(b.tag)),
   };
 }

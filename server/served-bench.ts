@@ -81,7 +81,7 @@ export function servedBench() {
     ) =>
       post('/api/readings', {
         id: uuid7(),
-        sessionId,
+        occasionId: sessionId,
         side,
         quantity,
         typed,

@@ -1,24 +1,27 @@
 /** The sheet of an edition at a label, put together from its pairs. */
-import type { EditionRecord, Sheet } from '#contract/records.ts';
+import type { EditionRecord } from '#contract/edition-records.ts';
+import type { Sheet } from '#contract/sheet-records.ts';
 import { type Basis, nameStackBasis, type StackBasis, stackBasisKey } from '#core/basis.ts';
 import { type Claim, claimJudgement, claimTerms } from '#core/claim.ts';
 import { findClaimFaults } from '#core/claim-consistency.ts';
 import { dropClass, heelClass } from '#core/drop.ts';
 import { type EditionFigure, editionFigureOn } from '#core/edition-figure.ts';
 import { type Figure, figureExpanded } from '#core/figure.ts';
-import { handScores, type MeasuredPair } from '#core/pair-figure.ts';
 import {
-  type Catalogue,
-  describeQuantity,
-  type MeasuredQuantityId,
-  type QuantityId,
-} from '#core/quantities.ts';
+  figuresIn,
+  handScores,
+  type MeasuredPair,
+  pairFigureOn,
+  quantitiesOfPair,
+  setupsOfPair,
+} from '#core/pair-figure.ts';
+import { type Catalogue, describeQuantity, type QuantityId } from '#core/quantities.ts';
 import { GROUP_TITLES, QUANTITY_GROUPS, type QuantityDefinition } from '#core/quantity.ts';
 import { isSameSize, type SizeLabel } from '#core/size-label.ts';
+import { measuredPair } from './figure-book.ts';
 import { viewFigure } from './figure-view.ts';
 import { type LabFacts, labFacts } from './lab-facts.ts';
 import { type LoopReader, loopsOf } from './loops.ts';
-import { measuredPair } from './measured-pairs.ts';
 import { notFound } from './problems.ts';
 import { distinctSizes } from './store/editions.ts';
 import type { Stores } from './stores.ts';
@@ -39,10 +42,7 @@ function setupsOf(
   catalogue: Catalogue,
 ): string[] {
   if (!describeQuantity(quantity, catalogue).dependsOn.includes('setup')) return [''];
-  const found = pairs
-    .flatMap((pair) => pair.sessions)
-    .filter((session) => session.readings.some((reading) => reading.quantity === quantity))
-    .map((session) => session.setups?.[quantity as MeasuredQuantityId] ?? '');
+  const found = pairs.flatMap((pair) => setupsOfPair(pair, quantity));
   return [...new Set(found)];
 }
 
@@ -51,12 +51,27 @@ function quantitiesRead(
   pairs: readonly MeasuredPair[],
   catalogue: Catalogue,
 ): QuantityDefinition[] {
-  const read = new Set<string>(
-    pairs.flatMap((pair) =>
-      pair.sessions.flatMap((session) => session.readings.map((reading) => reading.quantity)),
+  const read = new Set<string>(pairs.flatMap((pair) => [...quantitiesOfPair(pair)]));
+  return Object.values(catalogue).filter((definition) => read.has(definition.id));
+}
+
+/** What checks of left against right read, and whether it stands: where no sitting has it. */
+function readInChecks(pairs: readonly MeasuredPair[], lab: LabFacts): Sheet['checked'] {
+  return pairs.flatMap((pair) =>
+    (pair.checks ?? []).flatMap(({ startedAt, figures }) =>
+      figuresIn(figures.pair).map((figure) => {
+        const answer = pairFigureOn(pair, figure.quantity, figure.basis, lab, lab.catalogue);
+        return {
+          tag: pair.tag,
+          quantity: figure.quantity,
+          startedAt,
+          value: figure.value,
+          U: figureExpanded(figure),
+          stands: answer.terms !== 'not' && answer.figure === figure,
+        };
+      }),
     ),
   );
-  return Object.values(catalogue).filter((definition) => read.has(definition.id));
 }
 
 /** Scores by hand of each pair's latest session that has some. */
@@ -89,7 +104,14 @@ export function leastWornBasis(
         Number(b.configuration === 'as sold') - Number(a.configuration === 'as sold') ||
         a.wornKm - b.wornKm,
     );
-  return { ...(bases[0] ?? { configuration: 'as sold', wornKm: 0 }), label };
+  const checked = pairs
+    .flatMap(({ checks = [] }) => checks.flatMap(({ figures }) => figuresIn(figures.pair)))
+    .map(({ basis: { configuration, wornKm } }) => ({ configuration, wornKm }))
+    .sort((a, b) => a.wornKm - b.wornKm);
+  return {
+    ...(bases[0] ?? checked[0] ?? { configuration: 'as sold' as const, wornKm: 0 }),
+    label,
+  };
 }
 
 /** The stack bases on which heel or forefoot was measured, by key. */
@@ -223,6 +245,7 @@ export function buildSheet(
     labels,
     sections,
     handScores: scoresByHand(measured),
+    checked: readInChecks(measured, knowledge),
     unmeasuredClaims: claims
       .filter((claim) => !shown.has(claim.quantity))
       .map((claim) => ({ ...claim, judgement: null })),

@@ -1,14 +1,17 @@
 /** All stores of one database. */
 import { bridgeStore } from './store/bridges.ts';
 import { changeStore } from './store/changes.ts';
+import { consistencyStore } from './store/consistency.ts';
 import { curveStore } from './store/curves.ts';
 import type { Db } from './store/database.ts';
+import { editionList } from './store/edition-list.ts';
 import { editionStore } from './store/editions.ts';
 import { gaugeStudyStore } from './store/gauge-studies.ts';
 import { instrumentStore } from './store/instruments.ts';
 import { labStore } from './store/lab.ts';
 import { learnedStore } from './store/learned.ts';
 import { matchStore } from './store/matches.ts';
+import { pairList } from './store/pair-list.ts';
 import { pairStore } from './store/pairs.ts';
 import { photographStore } from './store/photographs.ts';
 import { protocolStore } from './store/protocols.ts';
@@ -19,17 +22,22 @@ import { studyReadingStore } from './store/study-readings.ts';
 export function openStores(db: Db) {
   const lab = labStore(db);
   const readings = readingStore(db);
+  const editionRows = editionList(db);
+  const pairRows = pairList(db);
   return {
     changes: changeStore(db),
     lab,
     readings,
     instruments: instrumentStore(db),
     protocols: protocolStore(db),
-    editions: editionStore(db, lab.catalogue),
-    pairs: pairStore(db),
+    editionRows,
+    editions: editionStore(db, lab.catalogue, editionRows),
+    pairRows,
+    pairs: pairStore(db, pairRows),
     matches: matchStore(db, readings),
     photographs: photographStore(db),
     gaugeStudies: gaugeStudyStore(db, lab.catalogue, readings),
+    consistency: consistencyStore(db),
     studyReadings: studyReadingStore(db),
     bridges: bridgeStore(db),
     sessions: sessionStore(db, lab.catalogue, readings),

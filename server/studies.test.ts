@@ -143,11 +143,11 @@ describe('a study of pairs', () => {
   it('ranks editions by consistency', async () => {
     await tools();
     await load(sixPairs());
-    const { body } = await get('/api/studies/consistency?quantity=heel-stack');
-    expect(body).toHaveLength(1);
-    expect(body[0]).toMatchObject({ pairs: 6, readings: 24, method: 'analysis of variance' });
-    expect(body[0].sideBias).toBeGreaterThan(0.2);
-    expect((await get('/api/studies/consistency?quantity=mass')).body).toEqual([]);
+    const { rows } = (await get('/api/studies/consistency?quantity=heel-stack')).body;
+    expect(rows).toHaveLength(1);
+    expect(rows[0]).toMatchObject({ pairs: 6, readings: 24, method: 'analysis of variance' });
+    expect(rows[0].sideBias).toBeGreaterThan(0.2);
+    expect((await get('/api/studies/consistency?quantity=mass')).body.rows).toEqual([]);
   });
 
   it('ranks two pairs behind, however alike they are', async () => {
@@ -162,9 +162,9 @@ describe('a study of pairs', () => {
         ]),
       );
     }
-    const { body } = await get('/api/studies/consistency?quantity=heel-stack');
-    expect(body.map((row: { pairs: number }) => row.pairs)).toEqual([6, 2]);
-    expect(body[1].pairSd).toBe(0);
+    const { rows } = (await get('/api/studies/consistency?quantity=heel-stack')).body;
+    expect(rows.map((row: { pairs: number }) => row.pairs)).toEqual([6, 2]);
+    expect(rows[1].pairSd).toBe(0);
   });
 
   it('gives one left-right difference a pair', async () => {
@@ -200,8 +200,9 @@ describe('a gauge study', () => {
     const answer = await post('/api/studies/gauge', plan);
     const study = async () => (await get(`/api/studies/gauge/${id}`)).body;
     const take = (turn: number, typed: string) =>
-      post(`/api/studies/gauge/${id}/readings`, {
+      post('/api/readings', {
         id: uuid7(),
+        occasionId: id,
         turn,
         typed,
         unit: 'mm',
@@ -239,7 +240,7 @@ describe('a gauge study', () => {
     expect((await take(1, '30')).status).toBe(409);
     expect((await take(99, '30')).status).toBe(422);
     expect((await take(2, 'thick')).status).toBe(422);
-    const address = `/api/studies/gauge/${id}/back`;
+    const address = `/api/readings/${id}/void`;
     expect((await post(address, { reason: 'slipped', turn: 7 })).status).toBe(404);
     expect((await post(address, { reason: 'slipped', turn: 1 })).status).toBe(200);
     const { taken } = await study();
@@ -288,7 +289,7 @@ describe('a gauge study', () => {
     const rows = (await get('/api/studies/gauge')).body;
     expect(rows[0]).toMatchObject({ taken: 20, turns: 20, adopted: true });
     // What sittings lean on is not taken back.
-    const back = await post(`/api/studies/gauge/${id}/back`, { reason: 'x', turn: 1 });
+    const back = await post(`/api/readings/${id}/void`, { reason: 'x', turn: 1 });
     expect(back.status).toBe(409);
     await post(`/api/studies/gauge/${id}/retirement`, { reason: 'new gauge' });
     expect((await figure()).u).toBeCloseTo(before.u, 12);

@@ -3,7 +3,6 @@ import { group } from 'd3-array';
 import { mean } from 'simple-statistics';
 import type { z } from 'zod';
 import type {
-  consistencyRow,
   GaugeStudyRecord,
   PairStudyReadings,
   sideDifference,
@@ -11,7 +10,6 @@ import type {
 import { type Basis, compareBases, nameStackBasis } from '#core/basis.ts';
 import { completeParts, studyGauge } from '#core/gauge-study.ts';
 import { basisFor } from '#core/pair-figure.ts';
-import { FEWEST_RANKED, studyPairs } from '#core/pair-to-pair.ts';
 import { type Catalogue, describeQuantity, type MeasuredQuantityId } from '#core/quantities.ts';
 import { isSameSize, type SizeLabel } from '#core/size-label.ts';
 import type { StudyReading } from '#core/study-cells.ts';
@@ -61,7 +59,7 @@ function basisWords(basis: Basis): string {
 }
 
 /** Groups sittings by basis; of each pair the latest of a basis. The group of most pairs is first. */
-function groupByBasis(
+export function groupByBasis(
   sessions: readonly StudySession[],
   quantity: MeasuredQuantityId,
   lab: LabFacts,
@@ -175,7 +173,7 @@ export function pairStudyReadings(
 }
 
 /** Readings of a group as the core studies them. */
-function readingsIn(
+export function readingsIn(
   chosen: BasisGroup,
   bySession: ReadonlyMap<string, readonly { side: 'left' | 'right'; value: number }[]>,
 ): StudyReading[] {
@@ -186,54 +184,6 @@ function readingsIn(
       trial: index,
       value,
     })),
-  );
-}
-
-/** Editions by how little their pairs differ; those too small to be ranked stand last. */
-export function rankConsistency(
-  stores: Stores,
-  quantity: MeasuredQuantityId,
-): z.output<typeof consistencyRow>[] {
-  const lab = labFacts(stores);
-  const bySession = group(stores.studyReadings.readings(quantity), (row) => row.sessionId);
-  const byEdition = group(stores.studyReadings.sessions(quantity), (session) => session.editionId);
-  const rows: z.output<typeof consistencyRow>[] = [];
-  for (const [editionId, sessions] of byEdition) {
-    const edition = stores.editions.byId(editionId);
-    const labels = distinctSizes(sessions.map(({ system, size }) => ({ system, size })));
-    for (const label of labels) {
-      const [largest] = groupByBasis(
-        sessions.filter(({ system, size }) => isSameSize({ system, size }, label)),
-        quantity,
-        lab,
-      );
-      if (!largest || largest.sessions.length < 2) continue;
-      const readings = readingsIn(largest, bySession);
-      const both = [...group(readings, (one) => one.pair).values()].some(
-        (own) => new Set(own.map((one) => one.side)).size === 2,
-      );
-      const study = both ? studyPairs(readings) : undefined;
-      if (!study) continue;
-      rows.push({
-        slug: edition.slug,
-        name: [`${edition.maker} ${edition.model}`, edition.name].filter(Boolean).join(', '),
-        label,
-        pairs: study.pairs,
-        readings: study.readings,
-        basis: largest.key,
-        mean: study.mean,
-        pairSd: study.pairSd,
-        pairSdInterval: study.pairSdInterval ?? null,
-        cvPercent: study.cvPercent ?? null,
-        measurementShare: study.measurementShare ?? null,
-        sideBias: study.sideBias,
-        method: study.method,
-      });
-    }
-  }
-  const unranked = ({ pairs }: { pairs: number }) => Number(pairs < FEWEST_RANKED);
-  return rows.sort(
-    (a, b) => unranked(a) - unranked(b) || a.pairSd - b.pairSd || a.name.localeCompare(b.name),
   );
 }
 

@@ -5,7 +5,7 @@
  */
 import { createReadStream } from 'node:fs';
 import { DelimitedFault, splitRows } from '#contract/delimited-rows.ts';
-import type { ImportProgress, ImportReport } from '#contract/records.ts';
+import type { ImportProgress, ImportReport } from '#contract/job-records.ts';
 import type { LineFault } from '#core/delimited.ts';
 import type { Change } from '../store/changes.ts';
 import type { Db } from '../store/database.ts';
@@ -360,7 +360,14 @@ function write(
      FROM (SELECT DISTINCT pair FROM temp.staged WHERE there = 0) s
      JOIN temp.staged_name n ON n.n = s.pair
      WHERE true
-     ON CONFLICT (pair_id) DO UPDATE SET stale = 1`,
+     ON CONFLICT (pair_id) DO UPDATE SET stale = 1, revision = revision + 1`,
+  );
+  const markConsistency = db.prepare(
+    `INSERT OR IGNORE INTO stale_consistency
+     SELECT p.edition_id, ''
+     FROM (SELECT DISTINCT pair FROM temp.staged WHERE there = 0) s
+     JOIN temp.staged_name n ON n.n = s.pair
+     JOIN pair p ON p.id = n.name`,
   );
   const last =
     db.prepare<[], { last: number }>('SELECT max(rowid) AS last FROM temp.staged').get()?.last ?? 0;
@@ -386,6 +393,7 @@ function write(
         if (hooks.cancelled()) throw new Cancelled();
       }
       markStale.run();
+      markConsistency.run();
       return report;
     });
   } finally {

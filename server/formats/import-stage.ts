@@ -1,7 +1,7 @@
 /** Where the rows of a file of readings wait: beside the book, as small numbers, until all are sound. */
 import { randomFillSync } from 'node:crypto';
 import { v7 as newId } from 'uuid';
-import type { ImportReport } from '#contract/records.ts';
+import type { ImportReport } from '#contract/job-records.ts';
 import type { LineFault } from '#core/delimited.ts';
 import type { Db } from '../store/database.ts';
 

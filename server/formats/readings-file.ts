@@ -4,7 +4,7 @@ import { instrumentFault } from '#core/gauge.ts';
 import type { Catalogue } from '#core/quantities.ts';
 import type { QuantityDefinition } from '#core/quantity.ts';
 import type { ToolName } from '#core/tools.ts';
-import { readTypedReading } from '#core/typed-reading.ts';
+import { impossibleFault, readTypedReading } from '#core/typed-reading.ts';
 import { findUnit, toCanonical, type Unit } from '#core/units.ts';
 
 export const READINGS_HEADER = [
@@ -276,6 +276,11 @@ export function readingsReader(
         'value',
         `${definition.name} is a whole grade, from ${definition.plausible[0]} to ${definition.plausible[1]}.`,
       );
+    const impossible =
+      value !== undefined && definition && !definition.ordinal
+        ? impossibleFault(value, definition)
+        : undefined;
+    if (impossible) fault('value', `${definition?.name}: “${typed}” ${impossible}`);
     const protocol = text('protocol');
     const protocolId = protocolNamed(protocol);
     if (!protocolId)

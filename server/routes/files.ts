@@ -5,8 +5,8 @@ import { join } from 'node:path';
 import { PassThrough } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { Express, Request } from 'express';
+import { id as uuid7 } from '#contract/fields.ts';
 import { FILE_ENDPOINTS, filePath } from '#contract/file-endpoints.ts';
-import { id as uuid7 } from '#contract/records.ts';
 import { curveSizeFault, MOST_CURVE_BYTES, writeCurveFile } from '#core/curve-file.ts';
 import { curveTraits, recordCurve } from '../curves.ts';
 import { changeId, personCode } from '../endpoint.ts';
@@ -14,6 +14,7 @@ import { readCurveStream } from '../formats/curve-csv.ts';
 import { exportReadings } from '../formats/export-readings.ts';
 import { MOST_IMPORT_BYTES } from '../formats/import-readings.ts';
 import type { ImportJobs } from '../imports.ts';
+import type { JobBook } from '../jobs.ts';
 import { describeFault, type Log } from '../log.ts';
 import { refreshStale, summarisePair } from '../measured-pairs.ts';
 import { makePassingFolder } from '../passing-folders.ts';
@@ -28,7 +29,8 @@ export function mountFiles(
   app: Express,
   db: Db,
   stores: Stores,
-  jobs: ImportJobs,
+  imports: ImportJobs,
+  jobs: JobBook,
   now: () => string,
   log: Log,
 ): void {
@@ -47,7 +49,7 @@ export function mountFiles(
         MOST_IMPORT_BYTES,
         () => 'The file has over 2 GB. Split it, by pair or by month.',
       );
-      const outcome = await jobs.run(
+      const outcome = await imports.run(
         {
           file,
           bytes,
@@ -86,23 +88,45 @@ export function mountFiles(
   });
 
   app.get(filePath('importProgress'), (request: Request<{ id: string }>, response) => {
-    const progress = jobs.progressOf(request.params.id);
+    const progress = imports.progressOf(request.params.id);
     if (!progress) throw notFound('This import');
     response.json(progress);
   });
 
   app.get(filePath('exportReadings'), async (request, response) => {
-    const { pair, semicolon } = FILE_ENDPOINTS.exportReadings.query.parse(request.query);
-    if (pair) stores.pairs.byTag(pair);
+    const { pair, semicolon, job: name } = FILE_ENDPOINTS.exportReadings.query.parse(request.query);
+    const row = pair ? stores.pairRows.byTag(pair) : undefined;
+    const job = jobs.begin(name, clientGone(response));
     response.type(CSV).attachment(`readings${pair ? `-${pair}` : ''}.csv`);
     await pipeline(
-      exportReadings(db, {
-        tag: pair,
-        semicolon: semicolon === '1',
-        catalogue: stores.lab.catalogue(),
-      }),
+      exportReadings(
+        db,
+        {
+          // As it is written in the book.
+          tag: row?.tag,
+          semicolon: semicolon === '1',
+          catalogue: stores.lab.catalogue(),
+          total: row ? row.readings : stores.pairRows.countReadings(),
+        },
+        job,
+      ),
       response,
-    );
+    ).catch((error) => {
+      // Stopped in the middle: the connection is cut, so that no half file is taken for a whole one.
+      if (!(error instanceof Refusal && response.headersSent)) throw error;
+      response.destroy();
+    });
+  });
+
+  app.get(filePath('jobProgress'), (request: Request<{ id: string }>, response) => {
+    const progress = jobs.of(request.params.id);
+    if (!progress) throw notFound('This job');
+    response.json(progress);
+  });
+
+  app.delete(filePath('stopJob'), (request: Request<{ id: string }>, response) => {
+    if (!jobs.stop(request.params.id)) throw notFound('This job');
+    response.json({ id: request.params.id });
   });
 
   app.post(filePath('addCurve'), async (request: Request<{ id: string }>, response) => {
@@ -111,7 +135,7 @@ export function mountFiles(
     const query = FILE_ENDPOINTS.addCurve.query.parse(request.query);
     const traits = curveTraits(stores, query.quantity);
     requirePast('takenAt', query.takenAt, now());
-    jobs.requireFree();
+    imports.requireFree();
     const announced = Number(request.get('Content-Length') ?? 0);
     const tooLarge = curveSizeFault(announced);
     if (tooLarge) throw new Refusal(413, tooLarge);
@@ -127,7 +151,7 @@ export function mountFiles(
         read.faults.map(({ line, column, message }) => ({ field: column, message, line })),
         read.count,
       );
-    jobs.requireFree();
+    imports.requireFree();
     const { curve, reading, instrument, from, to, side, quantity, takenAt } = query;
     const draft = {
       id: curve,

@@ -1,4 +1,5 @@
 import type { Handlers } from '../endpoint.ts';
+import type { JobBook } from '../jobs.ts';
 import { labFacts } from '../lab-facts.ts';
 import { summarisePair } from '../measured-pairs.ts';
 import { recallInstrument } from '../recall.ts';
@@ -27,6 +28,7 @@ const ALWAYS = '0000-01-01';
 
 export function labRoutes(
   stores: Stores,
+  jobs: JobBook,
   newId: () => string,
   onInstruments: () => void,
 ): LabHandlers {
@@ -71,13 +73,21 @@ export function labRoutes(
       stores.instruments.addDriftCheck(params.id, body);
       return { id: body.id };
     },
-    getRecall: ({ params, query }) => recallInstrument(stores, params.id, query.since ?? ALWAYS),
+    getRecall: async ({ params, query, gone }) => {
+      const job = jobs.begin(query.job, gone);
+      const wanted = { id: params.id, since: query.since ?? ALWAYS };
+      return recallInstrument(stores, wanted, job).finally(job.end);
+    },
     recallInstrument: ({ params, body, now }) => {
       stores.instruments.byId(params.id);
-      const touched = stores.instruments.touched(params.id, body.since);
-      for (const { id } of touched) stores.readings.void(id, body.reason, now);
-      for (const pairId of new Set(touched.map((one) => one.pairId))) summarisePair(stores, pairId);
-      return { voided: touched.length };
+      let voided = 0;
+      for (const pairId of stores.pairs.ids()) {
+        const touched = stores.instruments.touched(params.id, body.since, pairId);
+        for (const id of touched) stores.readings.void(id, body.reason, now);
+        if (touched.length > 0) summarisePair(stores, pairId);
+        voided += touched.length;
+      }
+      return { voided };
     },
     saveProtocol: ({ body }) => stores.protocols.save(body),
     addOwnQuantity: ({ body }) => {

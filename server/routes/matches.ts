@@ -1,14 +1,13 @@
 import type { Express, Request } from 'express';
+import { id as uuid7 } from '#contract/fields.ts';
 import { filePath } from '#contract/file-endpoints.ts';
 import { matchSeen } from '#contract/match-records.ts';
-import { id as uuid7 } from '#contract/records.ts';
 import { writeReturnNote } from '#core/return-note.ts';
 import type { Handlers } from '../endpoint.ts';
 import { writeNotePdf } from '../formats/return-note.ts';
 import { evaluateStored, matchOfPair } from '../match.ts';
 import { publishPair } from '../measured-pairs.ts';
 import { notFound, Refusal, requirePast, wrongValue } from '../problems.ts';
-import { voidReading } from '../readings.ts';
 import type { Stores } from '../stores.ts';
 
 type MatchHandlers = Pick<
@@ -17,8 +16,6 @@ type MatchHandlers = Pick<
   | 'startMatch'
   | 'seeMatch'
   | 'decideMatch'
-  | 'recordMatchReading'
-  | 'voidMatchReading'
   | 'nameMatchFeature'
   | 'countPair'
   | 'setDiscipline'
@@ -49,15 +46,8 @@ export function matchRoutes(stores: Stores): MatchHandlers {
       stores.matches.decide(params.id, body, words);
       // A pair that is rejected no longer speaks for its model.
       publishPair(stores, check.pairId);
+      stores.consistency.markStale(stores.pairs.byId(check.pairId).editionId);
       return { id: params.id, words };
-    },
-    recordMatchReading: ({ params, body, now }) => {
-      requirePast('takenAt', body.takenAt, now);
-      return { id: body.id, value: stores.matches.record(params.id, body) };
-    },
-    voidMatchReading: ({ params, body, now }) => {
-      voidReading(stores, params.id, body.reason, now);
-      return { id: params.id };
     },
     nameMatchFeature: ({ params, body }) => {
       stores.matches.nameFeature(params.id, body.feature, body.name);
@@ -68,6 +58,7 @@ export function matchRoutes(stores: Stores): MatchHandlers {
       if (pair.decision?.decision !== 'return') throw notFound(`A rejection of ${pair.tag}`);
       stores.pairs.setCounts(params.id, body.reason);
       publishPair(stores, params.id);
+      stores.consistency.markStale(pair.editionId);
       return { id: params.id };
     },
     setDiscipline: ({ params, body }) => {

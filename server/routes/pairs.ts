@@ -5,10 +5,14 @@ import type { Stores } from '../stores.ts';
 type PairHandlers = Pick<
   Handlers,
   | 'listPairs'
+  | 'getPairRow'
+  | 'suggestTag'
   | 'getPair'
   | 'receivePair'
   | 'editPair'
   | 'listEditions'
+  | 'getEditionRow'
+  | 'listNames'
   | 'addClaims'
   | 'withdrawClaim'
   | 'addReported'
@@ -16,11 +20,16 @@ type PairHandlers = Pick<
 
 export function pairRoutes(stores: Stores): PairHandlers {
   return {
-    listPairs: () => stores.pairs.list(),
+    listPairs: ({ query }) => stores.pairRows.page(query),
+    getPairRow: ({ params }) => stores.pairRows.byTag(params.tag),
+    suggestTag: ({ query }) => ({ tag: stores.pairs.freeTag(query.maker, query.model) }),
     getPair: ({ params }) => {
       const { editionId, ...pair } = stores.pairs.byTag(params.tag);
       return {
-        pair,
+        pair: {
+          ...pair,
+          replacesTag: pair.replaces === null ? null : stores.pairs.byId(pair.replaces).tag,
+        },
         edition: stores.editions.byId(editionId),
         sessions: stores.sessions.ofPair(pair.id),
       };
@@ -39,7 +48,10 @@ export function pairRoutes(stores: Stores): PairHandlers {
       summarisePair(stores, params.id);
       return { id: params.id, version: next, tag: fields.tag };
     },
-    listEditions: () => stores.editions.list(),
+    listEditions: ({ query }) =>
+      stores.editionRows.page({ ...query, measured: query.measured === 'only' }),
+    getEditionRow: ({ params }) => stores.editionRows.bySlug(params.edition),
+    listNames: ({ query }) => stores.editionRows.names(query),
     addClaims: ({ params, body }) => {
       stores.editions.byId(params.id);
       for (const claim of body.claims) stores.editions.addClaim(params.id, claim);

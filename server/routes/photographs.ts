@@ -1,8 +1,8 @@
 /** Photographs: taken in as files, listed and described as records. */
 import { Writable } from 'node:stream';
 import type { Express, Request } from 'express';
+import { id as uuid7 } from '#contract/fields.ts';
 import { FILE_ENDPOINTS, filePath } from '#contract/file-endpoints.ts';
-import { id as uuid7 } from '#contract/records.ts';
 import { changeId, type Handlers, personCode } from '../endpoint.ts';
 import {
   MOST_PHOTOGRAPH_BYTES,

@@ -2,7 +2,7 @@ import { windowCurve } from '../curves.ts';
 import type { Handlers } from '../endpoint.ts';
 import { summarisePair } from '../measured-pairs.ts';
 import { requirePast } from '../problems.ts';
-import { voidReading } from '../readings.ts';
+import { takeReading, voidReading } from '../readings.ts';
 import type { Stores } from '../stores.ts';
 
 type SessionHandlers = Pick<
@@ -42,12 +42,13 @@ export function sessionRoutes(stores: Stores): SessionHandlers {
     },
     recordReading: ({ body, now }) => {
       requirePast('takenAt', body.takenAt, now);
-      const reading = stores.sessions.record(body);
-      summarise(body.sessionId);
-      return reading;
+      return takeReading(stores, body);
     },
     voidReading: ({ params, body, now }) => {
-      voidReading(stores, params.id, body.reason, now);
+      const { reason, turn } = body;
+      const id =
+        turn === undefined ? params.id : stores.gaugeStudies.standingOf(params.id, turn).id;
+      voidReading(stores, id, reason, now);
       return { id: params.id };
     },
     windowCurve: ({ params, body, now }) => {

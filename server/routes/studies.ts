@@ -1,18 +1,11 @@
 import { completeParts, missingCells, studyGauge } from '#core/gauge-study.ts';
-import type { MeasuredQuantityId } from '#core/quantities.ts';
 import { readLabelSlug } from '#core/size-label.ts';
 import { bridgeOf, findBridgedShoes, listMethods } from '../bridging.ts';
+import { consistencyPage } from '../consistency.ts';
 import type { Handlers } from '../endpoint.ts';
 import { Refusal, wrongValue } from '../problems.ts';
-import { voidReading } from '../readings.ts';
 import type { Stores } from '../stores.ts';
-import {
-  pairStudyReadings,
-  rankConsistency,
-  showStudy,
-  sideDifferences,
-  verdictOf,
-} from '../studies.ts';
+import { pairStudyReadings, showStudy, sideDifferences, verdictOf } from '../studies.ts';
 
 type StudyHandlers = Pick<
   Handlers,
@@ -22,8 +15,6 @@ type StudyHandlers = Pick<
   | 'listGaugeStudies'
   | 'getGaugeStudy'
   | 'planGaugeStudy'
-  | 'recordStudyReading'
-  | 'voidStudyReading'
   | 'endGaugeStudy'
   | 'adoptGaugeStudy'
   | 'retireGaugeStudy'
@@ -61,7 +52,8 @@ function adoptionOf(stores: Stores, id: string, without: readonly string[]) {
   }
 }
 
-export function studyRoutes(stores: Stores): StudyHandlers {
+/** @param keepUp works out what is out of date, beside the requests */
+export function studyRoutes(stores: Stores, keepUp: () => void): StudyHandlers {
   return {
     getPairStudy: ({ query }) => {
       const label = query.label === undefined ? undefined : readLabelSlug(query.label);
@@ -69,7 +61,7 @@ export function studyRoutes(stores: Stores): StudyHandlers {
         throw wrongValue('label', `${query.label} is no label; write it as uk-8 or us-men-9.5.`);
       return pairStudyReadings(stores, { ...query, label });
     },
-    listConsistency: ({ query }) => rankConsistency(stores, query.quantity as MeasuredQuantityId),
+    listConsistency: ({ query }) => consistencyPage(stores, query, keepUp),
     listSideDifferences: ({ query }) => sideDifferences(stores, query.quantity, query.edition),
     listGaugeStudies: () => {
       const instruments = new Map(stores.instruments.all().map((one) => [one.id, one.name]));
@@ -91,15 +83,6 @@ export function studyRoutes(stores: Stores): StudyHandlers {
       stores.protocols.requireLine(body.protocolLineId);
       stores.gaugeStudies.plan(body);
       return { id: body.id };
-    },
-    recordStudyReading: ({ params, body }) => {
-      stores.gaugeStudies.record(params.id, body);
-      return { id: body.id };
-    },
-    voidStudyReading: ({ params, body, now }) => {
-      const { id } = stores.gaugeStudies.standingOf(params.id, body.turn);
-      voidReading(stores, id, body.reason, now);
-      return { id: params.id };
     },
     endGaugeStudy: ({ params, body }) => {
       stores.gaugeStudies.end(params.id, body.reason);

@@ -1,5 +1,6 @@
 /** Every write passes here: one transaction, one line of audit, and a second sending does nothing. */
 import { createHash } from 'node:crypto';
+import { translateChange } from '#core/former-changes.ts';
 import { Refusal } from '../problems.ts';
 import type { Db } from './database.ts';
 
@@ -53,10 +54,19 @@ function repeats(before: unknown, now: unknown): boolean {
  * True for a change that an earlier version did, and wrote in its own way: a browser that lost the
  * answer sends it again after an update.
  */
-const isSameChange = (before: Done, change: Change, detail: string): boolean =>
-  before.action === change.action &&
-  before.subject === change.subject &&
-  repeats(readDetail(before.detail), readDetail(detail));
+function isSameChange(before: Done, change: Change, detail: string): boolean {
+  const { action, subject } = before;
+  const former = translateChange({
+    name: action,
+    params: { id: subject },
+    body: readDetail(before.detail),
+  });
+  return (
+    former.name === change.action &&
+    (former.name !== action || subject === change.subject) &&
+    repeats(former.body, readDetail(detail))
+  );
+}
 
 export function changeStore(db: Db) {
   const find = db.prepare<[string], Done>(

@@ -17,13 +17,16 @@ const HEADER_BYTES = 100;
 
 type Totals = Record<string, number>;
 
-/** What a step must leave as it was, counted before it and after. */
-interface Proof {
-  before: (db: Db) => object;
-  after: (db: Db) => object;
+/** What stands beside the SQL of a step. */
+interface Beside {
+  /** What it must leave as it was, counted before it and after. */
+  before?: (db: Db) => object;
+  after?: (db: Db) => object;
+  /** Fills what SQL alone cannot. */
+  fill?: (db: Db) => void;
 }
 
-const PROOFS = import.meta.glob<Proof>('../migrations/*.ts', { eager: true });
+const BESIDE = import.meta.glob<Beside>('../migrations/*.ts', { eager: true });
 
 const MIGRATIONS = Object.entries(
   import.meta.glob<string>('../migrations/*.sql', {
@@ -35,7 +38,7 @@ const MIGRATIONS = Object.entries(
   .map(([file, sql]) => ({
     version: Number(/(\d{4})-[^/]*$/.exec(file)?.[1]),
     sql,
-    proof: PROOFS[file.replace(/sql$/, 'ts')],
+    beside: BESIDE[file.replace(/sql$/, 'ts')],
   }))
   .sort((a, b) => a.version - b.version);
 const NEWEST = MIGRATIONS.at(-1)?.version ?? 0;
@@ -120,11 +123,12 @@ export function requireWritable(db: Db, path: string): void {
 const isSame = (a: number | undefined, b: number | undefined) =>
   a !== undefined && b !== undefined && Math.abs(a - b) <= 1e-9 * Math.max(1, Math.abs(a));
 
-function takeStep(db: Db, { version, sql, proof }: (typeof MIGRATIONS)[number]): void {
-  const before = proof?.before(db) as Totals | undefined;
+function takeStep(db: Db, { version, sql, beside }: (typeof MIGRATIONS)[number]): void {
+  const before = beside?.before?.(db) as Totals | undefined;
   db.exec(sql);
+  beside?.fill?.(db);
   db.pragma(`user_version = ${version}`);
-  const after = proof?.after(db) as Totals | undefined;
+  const after = beside?.after?.(db) as Totals | undefined;
   for (const [name, total] of Object.entries(before ?? {}))
     if (!isSame(total, after?.[name]))
       throw new DatabaseRefusal(

@@ -1,19 +1,18 @@
 /** Makers, models and editions with what is claimed and reported of them. */
-import { group } from 'd3-array';
 import type { z } from 'zod';
 import type {
   claimFields,
   EditionRecord,
-  EditionRow,
   editionFields,
-  Receipt,
   reportedFields,
-} from '#contract/records.ts';
+} from '#contract/edition-records.ts';
+import type { Receipt } from '#contract/pair-records.ts';
 import { type Catalogue, describeQuantity } from '#core/quantities.ts';
 import { isSameSize, type LabelSystem, type SizeLabel } from '#core/size-label.ts';
 import { readTypedQuantity } from '#core/typed-quantity.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
+import { type EditionList, sizesMade } from './edition-list.ts';
 
 interface EditionDbRow {
   id: string;
@@ -52,7 +51,7 @@ const EDITION = `SELECT e.id, e.slug, e.name, m.name AS model, k.name AS maker,
     e.model_id, e.discipline, e.made_system, e.made_from, e.made_to, e.half_sizes
   FROM edition e JOIN model m ON m.id = e.model_id JOIN maker k ON k.id = m.maker_id`;
 
-export function editionStore(db: Db, catalogue: () => Catalogue) {
+export function editionStore(db: Db, catalogue: () => Catalogue, rows: EditionList) {
   const selectMaker = db.prepare<[string], { id: string }>('SELECT id FROM maker WHERE name = ?');
   const insertMaker = db.prepare('INSERT INTO maker (id, name) VALUES (?, ?)');
   const selectModel = db.prepare<[string, string], { id: string }>(
@@ -77,7 +76,6 @@ export function editionStore(db: Db, catalogue: () => Catalogue) {
   );
   const selectById = db.prepare<[string], EditionDbRow>(`${EDITION} WHERE e.id = ?`);
   const selectBySlug = db.prepare<[string], EditionDbRow>(`${EDITION} WHERE e.slug = ?`);
-  const selectAll = db.prepare<[], EditionDbRow>(`${EDITION} ORDER BY k.name, m.name, e.name`);
   const selectClaims = db.prepare<[string], LabelRow & Record<string, unknown>>(
     `SELECT id, quantity, typed, value, half_width AS halfWidth, label_system, label_size,
        stated_basis, source, withdrawn
@@ -102,42 +100,12 @@ export function editionStore(db: Db, catalogue: () => Catalogue) {
      VALUES
        (@id, @editionId, @quantity, @typed, @value, @system, @size, @basis, @source, @dated)`,
   );
-  const selectPairsOf = db.prepare<
-    [],
-    {
-      edition_id: string;
-      tag: string;
-      label_system: LabelSystem;
-      label_size: number;
-      readings: number;
-    }
-  >(
-    `SELECT p.edition_id, p.tag, p.label_system, p.label_size, coalesce(s.readings, 0) AS readings
-     FROM pair p LEFT JOIN pair_summary s ON s.pair_id = p.id ORDER BY p.tag`,
-  );
   const writeDiscipline = db.prepare('UPDATE edition SET discipline = ? WHERE id = ?');
-  const selectAllWidths = db.prepare<[], { edition_id: string; width: string }>(
-    'SELECT edition_id, width FROM edition_width ORDER BY width',
-  );
-  const selectAllColours = db.prepare<[], { edition_id: string; colour: string }>(
-    'SELECT edition_id, colour FROM edition_colour ORDER BY colour',
-  );
-  const countClaims = db.prepare<[], { edition_id: string; n: number }>(
-    'SELECT edition_id, count(*) AS n FROM claim WHERE withdrawn IS NULL GROUP BY edition_id',
-  );
-
   function freeSlug(wanted: string): string {
     const base = wanted || 'edition';
     let slug = base;
     for (let n = 2; slugTaken.get(slug); n++) slug = `${base}-${n}`;
     return slug;
-  }
-
-  function made(row: EditionDbRow) {
-    const { made_system: system, made_from: from, made_to: to } = row;
-    return system && from !== null && to !== null
-      ? { system, from, to, halfSizes: row.half_sizes === 1 }
-      : null;
   }
 
   const widthsOf = (id: string) => selectWidths.all(id).map((row) => row.width);
@@ -153,7 +121,7 @@ export function editionStore(db: Db, catalogue: () => Catalogue) {
       model,
       modelId,
       discipline,
-      madeIn: made(row),
+      madeIn: sizesMade(row),
       widths: widthsOf(id),
       colours: coloursOf(id),
       claims: selectClaims.all(id).map(({ label_system, label_size, stated_basis, ...claim }) => ({
@@ -208,6 +176,7 @@ export function editionStore(db: Db, catalogue: () => Catalogue) {
         halfSizes: edition.madeIn ? Number(edition.madeIn.halfSizes) : null,
       });
       addDetails(edition.id, edition);
+      rows.place(edition.id, maker.name, model.name, edition.name);
       return { id: edition.id, slug };
     },
     byId(id: string): EditionRecord {
@@ -219,31 +188,6 @@ export function editionStore(db: Db, catalogue: () => Catalogue) {
       const row = selectBySlug.get(slug);
       if (!row) throw notFound(`The edition ${slug}`);
       return complete(row);
-    },
-    list(): EditionRow[] {
-      const pairs = group(selectPairsOf.all(), (pair) => pair.edition_id);
-      const widths = group(selectAllWidths.all(), (row) => row.edition_id);
-      const colours = group(selectAllColours.all(), (row) => row.edition_id);
-      const claims = new Map(countClaims.all().map(({ edition_id, n }) => [edition_id, n]));
-      return selectAll.all().map((row) => ({
-        id: row.id,
-        slug: row.slug,
-        maker: row.maker,
-        model: row.model,
-        name: row.name,
-        discipline: row.discipline,
-        madeIn: made(row),
-        widths: (widths.get(row.id) ?? []).map(({ width }) => width),
-        colours: (colours.get(row.id) ?? []).map(({ colour }) => colour),
-        pairs: (pairs.get(row.id) ?? []).map(
-          ({ tag, label_system: system, label_size: size, readings }) => ({
-            tag,
-            label: { system, size },
-            readings,
-          }),
-        ),
-        claims: claims.get(row.id) ?? 0,
-      }));
     },
     setDiscipline: (id: string, discipline: string) => writeDiscipline.run(discipline, id),
     addClaim(editionId: string, claim: z.output<typeof claimFields>): void {

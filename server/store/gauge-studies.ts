@@ -1,18 +1,17 @@
 /** Gauge studies: planned, taken turn by turn, and leaned on once adopted. */
 import { randomLcg } from 'd3-random';
 import type { z } from 'zod';
-import type { gaugeStudyPlan, newStudyReading } from '#contract/study-records.ts';
+import type { gaugeStudyPlan } from '#contract/study-records.ts';
 import { type GaugeReading, orderStudy, type StudyTurn } from '#core/gauge-study.ts';
 import { closedFault, keptFault, turnFault } from '#core/occasion.ts';
 import { type Catalogue, describeQuantity, type MeasuredQuantityId } from '#core/quantities.ts';
-import { PLAIN_READING } from '#core/reading.ts';
+import type { Reading, ReadingDraft } from '#core/reading.ts';
 import type { AdoptedStudy } from '#core/session-readings.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { ReadingStore } from './readings.ts';
 
 type Plan = z.output<typeof gaugeStudyPlan>;
-type NewReading = z.output<typeof newStudyReading>;
 
 interface StudyRow {
   id: string;
@@ -141,27 +140,19 @@ export function gaugeStudyStore(db: Db, catalogue: () => Catalogue, readings: Re
         return place ? [{ ...place, typed, value }] : [];
       });
     },
-    record(studyId: string, reading: NewReading): void {
-      const study = byId(studyId);
+    record(draft: ReadingDraft<string>): Reading<string> {
+      const study = byId(draft.occasionId);
       const closed = closedFault({ kind: 'study', ended: study.ended !== '' });
       if (closed) throw new Refusal(409, closed);
-      const { turn } = reading;
+      const turn = draft.turn ?? 0;
       const place = study.turns[turn];
-      const taken = selectReadings.all(studyId).some((standing) => standing.turn === turn);
+      const taken = selectReadings.all(study.id).some((standing) => standing.turn === turn);
       const fault = turnFault(turn, study.turns.length, taken);
       if (!place) throw wrongValue('turn', fault ?? '');
       if (fault) throw new Refusal(409, fault);
       const { quantity, instrumentId } = study;
-      readings.record(
-        {
-          ...PLAIN_READING,
-          ...reading,
-          occasionId: studyId,
-          side: null,
-          quantity,
-          instrumentId,
-          part: place.part,
-        },
+      return readings.record<string>(
+        { ...draft, side: null, quantity, instrumentId, part: place.part },
         describeQuantity(quantity, catalogue()),
       );
     },

@@ -6,7 +6,7 @@ import type {
   driftFields,
   Instrument,
   instrumentFields,
-} from '#contract/records.ts';
+} from '#contract/lab-records.ts';
 import { findUnit } from '#core/units.ts';
 import { notFound, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
@@ -15,12 +15,6 @@ type InstrumentRow = Omit<Instrument, 'calibrations' | 'driftChecks'>;
 type OfInstrument<T> = T & { instrumentId: string };
 type Calibration = z.output<typeof calibrationFields>;
 type DriftCheck = z.output<typeof driftFields>;
-
-/** A standing reading of an instrument: where it is, for a recall. */
-export interface TouchedReading {
-  id: string;
-  pairId: string;
-}
 
 export function instrumentStore(db: Db) {
   const selectAll = db.prepare<[], InstrumentRow>(
@@ -59,12 +53,15 @@ export function instrumentStore(db: Db) {
     `INSERT INTO drift_check (id, instrument_id, at, piece, nominal, piece_u, value, person)
      VALUES (@id, @instrumentId, @at, @piece, @nominal, @pieceU, @value, @person)`,
   );
-  const selectTouched = db.prepare<[{ id: string; since: string }], TouchedReading>(
-    `SELECT r.id, o.pair_id AS pairId
-     FROM standing_reading r JOIN occasion o ON o.n = r.occasion AND o.kind = 'sitting'
-     WHERE r.instrument_id = @id AND r.taken_at >= @since
-     ORDER BY o.pair_id, r.taken_at, r.id`,
-  );
+  const selectTouched = db
+    .prepare<[{ id: string; since: string; pairId: string }], string>(
+      `SELECT r.id
+       FROM occasion o CROSS JOIN standing_reading r ON r.occasion = o.n
+       WHERE o.pair_id = @pairId AND o.kind = 'sitting'
+         AND r.instrument_id = @id AND r.taken_at >= @since
+       ORDER BY r.taken_at, r.id`,
+    )
+    .pluck();
 
   function all(): Instrument[] {
     const calibrations = group(selectCalibrations.all(), (one) => one.instrumentId);
@@ -98,8 +95,9 @@ export function instrumentStore(db: Db) {
       insertCalibration.run({ ...fields, instrumentId }),
     addDriftCheck: (instrumentId: string, fields: DriftCheck) =>
       insertCheck.run({ ...fields, instrumentId }),
-    /** Standing readings of an instrument from a day on. */
-    touched: (id: string, since: string): TouchedReading[] => selectTouched.all({ id, since }),
+    /** Standing readings of a pair by an instrument, from a day on. */
+    touched: (id: string, since: string, pairId: string): string[] =>
+      selectTouched.all({ id, since, pairId }),
   };
 }
 

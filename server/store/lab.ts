@@ -1,7 +1,7 @@
 /** People, a lab's own quantities, and settings. */
 
+import type { OwnQuantity } from '#contract/lab-records.ts';
 import { defineOwnQuantity } from '#contract/own-quantity.ts';
-import type { OwnQuantity } from '#contract/records.ts';
 import {
   type Catalogue,
   catalogueWith,

@@ -7,7 +7,6 @@ import type {
   matchDecision,
   matchSeen,
   matchStart,
-  newMatchReading,
   toleranceChange,
 } from '#contract/match-records.ts';
 import {
@@ -21,7 +20,7 @@ import {
 } from '#core/match-features.ts';
 import { addLook } from '#core/match-look.ts';
 import { closedFault } from '#core/occasion.ts';
-import { PLAIN_READING } from '#core/reading.ts';
+import type { Reading, ReadingDraft } from '#core/reading.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { ReadingStore } from './readings.ts';
@@ -105,17 +104,17 @@ export function matchStore(db: Db, readings: ReadingStore) {
   );
 
   const selectTouched = db.prepare<
-    [{ id: string; since: string }],
+    [{ id: string; since: string; pairId: string }],
     { tag: string; readings: number; decision: string }
   >(
     `SELECT p.tag, count(*) AS readings, coalesce(c.decision, '') AS decision
-     FROM standing_reading r
-     JOIN occasion o ON o.n = r.occasion
-     JOIN match_check c ON c.occasion = o.n
-     JOIN pair p ON p.id = o.pair_id
-     WHERE r.instrument_id = @id AND r.taken_at >= @since
+     FROM pair p
+     CROSS JOIN occasion o ON o.pair_id = p.id AND o.kind = 'check'
+     CROSS JOIN match_check c ON c.occasion = o.n
+     CROSS JOIN standing_reading r ON r.occasion = o.n
+     WHERE p.id = @pairId AND r.instrument_id = @id AND r.taken_at >= @since
      GROUP BY o.n
-     ORDER BY p.tag, o.started_at`,
+     ORDER BY o.started_at`,
   );
 
   function asCheck({
@@ -191,10 +190,14 @@ export function matchStore(db: Db, readings: ReadingStore) {
       });
       standBehind.run({ id });
     },
-    record(checkId: string, { feature, ...fields }: z.output<typeof newMatchReading>): number {
-      refuseDecided(byId(checkId));
-      const draft = { ...PLAIN_READING, ...fields, occasionId: checkId, quantity: feature };
-      return readings.record(draft, matchFeature(feature)).value;
+    record(draft: ReadingDraft<string>): Reading<string> {
+      refuseDecided(byId(draft.occasionId));
+      const feature = MATCH_FEATURES.find((id) => id === draft.quantity);
+      if (!feature)
+        throw wrongValue('quantity', `${draft.quantity} is no feature of a check.`, [
+          ...MATCH_FEATURES,
+        ]);
+      return readings.record(draft, matchFeature(feature));
     },
     /** Refuses what would change a check that is decided. */
     refuseKept: (id: string): void => refuseDecided(byId(id)),
@@ -206,8 +209,9 @@ export function matchStore(db: Db, readings: ReadingStore) {
         throw wrongValue('feature', `${matchFeature(feature).name} has its name already.`);
       writeName.run({ modelId, feature, name });
     },
-    /** Checks that lean on an instrument, for a recall. */
-    touched: (id: string, since: string) => selectTouched.all({ id, since }),
+    /** Checks of a pair that lean on an instrument, for a recall. */
+    touched: (id: string, since: string, pairId: string) =>
+      selectTouched.all({ id, since, pairId }),
     siblings: (pairId: string) => selectSiblings.all({ pairId }),
     tolerances(discipline: Discipline | undefined): Partial<Record<MatchFeatureId, ToleranceRule>> {
       const changes = history();

@@ -1,8 +1,10 @@
 /** Pairs: received, edited, listed. */
-import type { PairFields, PairRow } from '#contract/records.ts';
+import type { PairFields } from '#contract/pair-records.ts';
+import { suggestTag, tagLetters } from '#core/pair-tag.ts';
 import type { LabelSystem } from '#core/size-label.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
+import type { PairList } from './pair-list.ts';
 
 interface PairDbRow {
   id: string;
@@ -32,12 +34,15 @@ interface PairDbRow {
   decision: string | null;
   decided_words: string | null;
   version: number;
+  revision: number;
 }
 
 export type StoredPair = PairFields & {
   id: string;
   editionId: string;
   version: number;
+  /** Grows with every change of its sittings and readings. */
+  revision: number;
   /** Why a rejected pair counts all the same; empty where nobody said so. */
   countsAnyway: string;
   /** Set where the pair was rejected and does not speak for its model: why. */
@@ -49,46 +54,9 @@ export type StoredPair = PairFields & {
 /** A pair `p` that does not speak for its model: rejected, and not included by hand. */
 export const LEFT_OUT = "(p.decision IS 'return' AND p.counts_anyway = '')";
 
-/** The columns of a row of the list, also what a bare query of the same list would read. */
-export const LIST_PAIRS = `SELECT p.id, p.tag, k.name AS maker, m.name AS model, e.name AS edition,
-    e.slug, p.label_system, p.label_size, p.shelved, p.received_on, p.return_by,
-    s.readings, s.stations_done, s.stations, s.heel_mm, s.forefoot_mm, s.mass_g,
-    (SELECT max(o.started_at) FROM occasion o JOIN sitting t ON t.occasion = o.n
-     WHERE o.pair_id = p.id AND o.kind = 'sitting' AND t.finished_at IS NULL) AS open_session,
-    EXISTS (SELECT 1 FROM occasion o WHERE o.pair_id = p.id AND o.kind = 'check') AS checked,
-    p.decision, p.decided_words
-  FROM pair p
-  JOIN edition e ON e.id = p.edition_id
-  JOIN model m ON m.id = e.model_id
-  JOIN maker k ON k.id = m.maker_id
-  LEFT JOIN pair_summary s ON s.pair_id = p.id
-  ORDER BY p.tag`;
-
-const PAIR = `SELECT p.*, CASE WHEN ${LEFT_OUT} THEN p.decided_words END AS left_out FROM pair p`;
-
-interface ListRow {
-  id: string;
-  tag: string;
-  maker: string;
-  model: string;
-  edition: string;
-  slug: string;
-  label_system: LabelSystem;
-  label_size: number;
-  shelved: number;
-  received_on: string;
-  return_by: string | null;
-  readings: number | null;
-  stations_done: number | null;
-  stations: number | null;
-  heel_mm: number | null;
-  forefoot_mm: number | null;
-  mass_g: number | null;
-  open_session: string | null;
-  checked: number;
-  decision: 'keep' | 'keep and note' | 'return' | null;
-  decided_words: string | null;
-}
+const PAIR = `SELECT p.*,
+    coalesce((SELECT s.revision FROM pair_summary s WHERE s.pair_id = p.id), 0) AS revision,
+    CASE WHEN ${LEFT_OUT} THEN p.decided_words END AS left_out FROM pair p`;
 
 const FIELDS = `tag = @tag, label_system = @system, label_size = @size, width = @width,
   colour = @colour, shoes = @shoes, acquisition = @acquisition, obtained_from = @from,
@@ -102,6 +70,7 @@ function readPair(row: PairDbRow): StoredPair {
     id: row.id,
     editionId: row.edition_id,
     version: row.version,
+    revision: row.revision,
     tag: row.tag,
     label: { system: row.label_system, size: row.label_size },
     width: row.width,
@@ -138,13 +107,15 @@ function writePair(fields: PairFields) {
   };
 }
 
-export function pairStore(db: Db) {
+export function pairStore(db: Db, rows: PairList) {
   const selectByTag = db.prepare<[string], PairDbRow>(`${PAIR} WHERE p.tag = ?`);
   const selectById = db.prepare<[string], PairDbRow>(`${PAIR} WHERE p.id = ?`);
+  const selectIds = db
+    .prepare<[string], string>('SELECT id FROM pair WHERE id > ? ORDER BY id LIMIT 200')
+    .pluck();
   const selectOfEdition = db.prepare<[string], PairDbRow>(
     `${PAIR} WHERE p.edition_id = ? ORDER BY p.tag`,
   );
-  const selectList = db.prepare<[], ListRow>(LIST_PAIRS);
   const insert = db.prepare(
     `INSERT INTO pair
        (id, edition_id, tag, label_system, label_size, width, colour, shoes, acquisition,
@@ -165,7 +136,13 @@ export function pairStore(db: Db) {
      ON CONFLICT (pair_id) DO UPDATE SET
        readings = excluded.readings, stations_done = excluded.stations_done,
        stations = excluded.stations, heel_mm = excluded.heel_mm,
-       forefoot_mm = excluded.forefoot_mm, mass_g = excluded.mass_g, stale = 0`,
+       forefoot_mm = excluded.forefoot_mm, mass_g = excluded.mass_g, stale = 0,
+       revision = revision + 1`,
+  );
+  const countOn = db.prepare(
+    `INSERT INTO pair_summary (pair_id, readings, stations_done, stations, revision)
+     VALUES (?, 0, 0, 0, 1)
+     ON CONFLICT (pair_id) DO UPDATE SET revision = revision + 1`,
   );
   const selectStale = db.prepare<[], { pairId: string }>(
     'SELECT pair_id AS pairId FROM pair_summary WHERE stale = 1 ORDER BY pair_id',
@@ -182,6 +159,12 @@ export function pairStore(db: Db) {
     if (replaces === id) throw wrongValue('replaces', 'A pair does not replace itself.');
     if (!selectById.get(replaces)) throw notFound('The pair that this one replaces');
   }
+
+  const selectTags = db
+    .prepare<[object], string>(
+      'SELECT tag FROM pair WHERE tag >= @letters AND tag < @letters || char(1114111)',
+    )
+    .pluck();
 
   function refuseTakenTag(tag: string, id: string): void {
     const holder = selectByTag.get(tag);
@@ -200,45 +183,42 @@ export function pairStore(db: Db) {
       if (!row) throw notFound('This pair');
       return readPair(row);
     },
+    /** The ids of all pairs, a few at a time. */
+    *ids(): Generator<string> {
+      for (let after = ''; ; ) {
+        const ids = selectIds.all(after);
+        yield* ids;
+        const last = ids.at(-1);
+        if (last === undefined) return;
+        after = last;
+      }
+    },
     ofEdition: (editionId: string) => selectOfEdition.all(editionId).map(readPair),
-    list: (): PairRow[] =>
-      selectList.all().map((row) => ({
-        id: row.id,
-        tag: row.tag,
-        maker: row.maker,
-        model: row.model,
-        edition: row.edition,
-        editionSlug: row.slug,
-        label: { system: row.label_system, size: row.label_size },
-        shelved: row.shelved === 1,
-        receivedOn: row.received_on,
-        returnBy: row.return_by,
-        readings: row.readings ?? 0,
-        stationsDone: row.stations_done ?? 0,
-        stations: row.stations ?? 0,
-        heelMm: row.heel_mm,
-        forefootMm: row.forefoot_mm,
-        massG: row.mass_g,
-        openSession: row.open_session,
-        match:
-          row.checked === 1 ? { decision: row.decision, words: row.decided_words ?? '' } : null,
-      })),
     add(id: string, editionId: string, fields: PairFields): void {
       refuseTakenTag(fields.tag, id);
       refuseOddReplacement(id, fields.replaces);
       insert.run({ id, editionId, ...writePair(fields) });
+      rows.place(fields.tag);
     },
     /** Writes a pair only where nobody changed it since `version` was read. */
     edit(id: string, version: number, fields: PairFields): number {
       refuseTakenTag(fields.tag, id);
       refuseOddReplacement(id, fields.replaces);
-      if (update.run({ id, version, ...writePair(fields) }).changes === 1) return version + 1;
+      if (update.run({ id, version, ...writePair(fields) }).changes === 1) {
+        rows.place(fields.tag);
+        return version + 1;
+      }
       const current = this.byId(id);
       throw new Refusal(
         409,
         `${current.tag} was changed meanwhile, in another tab or by someone else. Nothing was overwritten: look at the pair as it is now, then make your change again.`,
       );
     },
+    /** The next free tag for a pair of this maker and model. */
+    freeTag: (maker: string, model: string): string =>
+      suggestTag(maker, model, selectTags.all({ letters: tagLetters(maker, model) })),
+    /** Says that something of a pair changed that its row does not show: what is kept of it is worked out anew. */
+    touch: (pairId: string) => countOn.run(pairId),
     /** Says why a rejected pair counts all the same, or that it does not. */
     setCounts: (id: string, reason: string) => writeCounts.run({ id, reason }),
     replacing: (id: string): string[] => selectReplacing.all(id).map((row) => row.tag),

@@ -1,6 +1,6 @@
 /** Protocols: lines of versions, of which the newest is offered. */
 import type { z } from 'zod';
-import type { Protocol, protocolFields } from '#contract/records.ts';
+import type { Protocol, protocolFields } from '#contract/lab-records.ts';
 import type { ProtocolDraft } from '#core/protocol.ts';
 import type { MeasuredQuantityId } from '#core/quantities.ts';
 import { DEFAULT_REPEATABILITY_DF } from '#core/repeated-readings.ts';

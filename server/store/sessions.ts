@@ -1,22 +1,20 @@
 /** Sittings: what is said of the shoes in them, their notes, and their readings. */
 import type { z } from 'zod';
 import type {
-  newReading,
   Session,
   SittingReading,
   sessionFields,
   sessionTermsEdit,
-} from '#contract/records.ts';
+} from '#contract/reading-records.ts';
 import { endFault } from '#core/occasion.ts';
 import { type Catalogue, describeQuantity, type MeasuredQuantityId } from '#core/quantities.ts';
-import { PLAIN_READING } from '#core/reading.ts';
+import { PLAIN_READING, type ReadingDraft } from '#core/reading.ts';
 import type { RecordedSession } from '#core/session-readings.ts';
 import { canonicalUnit } from '#core/units.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { CurveTraits, ReadingStore } from './readings.ts';
 
-type NewReading = z.output<typeof newReading>;
 type SessionFields = z.output<typeof sessionFields>;
 
 interface SessionRow extends SessionFields {
@@ -154,14 +152,14 @@ export function sessionStore(db: Db, catalogue: () => Catalogue, readings: Readi
     /** The sitting that a pair had last. */
     latestOf: (pairId: string): { id: string; protocolId: string } | undefined =>
       selectLatest.get(pairId),
-    record({ sessionId, ...fields }: NewReading): SittingReading {
-      sessionById(sessionId);
-      if (!(fields.quantity in catalogue()))
-        throw wrongValue('quantity', `${fields.quantity} is not in the catalogue of this lab.`);
-      return readings.record<MeasuredQuantityId>(
-        { ...PLAIN_READING, ...fields, occasionId: sessionId },
-        describeQuantity(fields.quantity, catalogue()),
-      ) as SittingReading;
+    record(draft: ReadingDraft<string>): SittingReading {
+      sessionById(draft.occasionId);
+      const definition = catalogue()[draft.quantity];
+      if (!definition)
+        throw wrongValue('quantity', `${draft.quantity} is not in the catalogue of this lab.`);
+      if (draft.instrumentId === null)
+        throw wrongValue('instrumentId', 'A sitting says which instrument was used.');
+      return readings.record(draft as ReadingDraft, definition) as SittingReading;
     },
     /** Adds the reading that a stored curve gave. */
     recordCurve(

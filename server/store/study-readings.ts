@@ -29,46 +29,49 @@ export interface StudyReadingRow {
   value: number;
 }
 
-export function studyReadingStore(db: Db) {
-  // Rejected pairs stay out; the latest sitting of a pair comes first.
-  const selectSessions = db.prepare<[{ quantity: string; editionId: string | null }], StudySession>(
-    `SELECT o.id, o.pair_id AS pairId, p.tag, p.edition_id AS editionId,
+/** From pairs down to their readings, in this order whatever the planner thinks of the tables. */
+const SITTINGS = `FROM pair p
+     CROSS JOIN occasion o ON o.pair_id = p.id AND o.kind = 'sitting'
+     CROSS JOIN sitting s ON s.occasion = o.n
+     CROSS JOIN standing_reading r ON r.occasion = o.n AND r.quantity = @quantity`;
+const OF_EDITION = 'p.edition_id = @editionId';
+
+// Rejected pairs stay out; the latest sitting of a pair comes first.
+const sessionsWhere = (condition: string) =>
+  `SELECT o.id, o.pair_id AS pairId, p.tag, p.edition_id AS editionId,
        p.label_system AS system, p.label_size AS size, s.protocol_id AS protocolId,
        s.configuration, s.removed, s.worn_km AS wornKm, o.started_at AS startedAt,
        count(DISTINCT r.instrument_id) AS instruments, min(r.instrument_id) AS instrumentId,
        avg(r.temperature_c) AS temperatureC
-     FROM pair p
-     JOIN occasion o ON o.pair_id = p.id AND o.kind = 'sitting'
-     JOIN sitting s ON s.occasion = o.n
-     JOIN standing_reading r ON r.occasion = o.n AND r.quantity = @quantity
-     WHERE (@editionId IS NULL OR p.edition_id = @editionId)
-       AND NOT ${LEFT_OUT}
+     ${SITTINGS}
+     WHERE ${condition} AND NOT ${LEFT_OUT}
      GROUP BY o.n
-     ORDER BY o.started_at DESC, o.id DESC`,
-  );
-  const selectReadings = db.prepare<
-    [{ quantity: string; editionId: string | null }],
-    StudyReadingRow
-  >(
-    `SELECT o.id AS sessionId, r.side, r.value
-     FROM pair p
-     JOIN occasion o ON o.pair_id = p.id AND o.kind = 'sitting'
-     JOIN standing_reading r ON r.occasion = o.n AND r.quantity = @quantity
-     WHERE @editionId IS NULL OR p.edition_id = @editionId
-     ORDER BY r.taken_at, r.id`,
-  );
+     ORDER BY o.started_at DESC, o.id DESC`;
+const readingsWhere = (condition: string) =>
+  `SELECT o.id AS sessionId, r.side, r.value ${SITTINGS}
+     WHERE ${condition} ORDER BY r.taken_at, r.id`;
+
+export function studyReadingStore(db: Db) {
+  const selectAllSessions = db.prepare<[object], StudySession>(sessionsWhere('true'));
+  const selectSessions = db.prepare<[object], StudySession>(sessionsWhere(OF_EDITION));
+  const selectAllReadings = db.prepare<[object], StudyReadingRow>(readingsWhere('true'));
+  const selectReadings = db.prepare<[object], StudyReadingRow>(readingsWhere(OF_EDITION));
   const selectQuantities = db.prepare<[string], { quantity: string }>(
     `SELECT DISTINCT r.quantity
      FROM pair p
-     JOIN occasion o ON o.pair_id = p.id AND o.kind = 'sitting'
-     JOIN reading r ON r.occasion = o.n
+     CROSS JOIN occasion o ON o.pair_id = p.id AND o.kind = 'sitting'
+     CROSS JOIN reading r ON r.occasion = o.n
      WHERE p.edition_id = ?`,
   );
   return {
     sessions: (quantity: string, editionId: string | null = null): StudySession[] =>
-      selectSessions.all({ quantity, editionId }),
+      editionId === null
+        ? selectAllSessions.all({ quantity })
+        : selectSessions.all({ quantity, editionId }),
     readings: (quantity: string, editionId: string | null = null): StudyReadingRow[] =>
-      selectReadings.all({ quantity, editionId }),
+      editionId === null
+        ? selectAllReadings.all({ quantity })
+        : selectReadings.all({ quantity, editionId }),
     quantitiesOf: (editionId: string): Set<string> =>
       new Set(selectQuantities.all(editionId).map((row) => row.quantity)),
   };

@@ -1,4 +1,7 @@
-/** Gauges that talk: one stream of events for all pages of a tab. */
+/**
+ * Gauges that talk: one stream of events for all pages of a browser. The tab that holds the lock has
+ * the stream and passes on what it says; when it lets go, another takes over.
+ */
 import { useEffect, useSyncExternalStore } from 'react';
 import type { GaugeEvent, GaugeSample, LiveGauge, Placement } from '#contract/live-gauges.ts';
 import { FILE_PATHS, JSON_TYPE } from '#contract/paths.ts';
@@ -9,18 +12,29 @@ interface GaugesState {
   strangers: readonly { name: string; address: string }[];
 }
 
+/** What tabs pass to each other: an event of the stream, or the wish of a new one to know the last. */
+type Passed = GaugeEvent | { kind: 'lost' } | { kind: 'asked' };
+
 const NOTHING: GaugesState = { gauges: [], strangers: [] };
 /** A stream that broke off is asked for again after this long. */
 const RETRY_MS = 1500;
 /** The stream is let go this long after the last page stopped watching. */
 const LINGER_MS = 2000;
+const LOCK = 'emvex-gauges';
 
 let state = NOTHING;
 let source: EventSource | undefined;
 let watchers = 0;
+/** Set while this tab waits for the stream or has it. */
+let letGo: AbortController | undefined;
 const listeners = new Set<() => void>();
 type SampleEvent = Extract<GaugeEvent, { kind: 'samples' }>;
 const runs = new Set<(event: SampleEvent) => void>();
+/** Without locks each tab has a stream of its own, and passes nothing on. */
+const channel =
+  typeof BroadcastChannel === 'undefined' || !navigator.locks
+    ? undefined
+    : new BroadcastChannel(LOCK);
 
 const address = (name: keyof typeof FILE_PATHS) => FILE_PATHS[name].split(' ')[1] ?? '';
 
@@ -29,34 +43,72 @@ function publish(next: GaugesState): void {
   for (const listener of listeners) listener();
 }
 
+function hear(event: Passed): void {
+  if (event.kind === 'gauges') publish(event);
+  else if (event.kind === 'samples') for (const run of runs) run(event);
+  // What a lost server said last is no live figure.
+  else if (event.kind === 'lost') publish(NOTHING);
+  else if (source && state !== NOTHING) channel?.postMessage({ kind: 'gauges', ...state });
+}
+
+channel?.addEventListener('message', (message: MessageEvent<Passed>) => {
+  if (watchers > 0 || message.data.kind === 'asked') hear(message.data);
+});
+
+/** Says an event here and to the other tabs. */
+function tell(event: Passed): void {
+  hear(event);
+  channel?.postMessage(event);
+}
+
 function open(): void {
   source = new EventSource(address('liveGauges'));
-  source.onmessage = (message: MessageEvent<string>) => {
-    const event = JSON.parse(message.data) as GaugeEvent;
-    if (event.kind === 'gauges') publish(event);
-    else for (const run of runs) run(event);
-  };
+  source.onmessage = (message: MessageEvent<string>) =>
+    tell(JSON.parse(message.data) as GaugeEvent);
   source.onerror = () => {
-    // What a lost server said last is no live figure.
-    publish(NOTHING);
+    tell({ kind: 'lost' });
     void lookForServer();
-    source?.close();
-    source = undefined;
-    setTimeout(() => watchers > 0 && !source && open(), RETRY_MS);
+    close();
+    setTimeout(() => letGo && !source && open(), RETRY_MS);
   };
+}
+
+function close(): void {
+  source?.close();
+  source = undefined;
+}
+
+/** Waits for the stream, and holds it until this tab lets go. */
+async function hold(mine: AbortController): Promise<void> {
+  const held = () =>
+    new Promise<void>((done) => {
+      if (mine.signal.aborted) return done();
+      open();
+      mine.signal.addEventListener('abort', () => {
+        close();
+        done();
+      });
+    });
+  if (!navigator.locks) return held();
+  channel?.postMessage({ kind: 'asked' } satisfies Passed);
+  // A wait that is given up ends in a fault of its own.
+  await navigator.locks.request(LOCK, { signal: mine.signal }, held).catch(() => undefined);
 }
 
 function watch(listener: () => void): () => void {
   listeners.add(listener);
   watchers += 1;
-  if (!source) open();
+  if (!letGo) {
+    letGo = new AbortController();
+    void hold(letGo);
+  }
   return () => {
     listeners.delete(listener);
     watchers -= 1;
     setTimeout(() => {
       if (watchers > 0) return;
-      source?.close();
-      source = undefined;
+      letGo?.abort();
+      letGo = undefined;
       state = NOTHING;
     }, LINGER_MS);
   };
@@ -71,12 +123,12 @@ export function useSamples(
   onSamples: (samples: GaugeSample[], ended: boolean) => void,
 ): void {
   useEffect(() => {
-    const hear = (event: SampleEvent) => {
+    const hearRun = (event: SampleEvent) => {
       if (event.instrumentId === instrumentId) onSamples(event.samples, event.ended);
     };
-    runs.add(hear);
+    runs.add(hearRun);
     return () => {
-      runs.delete(hear);
+      runs.delete(hearRun);
     };
   }, [instrumentId, onSamples]);
 }

@@ -354,3 +354,111 @@ describe('watchers', () => {
     expect(seen).toHaveLength(before);
   });
 });
+
+describe('what waited over an update', () => {
+  const id = (n: number) => `0199d2f0-0000-7000-8000-00000000010${n}`;
+  const takenAt = '2026-03-01T10:00:00.000Z';
+  const waited = (n: number, name: string, params: object, body: object, more: object = {}) => ({
+    id: id(n),
+    name,
+    params,
+    body: { text: name, ...body },
+    person: 'B1',
+    tag: 'NS-01',
+    ...more,
+  });
+  const oldPage = { type: 'about:blank', title: 'no', status: 426, detail: 'updated since' };
+  const BEFORE = [
+    waited(1, 'startSession', {}, { id: 's' }),
+    waited(2, 'describeSession', { id: 's' }, { version: 1 }),
+    waited(3, 'recordReading', {}, { id: 'r', sessionId: 's', quantity: 'mass', takenAt }),
+    waited(4, 'addNote', { id: 's' }, {}),
+    waited(5, 'voidReading', { id: 'r' }, { reason: 'slip' }),
+    waited(6, 'finishSession', { id: 's' }, {}),
+    waited(
+      7,
+      'recordMatchReading',
+      { id: 'c' },
+      { id: 'm', feature: 'mass' },
+      { refused: oldPage },
+    ),
+    waited(8, 'recordStudyReading', { id: 'g' }, { id: 't', turn: 2 }),
+  ];
+  const JOURNALLED = waited(9, 'voidStudyReading', { id: 'g' }, { turn: 2, reason: 'slip' });
+
+  async function leave(): Promise<void> {
+    const { openDB } = await import('idb');
+    const db = await openDB('emvex', 1, {
+      upgrade: (made) => {
+        made.createObjectStore('waiting', { keyPath: 'id' });
+      },
+    });
+    for (const change of BEFORE) await db.put('waiting', change);
+    db.close();
+    kept.set(`emvex-unwritten-${JOURNALLED.id}`, JSON.stringify(JOURNALLED));
+  }
+
+  it('is taken over in the words of this version, and arrives once', async () => {
+    await leave();
+    const outbox = await openTab();
+    outbox.startOutbox();
+    await until(() => asked.length >= 9 && outbox.outboxState().status === 'saved');
+    expect(asked.map(({ path, change }) => [path, change])).toEqual([
+      ['/api/sessions', id(1)],
+      ['/api/sessions/s/terms', id(2)],
+      ['/api/readings', id(3)],
+      ['/api/sessions/s/notes', id(4)],
+      ['/api/readings/r/void', id(5)],
+      ['/api/sessions/s/finish', id(6)],
+      ['/api/readings', id(7)],
+      ['/api/readings', id(8)],
+      ['/api/readings/g/void', id(9)],
+    ]);
+    const bodies = asked.map(({ body }) => body as unknown as Record<string, unknown>);
+    expect(bodies[2]).toMatchObject({ occasionId: 's', quantity: 'mass' });
+    expect(bodies[6]).toMatchObject({ occasionId: 'c', quantity: 'mass' });
+    expect(bodies[7]).toMatchObject({ occasionId: 'g', turn: 2 });
+    const again = await openTab();
+    again.startOutbox();
+    await again.settle();
+    expect(asked).toHaveLength(9);
+  });
+
+  it('and was refused for another reason stays refused', async () => {
+    BEFORE.splice(
+      0,
+      BEFORE.length,
+      waited(
+        1,
+        'recordMatchReading',
+        { id: 'c' },
+        { feature: 'mass' },
+        {
+          refused: { ...oldPage, status: 422 },
+        },
+      ),
+    );
+    kept.clear();
+    await leave();
+    kept.clear();
+    const outbox = await openTab();
+    outbox.startOutbox();
+    await outbox.settle();
+    expect(asked).toEqual([]);
+    expect(outbox.outboxState().waiting).toMatchObject([
+      { name: 'recordReading', body: { quantity: 'mass' }, refused: { status: 422 } },
+    ]);
+  });
+
+  it('leaves what an old page sends waiting, for the page that comes after it', async () => {
+    const reload = vi.fn();
+    vi.stubGlobal('sessionStorage', { getItem: () => null, setItem: () => undefined });
+    vi.stubGlobal('window', Object.assign(new EventTarget(), { location: { reload } }));
+    answers = [refusal(426, 'Emvex was updated')];
+    const outbox = await openTab();
+    outbox.keep(note('kept'));
+    await until(() => outbox.outboxState().status === 'waiting');
+    expect(outbox.outboxState().waiting[0]?.refused).toBeUndefined();
+    expect(reload).toHaveBeenCalledOnce();
+  });
+});

@@ -5,7 +5,9 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { v7 as newId } from 'uuid';
 import type { BodyIn, ParamsOf } from '#contract/api.ts';
-import type { Problem } from '#contract/records.ts';
+import { OLD_PAGE_STATUS } from '#contract/paths.ts';
+import type { Problem } from '#contract/problem.ts';
+import { translateChange } from '#core/former-changes.ts';
 import { currentPerson } from './person.ts';
 import { type FileName, RequestFault, request, requestWithFile } from './request.ts';
 import { announce, listen } from './tabs.ts';
@@ -20,10 +22,6 @@ export type WaitingName =
   | 'voidReading'
   | 'startMatch'
   | 'seeMatch'
-  | 'recordMatchReading'
-  | 'voidMatchReading'
-  | 'recordStudyReading'
-  | 'voidStudyReading'
   | 'windowCurve';
 
 interface Kept {
@@ -73,6 +71,19 @@ export interface OutboxState {
   durable: boolean;
 }
 
+/**
+ * A change in the words of this version. One that was refused for the words of before is not refused
+ * any more.
+ */
+function asNow(change: WaitingChange): WaitingChange {
+  if ('file' in change) return change;
+  const { name, params, body, refused, ...kept } = change;
+  const now = translateChange({ name, params, body });
+  if (now.body === body && now.name === name) return change;
+  const unheard = refused?.status === OLD_PAGE_STATUS;
+  return { ...kept, ...(refused && !unheard ? { refused } : {}), ...now } as WaitingChange;
+}
+
 const KEPT_ARRIVALS = 200;
 const LOCK = 'emvex-outbox';
 const RETRY_MS = [1000, 2000, 4000, 8000, 15000];
@@ -103,7 +114,7 @@ function journalled(): WaitingChange[] {
   try {
     return Object.keys(localStorage)
       .filter((key) => key.startsWith(JOURNAL))
-      .map((key) => JSON.parse(localStorage.getItem(key) ?? '') as WaitingChange);
+      .map((key) => asNow(JSON.parse(localStorage.getItem(key) ?? '') as WaitingChange));
   } catch {
     return [];
   }
@@ -148,7 +159,7 @@ async function readAll(): Promise<WaitingChange[]> {
   await writing;
   const db = await openStore();
   const kept = db ? await db.getAll('waiting') : [];
-  return [...kept, ...memory.values()].sort((a, b) => (a.id < b.id ? -1 : 1));
+  return [...kept.map(asNow), ...memory.values()].sort((a, b) => (a.id < b.id ? -1 : 1));
 }
 
 async function write(change: WaitingChange): Promise<void> {
@@ -187,7 +198,7 @@ async function decideOn(
   const step = (await openStore())?.transaction('waiting', 'readwrite');
   const change = await step?.store.get(id);
   if (!step || !change) return;
-  const next = decide(change);
+  const next = decide(asNow(change));
   if (next) await step.store.put(next);
   else await step.store.delete(id);
   await step.done;

@@ -1,16 +1,21 @@
 /** The hooks that fetch and change records. */
 import {
+  type InfiniteData,
+  infiniteQueryOptions,
   keepPreviousData,
   QueryClient,
   queryOptions,
+  useInfiniteQuery,
   useMutation,
   useQuery,
-  useQueryClient,
 } from '@tanstack/react-query';
 import { useEffect, useRef, useSyncExternalStore } from 'react';
 import { v7 as newId } from 'uuid';
 import type { AnswerOf, BodyIn, ParamsOf } from '#contract/api.ts';
+import type { PairRow } from '#contract/pair-records.ts';
 import type { PathName } from '#contract/paths.ts';
+import { type ChangeName, TOUCHES, type Topic } from '#contract/touches.ts';
+import { answersTo, pairText } from '#core/search-terms.ts';
 import { onReturn } from './kept-answers.ts';
 import { flush, onArrival, outboxState, watchOutbox } from './outbox.ts';
 import { RequestFault, request } from './request.ts';
@@ -27,30 +32,56 @@ export const queryClient = new QueryClient({
   },
 });
 
-/** Everything shown may have changed: fetch what is on screen again. */
-function refetchAll(): void {
-  void queryClient.invalidateQueries();
+/** Drops what a change has touched: what of it is on screen is fetched again. */
+function drop(topics: readonly Topic[]): Promise<unknown> {
+  return Promise.all(topics.map((topic) => queryClient.invalidateQueries({ queryKey: [topic] })));
+}
+
+/** Drops what a change touched, here and in the other tabs. */
+export function dropTouched(name: ChangeName): Promise<unknown> {
+  const topics = TOUCHES[name];
+  announce({ kind: 'changed', topics });
+  return drop(topics);
+}
+
+type PairPages = InfiniteData<AnswerOf<'listPairs'>>;
+
+/** Fetches the row of one pair, and puts it in its place in the pages that are held. */
+async function refreshRow(tag: string): Promise<void> {
+  const row = await queryClient
+    .fetchQuery({ ...rowQuery(tag), staleTime: 0 })
+    .catch(() => undefined);
+  if (!row) return;
+  queryClient.setQueriesData<PairPages>({ queryKey: ['pairs', 'list'] }, (held) =>
+    held
+      ? {
+          ...held,
+          pages: held.pages.map((page) => ({
+            ...page,
+            rows: page.rows.map((before) => (before.id === row.id ? row : before)),
+          })),
+        }
+      : held,
+  );
 }
 
 /** Keeps what is shown in step with arrivals from the outbox and with other tabs. */
 export function startRefetching(): void {
-  onArrival((change) => {
-    void queryClient.invalidateQueries({ queryKey: ['pair', change.tag] });
-    void queryClient.invalidateQueries({ queryKey: ['match', change.tag] });
-    void queryClient.invalidateQueries({ queryKey: ['photographs'] });
-    void queryClient.invalidateQueries({ queryKey: ['gauge-study'] });
-    void queryClient.invalidateQueries({ queryKey: ['gauge-studies'] });
-    void queryClient.invalidateQueries({ queryKey: ['pairs'] });
-    void queryClient.invalidateQueries({ queryKey: ['editions'] });
-    void queryClient.invalidateQueries({ queryKey: ['sheet'] });
-    void queryClient.invalidateQueries({ queryKey: ['comparison'] });
-    announce({ kind: 'changed' });
+  onArrival(({ name, tag }) => {
+    const topics: readonly Topic[] = TOUCHES[name];
+    // Of a list only the row of this pair; of pairs and checks only its own.
+    if (tag && topics.includes('pairs')) void refreshRow(tag);
+    for (const topic of topics)
+      if (topic === 'pair' || topic === 'match')
+        void queryClient.invalidateQueries({ queryKey: [topic, tag] });
+    void drop(topics.filter((topic) => !['pairs', 'pair', 'match'].includes(topic)));
+    announce({ kind: 'changed', topics });
   });
   listen((message) => {
-    if (message.kind === 'changed') refetchAll();
+    if (message.kind === 'changed') void drop(message.topics);
   });
   onReturn(() => {
-    refetchAll();
+    void queryClient.invalidateQueries();
     void flush();
   });
 }
@@ -63,10 +94,19 @@ const labQuery = queryOptions({
   queryKey: ['lab'],
   queryFn: ({ signal }) => request('getLab', { signal }),
 });
-const pairsQuery = queryOptions({
-  queryKey: ['pairs'],
-  queryFn: ({ signal }) => request('listPairs', { signal }),
-});
+const pairsQuery = (shelf: 'table' | 'shelf', find: string) =>
+  infiniteQueryOptions({
+    queryKey: ['pairs', 'list', shelf, find],
+    queryFn: ({ pageParam, signal }) =>
+      request('listPairs', { query: { find: find || undefined, shelf, after: pageParam }, signal }),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.more ?? undefined,
+  });
+const rowQuery = (tag: string) =>
+  queryOptions({
+    queryKey: ['pairs', 'row', tag],
+    queryFn: ({ signal }) => request('getPairRow', { params: { tag }, signal }),
+  });
 const pairQuery = (tag: string) =>
   queryOptions({
     queryKey: ['pair', tag],
@@ -81,7 +121,7 @@ const matchQuery = (tag: string) =>
 /** Asks for what every page shows, while the page itself is still on its way. */
 export function fetchFrame(): void {
   void queryClient.prefetchQuery(labQuery);
-  void queryClient.prefetchQuery(pairsQuery);
+  void queryClient.prefetchInfiniteQuery(pairsQuery('table', ''));
   void queryClient.prefetchQuery(healthQuery);
 }
 
@@ -96,7 +136,34 @@ export function fetchPair(tag = ''): void {
 
 export const useHealth = () => useQuery(healthQuery);
 export const useLab = () => useQuery(labQuery);
-export const usePairs = () => useQuery(pairsQuery);
+/**
+ * Pairs on the table or the shelf, page after page; with words typed, those found by them. While the
+ * server is away they are looked for among the rows that are at hand.
+ */
+export function usePairs(shelf: 'table' | 'shelf', find = '') {
+  const listed = useInfiniteQuery(pairsQuery(shelf, ''));
+  const found = useInfiniteQuery({
+    ...pairsQuery(shelf, find),
+    enabled: find !== '',
+    placeholderData: keepPreviousData,
+  });
+  if (find === '') return listed;
+  if (!found.isError || !listed.data) return found;
+  const atHand = (page: AnswerOf<'listPairs'>) => ({
+    ...page,
+    rows: page.rows.filter((row) => answersTo(find, pairText(row))),
+  });
+  return { ...listed, data: { ...listed.data, pages: listed.data.pages.map(atHand) } };
+}
+/** The row of one pair. */
+export const usePairRow = (tag: string | undefined) =>
+  useQuery({ ...rowQuery(tag ?? ''), enabled: Boolean(tag) });
+/** The pair of a tag, or none; asked anew each time. */
+export const lookUpPair = (tag: string): Promise<PairRow | undefined> =>
+  request('getPairRow', { params: { tag } }).catch((error) => {
+    if (error instanceof RequestFault && error.status === 404) return undefined;
+    throw error;
+  });
 export const usePair = (tag: string, wanted = true) =>
   useQuery({ ...pairQuery(tag), enabled: wanted });
 export const useMatch = (tag: string) => useQuery(matchQuery(tag));
@@ -107,24 +174,65 @@ export const useTolerances = () =>
     queryFn: ({ signal }) => request('listTolerances', { signal }),
   });
 
-export const useEditions = () =>
-  useQuery({
-    queryKey: ['editions'],
-    queryFn: ({ signal }) => request('listEditions', { signal }),
+/** Editions by name, page after page; those found by words; or those with the most measured pairs. */
+export const useEditions = ({ find = '', measured = false } = {}) =>
+  useInfiniteQuery({
+    queryKey: ['editions', measured, find],
+    queryFn: ({ pageParam, signal }) =>
+      request('listEditions', {
+        query: {
+          find: find || undefined,
+          measured: measured ? 'only' : undefined,
+          after: pageParam,
+        },
+        signal,
+      }),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.more ?? undefined,
+    placeholderData: keepPreviousData,
   });
 
-/** What an instrument touched; asked for only when it is wanted. */
-export const useRecall = (id: string, since: string, wanted: boolean) =>
+export const useEditionRow = (edition: string) =>
   useQuery({
-    queryKey: ['recall', id, since],
-    queryFn: ({ signal }) => request('getRecall', { params: { id }, query: { since }, signal }),
+    queryKey: ['editions', 'row', edition],
+    queryFn: ({ signal }) => request('getEditionRow', { params: { edition }, signal }),
+    enabled: edition !== '',
+  });
+
+/** Makers, models and editions known for what is typed so far. */
+export const useNames = (maker: string, model: string) =>
+  useQuery({
+    queryKey: ['editions', 'names', maker, model],
+    queryFn: ({ signal }) => request('listNames', { query: { maker, model }, signal }),
+    placeholderData: keepPreviousData,
+  });
+
+export const suggestTag = async (maker: string, model: string): Promise<string> =>
+  (await request('suggestTag', { query: { maker, model } })).tag;
+
+export const useFreeTag = (maker: string, model: string) =>
+  useQuery({
+    queryKey: ['pairs', 'free tag', maker, model],
+    queryFn: () => suggestTag(maker, model),
+    enabled: maker !== '' && model !== '',
+  });
+
+/**
+ * What an instrument touched; asked for only when it is wanted.
+ * @param job by this name the server says how far it is
+ */
+export const useRecall = (id: string, since: string, job: string, wanted: boolean) =>
+  useQuery({
+    queryKey: ['figures', 'recall', id, since],
+    queryFn: ({ signal }) =>
+      request('getRecall', { params: { id }, query: { since, job }, signal }),
     enabled: wanted,
     placeholderData: keepPreviousData,
   });
 
 export const useSheet = (edition: string, label: string | undefined) =>
   useQuery({
-    queryKey: ['sheet', edition, label],
+    queryKey: ['figures', 'sheet', edition, label],
     queryFn: ({ signal }) => request('getSheet', { params: { edition }, query: { label }, signal }),
     placeholderData: keepPreviousData,
   });
@@ -135,7 +243,7 @@ export const useComparison = (
   stack: string | undefined,
 ) =>
   useQuery({
-    queryKey: ['comparison', editions.join(','), label, stack],
+    queryKey: ['figures', 'comparison', editions.join(','), label, stack],
     queryFn: ({ signal }) =>
       request('getComparison', { query: { editions: editions.join(','), label, stack }, signal }),
     enabled: editions.length >= 2,
@@ -146,8 +254,7 @@ export const useComparison = (
  * A change that is sent at once. Sent again with the same content it keeps its id, so that a
  * double press or a lost answer does the work once.
  */
-export function useChange<N extends PathName>(name: N) {
-  const client = useQueryClient();
+export function useChange<N extends PathName & ChangeName>(name: N) {
   const sent = useRef({ content: '', id: '' });
   return useMutation<AnswerOf<N>, RequestFault, { params?: ParamsOf<N>; body: BodyIn<N> }>({
     mutationFn: (parts) => {
@@ -157,8 +264,7 @@ export function useChange<N extends PathName>(name: N) {
     },
     onSuccess: async () => {
       sent.current = { content: '', id: '' };
-      announce({ kind: 'changed' });
-      await client.invalidateQueries();
+      await dropTouched(name);
     },
   });
 }

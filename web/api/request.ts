@@ -1,15 +1,19 @@
 /** The one fetch wrapper: addresses by name, refusals as `RequestFault`. */
-import type { AnswerOf, BodyIn, ParamsOf, QueryOf } from '#contract/api.ts';
+import type { AnswerOf, BodyIn, ParamsOf, QueryIn } from '#contract/api.ts';
 import {
   CHANGE_HEADER,
   FILE_PATHS,
   JSON_TYPE,
+  OLD_PAGE_STATUS,
+  PAGE_HEADER,
+  PAGE_REVISION,
   PATHS,
   type PathName,
   PERSON_HEADER,
 } from '#contract/paths.ts';
-import type { Problem } from '#contract/records.ts';
+import type { Problem } from '#contract/problem.ts';
 import { keepAnswer, keptAnswer, serverAnswered, serverMissed } from './kept-answers.ts';
+import { pageIsOld } from './old-page.ts';
 import { currentPerson } from './person.ts';
 
 /** A refusal of the server, or that it could not be reached (`status` 0). */
@@ -22,15 +26,18 @@ export class RequestFault extends Error {
     this.problem = problem;
   }
 
-  /** True where the same request may succeed later: unreachable, failing, or a full disk. */
+  /**
+   * True where the same request may succeed later: unreachable, failing, a full disk, or a page that
+   * is older than its server and about to be loaded anew.
+   */
   get passing(): boolean {
-    return this.status === 0 || this.status >= 500;
+    return this.status === 0 || this.status >= 500 || this.status === OLD_PAGE_STATUS;
   }
 }
 
 export interface RequestParts<N extends PathName> {
   params?: ParamsOf<N>;
-  query?: QueryOf<N>;
+  query?: QueryIn<N>;
   body?: BodyIn<N>;
   /** UUIDv7 of a change. */
   change?: string;
@@ -60,6 +67,7 @@ async function ask<T>(
     const code = person || currentPerson();
     if (code) headers[PERSON_HEADER] = code;
   }
+  headers[PAGE_HEADER] = PAGE_REVISION;
   let response: Response;
   try {
     response = await fetch(address, { ...init, headers, ...(signal ? { signal } : {}) });
@@ -77,6 +85,7 @@ async function ask<T>(
     return answer;
   }
   const problem = (await response.json().catch(() => undefined)) as Problem | undefined;
+  if (response.status === OLD_PAGE_STATUS) pageIsOld();
   throw new RequestFault(
     response.status,
     problem?.detail ?? `The server answered ${response.status}.`,

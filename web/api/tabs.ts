@@ -1,8 +1,9 @@
 /** What tabs of one browser tell each other. */
+import type { Topic } from '#contract/touches.ts';
 
 export type TabMessage =
   | { kind: 'outbox' }
-  | { kind: 'changed' }
+  | { kind: 'changed'; topics: readonly Topic[] }
   | { kind: 'open'; tag: string; reply: boolean };
 
 const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('emvex');

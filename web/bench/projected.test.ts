@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { MatchCheck } from '#contract/match-records.ts';
-import type { Session } from '#contract/records.ts';
+import type { Session } from '#contract/reading-records.ts';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
 import { NOTHING_SEEN } from '#core/match-look.ts';
 import { QUANTITIES } from '#core/quantities.ts';
@@ -37,7 +37,7 @@ function change(name: WaitingChange['name'], body: object, params: object = {}):
 const reading = (id: string, typed: string, rest: object = {}) =>
   change('recordReading', {
     id,
-    sessionId: session.id,
+    occasionId: session.id,
     side: 'left',
     quantity: 'heel-stack',
     typed,
@@ -109,16 +109,17 @@ const stored: MatchCheck = {
 
 const feel = (id: string, typed: string) =>
   change(
-    'recordMatchReading',
+    'recordReading',
     {
       id,
-      feature: 'footbed-length',
+      occasionId: 'c1',
+      quantity: 'footbed-length',
       side: 'left',
       typed,
       unit: 'mm',
       takenAt: '2026-03-01T09:01:00Z',
     },
-    { id: 'c1' },
+    {},
   );
 
 const withChecks = (checks: MatchCheck[], changes: WaitingChange[]) =>
@@ -171,7 +172,7 @@ describe('the turns of a study with waiting changes', () => {
     }) as unknown as GaugeStudyRecord;
   const take = (id: string, turn: number, more: object = {}) =>
     ({
-      ...change('recordStudyReading', { id, turn, typed: '31.2', unit: 'mm' }, { id: 's' }),
+      ...change('recordReading', { id, occasionId: 's', turn, typed: '31.2', unit: 'mm' }, {}),
       ...more,
     }) as WaitingChange;
   const back = (id: string) => change('voidReading', { reason: 'back' }, { id });
@@ -195,12 +196,15 @@ describe('the turns of a study with waiting changes', () => {
   });
 
   it('takes a turn back as earlier versions of the page asked for it', () => {
-    const earlier = change('voidStudyReading', { turn: 4, reason: 'back' }, { id: 's' });
+    const earlier = change('voidReading', { turn: 4, reason: 'back' }, { id: 's' });
     expect(turnsOf(study([{ id: 'r1', turn: 4 }]), [earlier])).toEqual([]);
   });
 
   it('leaves out what was refused, other studies, and all of one that was ended', () => {
-    const changes = [take('r0', 0, { refused: {} }), take('r1', 1, { params: { id: 'other' } })];
+    const changes = [
+      take('r0', 0, { refused: {} }),
+      take('r1', 1, { body: { id: 'r1', occasionId: 'other' } }),
+    ];
     expect(turnsOf(study([]), changes)).toEqual([]);
     expect(turnsOf(study([], { ended: 'called away' }), [take('r0', 0)])).toEqual([]);
   });

@@ -1,6 +1,6 @@
 /** What the server has, with what still waits in the browser put on top: sittings, checks, studies. */
 import type { MatchCheck, MatchReading } from '#contract/match-records.ts';
-import type { Session, SittingReading } from '#contract/records.ts';
+import type { Session, SittingReading } from '#contract/reading-records.ts';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
 import type { MatchFeatureId } from '#core/match-features.ts';
 import { type MatchLook, NOTHING_SEEN } from '#core/match-look.ts';
@@ -62,21 +62,13 @@ function benchChangeOf(
       return { kind: 'finish', occasionId, finishedAt: body.finishedAt as string };
     case 'seeMatch':
       return { kind: 'look', occasionId, look: sent as MatchLook };
-    case 'recordReading':
-      return { kind: 'read', draft: draftOf({ ...body, occasionId: body.sessionId }) };
-    case 'recordMatchReading':
-      return { kind: 'read', draft: draftOf({ ...body, occasionId, quantity: body.feature }) };
-    case 'recordStudyReading': {
-      const study = occasions.find(({ id }) => id === occasionId) as { quantity?: string };
-      return {
-        kind: 'read',
-        draft: draftOf({ ...body, occasionId, quantity: study?.quantity, side: null }),
-      };
+    case 'recordReading': {
+      const study = occasions.find(({ id }) => id === body.occasionId) as { quantity?: string };
+      return { kind: 'read', draft: draftOf({ quantity: study?.quantity, ...body }) };
     }
-    case 'voidReading':
-    case 'voidMatchReading':
-      return { kind: 'void', readingId: occasionId, reason: body.reason as string };
-    case 'voidStudyReading': {
+    case 'voidReading': {
+      if (body.turn === undefined)
+        return { kind: 'void', readingId: occasionId, reason: body.reason as string };
       const study = occasions.find(({ id }) => id === occasionId);
       const taken = (study?.readings as readonly Reading[] | undefined)?.find(
         (reading) => reading.turn === body.turn && stands(reading),

@@ -1,11 +1,11 @@
 import { Button, Select } from '@mantine/core';
 import { useSearchParams } from 'react-router';
-import type { Comparison } from '#contract/records.ts';
+import type { Comparison } from '#contract/sheet-records.ts';
 import { labelSlug, lastLength, nameLabel } from '#core/size-label.ts';
-import { useComparison, useEditions } from '../api/queries.ts';
+import { useComparison } from '../api/queries.ts';
 import { DifferenceChart, NoticeableHatch } from '../drawing/DifferenceChart.tsx';
 import { LineSample, OverlaidProfiles } from '../drawing/OverlaidProfiles.tsx';
-import { editionName } from '../shell/names.ts';
+import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { useUnits } from '../shell/units.ts';
 import classes from './ComparePage.module.css';
@@ -229,7 +229,6 @@ function ComparedEditions({
 export function ComparePage() {
   const [search, setSearch] = useSearchParams();
   const slugs = (search.get('editions') ?? '').split(',').filter(Boolean);
-  const editions = useEditions();
   const comparison = useComparison(
     slugs,
     search.get('label') ?? undefined,
@@ -245,7 +244,6 @@ export function ComparePage() {
     });
   const setSlugs = (next: string[]) => choose({ editions: next.join(',') });
   const shown = slugs.length >= 2 ? comparison.data : undefined;
-  const addable = (editions.data ?? []).filter((edition) => !slugs.includes(edition.slug));
   return (
     <div className={classes.page}>
       <header className={classes.head}>
@@ -254,19 +252,14 @@ export function ComparePage() {
           {shown && <span className="soft">at {nameLabel(shown.label)}, against the first</span>}
         </h1>
         {slugs.length < MOST_EDITIONS && (
-          <Select
+          <EditionSelect
             aria-label="Add an edition"
             placeholder="Add an edition"
-            searchable
             size="xs"
             w={230}
-            data={addable.map((edition) => ({
-              value: edition.slug,
-              label: editionName(edition),
-            }))}
-            value={null}
-            onChange={(value) => value && setSlugs([...slugs, value])}
-            nothingFoundMessage="No edition of that name"
+            value=""
+            without={slugs}
+            onChange={(slug) => slug && setSlugs([...slugs, slug])}
           />
         )}
         {shown && shown.labels.length > 1 && (

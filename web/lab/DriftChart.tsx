@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import dayjs from 'dayjs';
-import type { Instrument } from '#contract/records.ts';
+import type { Instrument } from '#contract/lab-records.ts';
 import { driftTrend, judgeDrift } from '#core/drift.ts';
 import { calibrationOn } from '#core/gauge.ts';
 import { writeNumber } from '#core/number-words.ts';

@@ -1,10 +1,14 @@
 import { Button, FileButton, NativeSelect, Progress, Table } from '@mantine/core';
 import { useRef, useState } from 'react';
+import { v7 as newId } from 'uuid';
+import type { ImportProgress, ImportReport } from '#contract/job-records.ts';
 import { FILE_PATHS } from '#contract/paths.ts';
-import type { ImportProgress, ImportReport, Problem } from '#contract/records.ts';
-import { usePairs } from '../api/queries.ts';
+import type { Problem } from '#contract/problem.ts';
+import { stopJob, useJob } from '../api/jobs.ts';
+import { PairSelect } from '../shell/PairSelect.tsx';
 import { useCatalogue } from '../shell/units.ts';
 import { useReadingsImport } from './files.ts';
+import { JobBar } from './JobBar.tsx';
 import classes from './LabPage.module.css';
 
 const PHASES: Record<ImportProgress['phase'], string> = {
@@ -106,7 +110,6 @@ function Report({ report }: { report: ImportReport }) {
 /** Readings from files, and as files. */
 export function FilesPage() {
   const transfer = useReadingsImport();
-  const pairs = usePairs();
   const [tag, setTag] = useState('');
   const [semicolon, setSemicolon] = useState('');
   const reset = useRef<() => void>(null);
@@ -117,11 +120,15 @@ export function FilesPage() {
     : state.busy
       ? 2
       : 0;
+  const [job, setJob] = useState(() => newId());
+  const [saving, setSaving] = useState('');
+  const saved = useJob(saving, saving !== '');
   const query = new URLSearchParams({
+    job,
     ...(tag ? { pair: tag } : {}),
     ...(semicolon ? { semicolon: '1' } : {}),
   }).toString();
-  const address = `${FILE_PATHS.exportReadings.split(' ')[1]}${query ? `?${query}` : ''}`;
+  const address = `${FILE_PATHS.exportReadings.split(' ')[1]}?${query}`;
   return (
     <section>
       <h2 className={classes.heading}>Readings from a file</h2>
@@ -182,15 +189,13 @@ export function FilesPage() {
       <h2 className={classes.heading}>Readings as a file</h2>
       <p>Standing readings in the same form, each in the unit it is stored in.</p>
       <div className={classes.add}>
-        <NativeSelect
+        <PairSelect
           size="xs"
           aria-label="Which pairs"
-          data={[
-            { value: '', label: 'all pairs' },
-            ...(pairs.data ?? []).map((pair) => ({ value: pair.tag, label: pair.tag })),
-          ]}
+          placeholder="all pairs"
+          clearable
           value={tag}
-          onChange={(event) => setTag(event.currentTarget.value)}
+          onChange={setTag}
         />
         <NativeSelect
           size="xs"
@@ -202,10 +207,32 @@ export function FilesPage() {
           value={semicolon}
           onChange={(event) => setSemicolon(event.currentTarget.value)}
         />
-        <Button component="a" href={address} size="xs" variant="default" download>
+        <Button
+          component="a"
+          href={address}
+          size="xs"
+          variant="default"
+          download
+          onClick={() => {
+            setSaving(job);
+            // The address of this file is used up once it is followed.
+            setTimeout(() => setJob(newId()));
+          }}
+        >
           Save file
         </Button>
       </div>
+      {saved && !saved.ended && (
+        <JobBar
+          progress={saved}
+          name="Saving"
+          of="readings"
+          onStop={() => {
+            void stopJob(saving);
+            setSaving('');
+          }}
+        />
+      )}
     </section>
   );
 }

@@ -3,7 +3,7 @@ import { useForm } from '@mantine/form';
 import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as newId } from 'uuid';
-import type { Instrument } from '#contract/records.ts';
+import type { Instrument } from '#contract/lab-records.ts';
 import { TOOL_DEFAULTS, TOOL_NAMES, type ToolName } from '#core/tools.ts';
 import { useChange } from '../api/queries.ts';
 import { readNumber, showFaults } from './form-numbers.ts';

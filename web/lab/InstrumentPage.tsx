@@ -4,7 +4,7 @@ import dayjs from 'dayjs';
 import { useRef } from 'react';
 import { Link, useParams } from 'react-router';
 import { v7 as newId } from 'uuid';
-import type { Instrument } from '#contract/records.ts';
+import type { Instrument } from '#contract/lab-records.ts';
 import { currentPerson } from '../api/person.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import { DriftChart } from './DriftChart.tsx';

@@ -1,7 +1,7 @@
 import { Button, Table } from '@mantine/core';
 import dayjs from 'dayjs';
 import { Link } from 'react-router';
-import type { Instrument } from '#contract/records.ts';
+import type { Instrument } from '#contract/lab-records.ts';
 import { judgeDrift } from '#core/drift.ts';
 import { calibrationOn } from '#core/gauge.ts';
 import { useGauges } from '../api/gauges.ts';

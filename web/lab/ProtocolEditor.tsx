@@ -4,7 +4,7 @@ import { IconArrowDown, IconArrowUp, IconX } from '@tabler/icons-react';
 import { useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { v7 as newId } from 'uuid';
-import type { Lab, Protocol } from '#contract/records.ts';
+import type { Lab, Protocol } from '#contract/lab-records.ts';
 import { STACK_METHODS, STACK_PLACES } from '#core/basis.ts';
 import { protocolsFor } from '#core/protocol.ts';
 import type { QuantityId } from '#core/quantities.ts';

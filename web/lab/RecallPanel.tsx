@@ -1,14 +1,22 @@
 import { Button, Table, TextInput } from '@mantine/core';
+import { useQueryClient } from '@tanstack/react-query';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { Instrument } from '#contract/records.ts';
+import { v7 as newId } from 'uuid';
+import type { Instrument } from '#contract/lab-records.ts';
 import { labelSlug, nameLabel } from '#core/size-label.ts';
+import { useJob } from '../api/jobs.ts';
 import { useChange, useRecall } from '../api/queries.ts';
 import { useUnits } from '../shell/units.ts';
+import { JobBar } from './JobBar.tsx';
 import classes from './LabPage.module.css';
 
 const ALWAYS = '2000-01-01';
+
+const counted = (n: number, what: string) =>
+  `${n.toLocaleString('en')} ${n === 1 ? what : `${what}s`}`;
+const NONE = { pairs: 0, verdicts: 0, sheets: 0, matches: 0 };
 
 /** What an instrument touched since a day, what becomes of it without, and the way to take it out. */
 export function RecallPanel({ instrument }: { instrument: Instrument }) {
@@ -18,9 +26,17 @@ export function RecallPanel({ instrument }: { instrument: Instrument }) {
   const [reason, setReason] = useState('');
   const [fault, setFault] = useState('');
   const from = since || ALWAYS;
-  const recall = useRecall(instrument.id, from, asked);
+  const [job] = useState(() => newId());
+  const recall = useRecall(instrument.id, from, job, asked);
+  const progress = useJob(job, recall.isFetching);
+  const client = useQueryClient();
+  const stop = () => {
+    setAsked(false);
+    void client.cancelQueries({ queryKey: ['figures', 'recall', instrument.id] });
+  };
   const take = useChange('recallInstrument');
   const found = recall.data;
+  const counts = found?.counts ?? NONE;
   const voidAll = () => {
     if (reason.trim() === '') {
       setFault('A reason is needed: needle bent, found at the check of 3 March.');
@@ -62,15 +78,19 @@ export function RecallPanel({ instrument }: { instrument: Instrument }) {
           List what it touched
         </Button>
       </div>
+      {asked && recall.isFetching && (
+        <JobBar progress={progress} name="Looking through" of="pairs" onStop={stop} />
+      )}
       {asked && found && (
         <div data-testid="recall">
           <p style={{ margin: '10px 0' }}>
             <strong>
               {found.readings.toLocaleString('en')} {found.readings === 1 ? 'reading' : 'readings'}
             </strong>{' '}
-            of {found.pairs.length} {found.pairs.length === 1 ? 'pair' : 'pairs'};{' '}
-            {found.verdicts.length} {found.verdicts.length === 1 ? 'verdict' : 'verdicts'} and{' '}
-            {found.sheets.length} {found.sheets.length === 1 ? 'sheet' : 'sheets'} lean on them.
+            of {counted(counts.pairs, 'pair')}; {counted(counts.verdicts, 'verdict')} and{' '}
+            {counted(counts.sheets, 'sheet')} lean on them.
+            {counts.pairs > found.pairs.length &&
+              ` The first ${found.pairs.length.toLocaleString('en')} pairs are listed.`}
           </p>
           {found.sheets.length > 0 && (
             <p>

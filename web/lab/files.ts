@@ -1,10 +1,10 @@
 /** Sends a file of readings: first to look, then to add; with progress and a way to stop. */
-import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
+import type { ImportProgress, ImportReport } from '#contract/job-records.ts';
 import { CHANGE_HEADER, FILE_PATHS, PERSON_HEADER } from '#contract/paths.ts';
-import type { ImportProgress, ImportReport, Problem } from '#contract/records.ts';
-import { announce } from '../api/tabs.ts';
+import type { Problem } from '#contract/problem.ts';
+import { dropTouched } from '../api/queries.ts';
 
 const PROGRESS_MS = 400;
 
@@ -27,7 +27,6 @@ const NOTHING: ImportState = {
 };
 
 export function useReadingsImport() {
-  const client = useQueryClient();
   const [state, setState] = useState(NOTHING);
   const stop = useRef<AbortController | null>(null);
   useEffect(() => () => stop.current?.abort(), []);
@@ -54,8 +53,7 @@ export function useReadingsImport() {
       if (response.ok) setState({ ...NOTHING, file, report: answer as ImportReport });
       else setState({ ...NOTHING, file, problem: answer as Problem });
       if (response.ok && !preview) {
-        announce({ kind: 'changed' });
-        await client.invalidateQueries();
+        await dropTouched('importReadings');
       }
     } catch {
       const detail = controller.signal.aborted

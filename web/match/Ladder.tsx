@@ -1,41 +1,18 @@
-import { type KeyboardEvent, type Ref, useState } from 'react';
-import type { LiveGauge } from '#contract/live-gauges.ts';
-import type { Instrument } from '#contract/records.ts';
+import { useState } from 'react';
 import type { FeatureJudgement } from '#core/match.ts';
 import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
-import { writeNumber } from '#core/number-words.ts';
 import type { Side } from '#core/quantities.ts';
-import { canonicalUnit } from '#core/units.ts';
+import { FieldInput } from '../bench/Field.tsx';
+import { GaugeSelect } from '../bench/GaugeSelect.tsx';
+import { LiveFigure } from '../bench/LiveFigure.tsx';
 import type { BenchCheck } from '../bench/projected.ts';
-import { GaugeSelect } from '../measure/GaugeSelect.tsx';
-import { LiveFigure } from '../measure/LiveFigure.tsx';
+import { Question } from '../bench/Question.tsx';
+import { type UnitWords, useUnits } from '../shell/units.ts';
 import type { Check } from './check.ts';
+import type { LadderEntry } from './entry.ts';
 import classes from './Ladder.module.css';
 import { Rung } from './Rung.tsx';
 import { type MatchPlace, type RowId, rowsOf } from './rows.ts';
-
-/** The field under the hand, wherever on the ladder it stands. */
-export interface LadderEntry {
-  ref: Ref<HTMLInputElement>;
-  place: MatchPlace | undefined;
-  text: string;
-  fault: string;
-  /** What the figure in the field will replace, in words; empty: nothing. */
-  corrects: string;
-  onText: (text: string) => void;
-  onKey: (event: KeyboardEvent<HTMLInputElement>) => void;
-  onChoose: (place: MatchPlace) => void;
-  /** What is half typed at a place that the hand has left. */
-  draftAt: (place: MatchPlace) => string;
-  /** The gauge of this place; none where something is read. */
-  gauge: {
-    live: LiveGauge | undefined;
-    instrument: Instrument | undefined;
-    ofKind: Instrument[];
-    choose: (id: string) => void;
-    take: () => void;
-  };
-}
 
 interface LadderProps {
   bench: Check & { check: BenchCheck };
@@ -52,13 +29,15 @@ const ROW_HINTS = {
 };
 
 /** Right − left, signed: `+4.2 ± 0.7 mm`; against zero how far off the worse shoe stands. */
-function differenceWords({ id, difference, U, against }: FeatureJudgement): string {
+function differenceWords(
+  { id, difference, U, against }: FeatureJudgement,
+  units: UnitWords,
+): string {
   if (difference === undefined || U === undefined) return '';
   const { kind, decimals } = matchFeature(id);
   const sign = difference > 0 && against === 'other' ? '+' : '';
-  const span = `${sign}${writeNumber(difference, decimals)} ± ${writeNumber(U, decimals)}`;
-  const unit = canonicalUnit(kind).symbol;
-  return against === 'zero' ? `${span} ${unit} off` : `${span} ${unit}`;
+  const { text } = units.writeKind(kind, difference, decimals, U);
+  return against === 'zero' ? `${text} off` : `${sign}${text}`;
 }
 
 function Cell({
@@ -98,19 +77,17 @@ function Cell({
       </button>
     );
   return (
-    <input
+    <FieldInput
       ref={entry.ref}
       id="match-entry"
       className={classes.entry}
-      aria-label={label}
-      aria-invalid={entry.fault !== ''}
-      aria-describedby="match-fault"
-      autoComplete="off"
-      spellCheck={false}
-      inputMode={place.row === 'labels' || place.row === 'marks' ? 'text' : 'decimal'}
-      value={entry.text}
-      onChange={(event) => entry.onText(event.currentTarget.value)}
-      onKeyDown={entry.onKey}
+      label={label}
+      text={entry.text}
+      fault={entry.fault}
+      selections={entry.selections}
+      words={place.row === 'labels' || place.row === 'marks'}
+      keys={entry.keys}
+      onText={entry.onText}
     />
   );
 }
@@ -151,11 +128,17 @@ function Naming({
   );
 }
 
-function valueWords(bench: LadderProps['bench'], feature: MatchFeatureId, side: Side) {
+function valueWords(
+  bench: LadderProps['bench'],
+  feature: MatchFeatureId,
+  side: Side,
+  units: UnitWords,
+) {
   const readings = bench.standingAt(feature, side);
   if (readings.length === 0) return '';
   const mean = readings.reduce((sum, { value }) => sum + value, 0) / readings.length;
-  const words = writeNumber(mean, matchFeature(feature).decimals);
+  const { kind, decimals } = matchFeature(feature);
+  const words = units.writeKind(kind, mean, decimals).value;
   if (readings.length === 1) return words;
   return (
     <>
@@ -165,8 +148,8 @@ function valueWords(bench: LadderProps['bench'], feature: MatchFeatureId, side: 
 }
 
 /** The gauge that this place is taken with, its live figure, and another where there is one. */
-function GaugeInHand({ gauge }: { gauge: LadderEntry['gauge'] }) {
-  const { live, instrument, ofKind, choose, take } = gauge;
+function GaugeInHand({ gauge, take }: Pick<LadderEntry, 'gauge' | 'take'>) {
+  const { live, instrument, ofKind, choose } = gauge;
   return (
     <>
       <GaugeSelect ofKind={ofKind} instrument={instrument} onChoose={choose} />
@@ -182,6 +165,7 @@ function Hint({
   onName,
   onLeaveOut,
 }: { row: RowId } & Omit<LadderProps, 'bench'>) {
+  const units = useUnits();
   const measured = row !== 'labels' && row !== 'marks';
   return (
     <tr className={classes.hint}>
@@ -199,10 +183,21 @@ function Hint({
             </button>
           )}
         </div>
-        {measured && <GaugeInHand gauge={entry.gauge} />}
-        <p id="match-fault" role="alert" className={classes.fault}>
+        {measured && <GaugeInHand gauge={entry.gauge} take={entry.take} />}
+        <p id="match-entry-fault" role="alert" className={classes.fault}>
           {entry.fault}
         </p>
+        {measured && entry.asked && (
+          <Question
+            asked={entry.asked}
+            name={`${names[row] ?? matchFeature(row).name}, ${entry.place?.side}`}
+            write={(value) =>
+              units.writeKind(matchFeature(row).kind, value, matchFeature(row).decimals).text
+            }
+            onAnswer={entry.answer}
+            onTypeAgain={entry.onTypeAgain}
+          />
+        )}
       </td>
     </tr>
   );
@@ -250,13 +245,14 @@ function FeatureRow({
 }: {
   feature: MatchFeatureId;
 } & Pick<LadderProps, 'bench' | 'names' | 'entry'>) {
+  const units = useUnits();
   const judgement = bench.found?.judgements.find((one) => one.id === feature);
   const name = names[feature] ?? matchFeature(feature).name;
   const skipped = bench.check.seen.skipped.includes(feature);
   const cell = (side: Side) => (
     <Cell
       place={{ row: feature, side }}
-      words={valueWords(bench, feature, side)}
+      words={valueWords(bench, feature, side, units)}
       name={name}
       entry={entry}
     />
@@ -289,7 +285,7 @@ function FeatureRow({
               {judgement.verdict}
               {judgement.askAgain ? ': take both again' : ''}
             </b>
-            <span className="figure">{differenceWords(judgement)}</span>
+            <span className="figure">{differenceWords(judgement, units)}</span>
           </>
         )}
       </td>

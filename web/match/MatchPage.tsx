@@ -1,8 +1,8 @@
 import { Button, Kbd, NativeSelect } from '@mantine/core';
 import { useEffect } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
+import type { Lab } from '#contract/lab-records.ts';
 import type { MatchRecord } from '#contract/match-records.ts';
-import type { Lab } from '#contract/records.ts';
 import { DISCIPLINES } from '#core/match-features.ts';
 import { nameLabel } from '#core/size-label.ts';
 import { useChange, useLab, useMatch } from '../api/queries.ts';
@@ -14,6 +14,7 @@ import { PageFault } from '../shell/PageFault.tsx';
 import type { ShellContext } from '../shell/Shell.tsx';
 import { ByEye } from './ByEye.tsx';
 import classes from './CheckBench.module.css';
+import { CheckSlip } from './CheckSlip.tsx';
 import { type Check, useCheck } from './check.ts';
 import { Decision } from './Decision.tsx';
 import { useMatchEntry } from './entry.ts';
@@ -184,6 +185,7 @@ function CheckBench({
           disabled={check.decision !== null}
           onSee={bench.see}
         />
+        <CheckSlip bench={bench} check={check} names={record.names} />
         <Photographs subject={{ subjectKind: 'match', subjectId: check.id }} />
       </div>
     </div>

@@ -1,24 +1,28 @@
 /** The check at the bench: what is taken, what it shows so far, and what can be done in it. */
 import { useMemo } from 'react';
 import { v7 as newId } from 'uuid';
+import type { Lab } from '#contract/lab-records.ts';
 import type { MatchLook, MatchRecord } from '#contract/match-records.ts';
-import type { Lab } from '#contract/records.ts';
 import { type EvaluatedCheck, evaluateCheck } from '#core/match-check.ts';
-import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
+import type { MatchFeatureId } from '#core/match-features.ts';
 import type { SiblingFeatures } from '#core/match-pattern.ts';
 import type { Side } from '#core/quantities.ts';
 import { stands } from '#core/reading.ts';
-import { canonicalUnit } from '#core/units.ts';
 import { keep, settle } from '../api/outbox.ts';
 import { usePerson } from '../api/person.ts';
 import { useOutbox } from '../api/queries.ts';
 import { type BenchCheck, type BenchMatchReading, projectChecks } from '../bench/projected.ts';
+import { type Undo, useUndo } from '../bench/undo.ts';
 import { useCatalogue } from '../shell/units.ts';
 
 export interface MatchEntry {
   feature: MatchFeatureId;
   side: Side;
   typed: string;
+  /** What a bare number in `typed` means. */
+  unit: string;
+  entered: 'typed' | 'live';
+  note: string;
   instrumentId: string | null;
   /** The reading that this one corrects. */
   supersedes: string | null;
@@ -31,7 +35,8 @@ export interface Check {
   found: EvaluatedCheck | undefined;
   begin: (kind: 'full' | 'short') => void;
   record: (entry: MatchEntry) => void;
-  voidReading: (reading: BenchMatchReading, reason: string) => void;
+  /** Takes a reading back: unsent it goes, saved it is voided. */
+  undo: Undo;
   see: (look: MatchLook) => void;
   /** Waits until the server has all that was entered so far. */
   arrived: () => Promise<void>;
@@ -58,14 +63,28 @@ export function useCheck(record: MatchRecord, lab: Lab): Check {
       check &&
       evaluateCheck(check, {
         label: pair.label,
+        wornKm: pair.wornKm,
+        catalogue,
+        protocols: lab.protocols,
+        adoptedStudies: lab.adoptedStudies,
         tolerances: record.tolerances,
         siblings: record.siblings as SiblingFeatures,
         instruments: lab.instruments,
         names: record.names,
       }),
-    [check, pair.label, record.tolerances, record.siblings, record.names, lab.instruments],
+    [
+      check,
+      pair.label,
+      pair.wornKm,
+      catalogue,
+      record.tolerances,
+      record.siblings,
+      record.names,
+      lab,
+    ],
   );
   const waiting = { person, tag: pair.tag };
+  const undo = useUndo(waiting);
 
   function see(look: MatchLook): void {
     if (!check) return;
@@ -101,22 +120,20 @@ export function useCheck(record: MatchRecord, lab: Lab): Check {
       if (check.seen.skipped.includes(feature)) see({ skipped: { [feature]: false } });
       keep({
         ...waiting,
-        name: 'recordMatchReading',
-        params: { id: check.id },
+        name: 'recordReading',
+        params: {},
         body: {
           id: newId(),
-          feature,
+          occasionId: check.id,
+          quantity: feature,
           ...entry,
-          unit: canonicalUnit(matchFeature(feature).kind).symbol,
           supersedes,
           reason: supersedes ? 'corrected at the ladder' : '',
           takenAt: new Date().toISOString(),
         },
       });
     },
-    voidReading(reading, reason) {
-      keep({ ...waiting, name: 'voidReading', params: { id: reading.id }, body: { reason } });
-    },
+    undo,
     see,
     arrived: settle,
     standingAt: (feature, side) =>

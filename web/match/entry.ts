@@ -1,58 +1,19 @@
-/** What the hand types on the ladder: read, asked about where odd, recorded, and on to the next place. */
+/** What the hand types on the ladder: recorded at its place, and on to the next. */
 import { useLocalStorage } from '@mantine/hooks';
-import { type KeyboardEvent, useLayoutEffect, useRef, useState } from 'react';
-import type { Lab } from '#contract/records.ts';
-import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
-import { writeNumber } from '#core/number-words.ts';
+import { type RefObject, useLayoutEffect, useRef, useState } from 'react';
+import type { Lab } from '#contract/lab-records.ts';
+import { matchFeature } from '#core/match-features.ts';
+import { questionReading } from '#core/plausibility.ts';
 import { stands } from '#core/reading.ts';
 import { readLabel } from '#core/size-label.ts';
-import { readTypedQuantity } from '#core/typed-quantity.ts';
-import { canonicalUnit } from '#core/units.ts';
+import type { FieldKeys } from '../bench/Field.tsx';
+import { useInstrument } from '../bench/instrument-choice.ts';
+import { useLiveReading } from '../bench/live-reading.ts';
 import type { BenchCheck } from '../bench/projected.ts';
-import { useInstrument } from '../measure/instrument-choice.ts';
-import { useLiveReading } from '../measure/live-reading.ts';
+import { type Taking, useTaking } from '../bench/taking.ts';
+import { useUnits } from '../shell/units.ts';
 import type { Check } from './check.ts';
-import type { LadderEntry } from './Ladder.tsx';
-import {
-  type MatchPlace,
-  type MeasuredPlace,
-  measuredAt,
-  nextPlace,
-  otherShoe,
-  rowAlong,
-} from './rows.ts';
-
-/** A value this far from the other shoe's is asked about: the greater of a span and a share. */
-const FAR_SHARE = 0.15;
-
-function faultOf(
-  feature: MatchFeatureId,
-  text: string,
-  other: number | undefined,
-): { fault: string; ask?: string } {
-  const { kind, plausible, decimals, name, against } = matchFeature(feature);
-  const { symbol } = canonicalUnit(kind);
-  const read = readTypedQuantity(text, kind, symbol);
-  if (!read.ok) return { fault: read.fault.message };
-  const { value } = read.value;
-  const shown = `${writeNumber(value, decimals)} ${symbol}`;
-  const [least, most] = plausible;
-  if (value < least || value > most)
-    return {
-      fault: '',
-      ask: `${name}: ${shown} is outside what shoes have (${least} to ${most} ${symbol}). Enter again keeps it.`,
-    };
-  const far =
-    against === 'other' &&
-    other !== undefined &&
-    Math.abs(value - other) > Math.max(FAR_SHARE * Math.abs(other), 5);
-  return far
-    ? {
-        fault: '',
-        ask: `${name}: ${shown} is far from the other shoe (${writeNumber(other, decimals)} ${symbol}). Enter again keeps it.`,
-      }
-    : { fault: '' };
-}
+import { type MatchPlace, measuredAt, nextPlace, otherShoe, rowAlong } from './rows.ts';
 
 /** The gauge of the place under the hand, with its live figure. */
 function useGaugeAt(
@@ -107,13 +68,30 @@ export interface MatchKeys {
   onSights: () => void;
 }
 
+/** What stands under the hand, and what its keys do. */
+export interface LadderEntry extends Pick<Taking, 'fault' | 'asked' | 'selections' | 'answer'> {
+  ref: RefObject<HTMLInputElement | null>;
+  place: MatchPlace | undefined;
+  text: string;
+  /** What is corrected here, in words; empty where nothing is. */
+  corrects: string;
+  keys: FieldKeys;
+  onText: (text: string) => void;
+  onTypeAgain: (begun: string) => void;
+  onChoose: (place: MatchPlace) => void;
+  draftAt: (place: MatchPlace) => string;
+  gauge: ReturnType<typeof useGaugeAt>;
+  take: () => void;
+}
+
 export function useMatchEntry(
   bench: Check & { check: BenchCheck },
   tag: string,
   lab: Lab,
-  keys: MatchKeys,
+  { onHelp, onDecide, onSights }: MatchKeys,
 ): LadderEntry {
   const { check, found } = bench;
+  const units = useUnits();
   const ref = useRef<HTMLInputElement>(null);
   const [{ place: chosen, texts, corrects = null }, setDraft] = useLocalStorage<MatchDraft>({
     key: `emvex-match-draft-${check.id}`,
@@ -121,12 +99,12 @@ export function useMatchEntry(
     getInitialValueInEffect: false,
   });
   const [passed, setPassed] = useState<MatchPlace | undefined>(undefined);
-  const [fault, setFault] = useState('');
-  const asked = useRef('');
   const place = check.decision
     ? undefined
     : (chosen ?? (found ? nextPlace(passed, check, found) : undefined));
-
+  const measured = place && measuredAt(place);
+  const feature = matchFeature(measured?.row ?? 'mass');
+  // What was voided or corrected meanwhile is not corrected again.
   const corrected = check.readings.find((reading) => reading.id === corrects && stands(reading));
 
   const draftAt = (at: MatchPlace) => texts[keyOf(at)] ?? '';
@@ -138,14 +116,59 @@ export function useMatchEntry(
 
   const gauge = useGaugeAt(place, bench, tag, lab);
 
+  function moveOn(from: MatchPlace): void {
+    setDraft((draft) => withText(draft, from, '', null));
+    setPassed(from);
+    taking.leave();
+  }
+
+  const taking = useTaking({
+    definition: feature,
+    unit: units.unitOfKind(feature.kind).symbol,
+    text,
+    setText,
+    live: gauge,
+    correcting: corrected !== undefined,
+    record({ typed, unit, entered, note, side }) {
+      if (!measured || !place) return;
+      bench.record({
+        feature: measured.row,
+        side: side ?? measured.side,
+        typed,
+        unit,
+        entered,
+        note,
+        // A correction is of the same reading: it was taken with what it was taken with.
+        instrumentId: corrected ? corrected.instrumentId : (gauge.instrument?.id ?? null),
+        supersedes: corrected?.id ?? null,
+      });
+      moveOn(place);
+    },
+    question({ value, bare, enteredUnit }) {
+      if (!measured) return undefined;
+      // Against zero each shoe stands by itself.
+      const soFar = (side: 'left' | 'right') =>
+        feature.against === 'zero'
+          ? []
+          : bench
+              .standingAt(measured.row, side)
+              .filter((reading) => reading.id !== corrected?.id)
+              .map((reading) => reading.value);
+      return questionReading({
+        definition: { ...feature, sideTolerance: feature.tolerance },
+        side: measured.side,
+        value,
+        bare,
+        unit: enteredUnit,
+        soFar: { left: soFar('left'), right: soFar('right') },
+        repeatabilitySd: feature.repeatabilitySd,
+      });
+    },
+  });
+
   // The field is another one at each place. It takes the focus before the next key can come.
-  const at = place && `${place.row} ${place.side}`;
-  // What is corrected is selected, so that the next figure replaces it.
-  useLayoutEffect(() => {
-    if (corrects) ref.current?.select();
-  }, [corrects]);
+  const at = place && keyOf(place);
   const before = useRef(at);
-  const { onDecide } = keys;
   useLayoutEffect(() => {
     if (at) ref.current?.focus();
     else if (before.current) onDecide();
@@ -159,123 +182,82 @@ export function useMatchEntry(
       const left = corrects && place ? withText(draft, place, '', null) : draft;
       return withText(left, next, typed, next, correcting);
     });
-    setFault('');
-    asked.current = '';
+    taking.leave();
   }
 
-  function moveOn(from: MatchPlace): void {
-    setDraft((draft) => withText(draft, from, '', null));
-    setPassed(from);
-    setFault('');
-    asked.current = '';
-  }
-
-  function submitSeen(at: MatchPlace, typed: string): void {
-    if (at.row === 'labels') {
+  function submitSeen(from: MatchPlace): void {
+    const typed = text.trim();
+    if (from.row === 'labels') {
       const read = typed === '' ? undefined : readLabel(typed);
       if (read && !read.ok) {
-        setFault(read.fault.message);
+        taking.setFault(read.fault.message);
+        taking.select();
         return;
       }
-      if (typed !== '') bench.see({ labels: { [at.side]: typed } });
-    } else if (typed !== '') bench.see({ marks: { [at.side]: typed } });
-    moveOn(at);
+      if (typed !== '') bench.see({ labels: { [from.side]: typed } });
+    } else if (typed !== '') bench.see({ marks: { [from.side]: typed } });
+    moveOn(from);
   }
 
-  /** A figure for the place: recorded, or asked about where it looks wrong. */
-  function offer(at: MeasuredPlace, typed: string): void {
-    const { row, side } = at;
-    const others = bench.standingAt(row, side === 'left' ? 'right' : 'left');
-    const { fault: wrong, ask } = faultOf(row, typed, others.at(-1)?.value);
-    if (wrong) {
-      setFault(wrong);
-      return;
-    }
-    if (ask && asked.current !== typed) {
-      asked.current = typed;
-      // A live figure is kept by Enter as a typed one is.
-      setText(typed);
-      setFault(ask);
-      return;
-    }
-    bench.record({
-      feature: row,
-      side,
-      typed,
-      instrumentId: gauge.instrument?.id ?? null,
-      // What was voided or corrected meanwhile is not corrected again.
-      supersedes: corrected?.id ?? null,
-    });
-    moveOn(at);
-  }
-
-  function submit(at: MatchPlace): void {
-    const typed = text.trim();
-    const measured = measuredAt(at);
-    if (!measured) submitSeen(at, typed);
-    else if (typed === '') moveOn(at);
-    else offer(measured, typed);
-  }
-
-  function take(at: MatchPlace): void {
-    const measured = measuredAt(at);
-    if (!measured) return;
-    const read = gauge.take();
-    if (!read.ok) setFault(read.fault);
-    else offer(measured, `${read.value} ${read.unit}`);
+  function submit(from: MatchPlace): void {
+    if (!measuredAt(from)) submitSeen(from);
+    else if (taking.submit()) moveOn(from);
   }
 
   /** The last reading comes back into the field, selected: what is entered there supersedes it. */
-  function correct(): void {
+  function correctLast(): void {
     const last = check.readings.findLast(stands);
     if (!last) return;
     choose({ row: last.quantity, side: last.side }, last.typed, last.id);
+    taking.select();
   }
 
-  function voidHere(at: MatchPlace): void {
-    const measured = measuredAt(at);
+  function voidHere(): void {
     const last = measured && bench.standingAt(measured.row, measured.side).at(-1);
-    if (last) bench.voidReading(last, 'voided at the ladder');
+    if (last) void bench.undo(last, 'voided at the ladder');
   }
 
-  function onKey(event: KeyboardEvent<HTMLInputElement>): void {
-    if (event.ctrlKey || event.metaKey || event.altKey || !place) return;
-    const whileEmpty: Record<string, () => void> = {
-      ' ': () => take(place),
-      Backspace: correct,
-      v: () => voidHere(place),
-      d: keys.onDecide,
-      e: keys.onSights,
-      '?': keys.onHelp,
-    };
-    const acts: Record<string, (() => void) | undefined> = {
-      Enter: () => submit(place),
-      '[': () => choose(rowAlong(place, check.kind, -1)),
-      ']': () => choose(rowAlong(place, check.kind, 1)),
-      '\\': () => choose(otherShoe(place)),
-      // Words are typed in these rows: a letter is no key there.
-      ...(text === '' && measuredAt(place) ? whileEmpty : {}),
-    };
-    const act = acts[event.key];
-    if (!act) return;
-    event.preventDefault();
-    event.stopPropagation();
-    act();
-  }
+  const keys: FieldKeys = place
+    ? {
+        Enter: () => submit(place),
+        '[': () => choose(rowAlong(place, check.kind, -1)),
+        ']': () => choose(rowAlong(place, check.kind, 1)),
+        '\\': () => choose(otherShoe(place)),
+        // Words are typed in the rows of labels and marks: a letter is no key there.
+        ...(text === '' && measured
+          ? {
+              ' ': taking.take,
+              Backspace: correctLast,
+              v: voidHere,
+              d: onDecide,
+              e: onSights,
+              '?': onHelp,
+            }
+          : {}),
+      }
+    : {};
 
   return {
     ref,
     place,
     text,
-    fault,
+    fault: taking.fault,
+    asked: taking.asked,
+    selections: taking.selections,
+    answer: taking.answer,
     corrects: corrected ? `Replaces ${corrected.typed}; [ or ] leaves it as it is.` : '',
-    onText: (next) => {
+    keys,
+    onText(next) {
       setText(next);
-      setFault('');
+      taking.setFault('');
     },
-    onKey,
+    onTypeAgain(begun) {
+      taking.typeAgain(begun);
+      ref.current?.focus();
+    },
     onChoose: (next) => choose(next),
     draftAt,
-    gauge: { ...gauge, take: () => place && take(place) },
+    gauge,
+    take: taking.take,
   };
 }

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
-import type { Instrument, Protocol } from '#contract/records.ts';
+import type { Instrument, Protocol } from '#contract/lab-records.ts';
 import { calibrationOn, gaugeTraits } from '#core/gauge.ts';
 import type { Place } from '#core/hand-order.ts';
 import { adviseStation } from '#core/station-advice.ts';

@@ -1,7 +1,8 @@
 import { NativeSelect } from '@mantine/core';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useOutletContext } from 'react-router';
-import type { Lab, PairRecord, Protocol } from '#contract/records.ts';
+import type { Lab, Protocol } from '#contract/lab-records.ts';
+import type { PairRecord } from '#contract/pair-records.ts';
 import { nameStackBasis, stackBasisKey } from '#core/basis.ts';
 import { HAND_ORDERS, type HandOrder, type Place, placeAlong } from '#core/hand-order.ts';
 import { nameStation } from '#core/quantities.ts';
@@ -9,6 +10,10 @@ import { judgeRoom } from '#core/room.ts';
 import { lastLength, nameLabel } from '#core/size-label.ts';
 import { nameTool } from '#core/tools.ts';
 import { useOtherTab } from '../api/queries.ts';
+import { GaugeSelect } from '../bench/GaugeSelect.tsx';
+import { useInstrument } from '../bench/instrument-choice.ts';
+import { LiveFigure } from '../bench/LiveFigure.tsx';
+import { useLiveReading } from '../bench/live-reading.ts';
 import type { BenchReading } from '../bench/projected.ts';
 import { editionName } from '../shell/names.ts';
 import type { ShellContext } from '../shell/Shell.tsx';
@@ -18,10 +23,6 @@ import classes from './Bench.module.css';
 import { EntryField } from './EntryField.tsx';
 import { useEntry } from './entry.ts';
 import { FiguresSoFar } from './FiguresSoFar.tsx';
-import { GaugeSelect } from './GaugeSelect.tsx';
-import { useInstrument } from './instrument-choice.ts';
-import { LiveFigure } from './LiveFigure.tsx';
-import { useLiveReading } from './live-reading.ts';
 import { usePlace } from './place.ts';
 import { type RoomState, useRoom } from './room.ts';
 import { SessionEnd } from './SessionEnd.tsx';
@@ -212,9 +213,7 @@ export function Bench({
             trial={sitting.takenAt(place.quantity, place.side).length + 1}
             unit={units.unitOf(place.quantity).symbol}
             text={at.text}
-            correcting={entry.correcting}
-            fault={entry.fault}
-            asked={entry.asked}
+            entry={entry}
             onText={(text) => {
               at.setText(text);
               entry.setFault('');
@@ -222,13 +221,11 @@ export function Bench({
             onSubmit={() => {
               if (entry.submit()) move(placeAlong(place, at.places, 1));
             }}
-            onAnswer={entry.answer}
             onLeave={() => {
               entry.leave();
-              at.setText('');
+              at.goTo(place);
               focus();
             }}
-            onBack={entry.correctLast}
             onStation={stationAlong}
             onOther={sides.length > 1 ? otherShoe : undefined}
             onNote={() => setDialog({ kind: 'note' })}

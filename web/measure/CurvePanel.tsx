@@ -1,7 +1,7 @@
 import { Button, FileButton, Kbd } from '@mantine/core';
 import { useEffect, useRef } from 'react';
+import type { Instrument, Protocol } from '#contract/lab-records.ts';
 import type { LiveGauge } from '#contract/live-gauges.ts';
-import type { Instrument, Protocol } from '#contract/records.ts';
 import { stackBasisKey } from '#core/basis.ts';
 import { apparentEi } from '#core/curve-analysis.ts';
 import type { Place } from '#core/hand-order.ts';

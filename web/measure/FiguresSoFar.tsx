@@ -1,4 +1,5 @@
-import type { Lab, PairRecord } from '#contract/records.ts';
+import type { Lab } from '#contract/lab-records.ts';
+import type { PairRecord } from '#contract/pair-records.ts';
 import { nameStackBasis } from '#core/basis.ts';
 import { claimJudgement, isClaimed } from '#core/claim.ts';
 import { dropClass } from '#core/drop.ts';

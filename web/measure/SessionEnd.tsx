@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { lazy, Suspense, useState } from 'react';
-import type { Protocol } from '#contract/records.ts';
+import type { Protocol } from '#contract/lab-records.ts';
 import { figuresIn } from '#core/pair-figure.ts';
 import { nameStation, type Side } from '#core/quantities.ts';
 import { useCatalogue } from '../shell/units.ts';

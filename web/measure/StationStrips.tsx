@@ -1,4 +1,4 @@
-import type { Instrument } from '#contract/records.ts';
+import type { Instrument } from '#contract/lab-records.ts';
 import { combineFigures, figureExpanded } from '#core/figure.ts';
 import { gaugeTraits } from '#core/gauge.ts';
 import type { Place } from '#core/hand-order.ts';

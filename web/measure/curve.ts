@@ -1,9 +1,9 @@
 /** A curve at a station: from a file, a fixture or the book; analysed in a worker; recorded. */
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
+import type { Instrument } from '#contract/lab-records.ts';
 import type { GaugeSample } from '#contract/live-gauges.ts';
 import { FILE_PATHS } from '#contract/paths.ts';
-import type { Instrument } from '#contract/records.ts';
 import type { LineFault } from '#core/delimited.ts';
 import type { Place } from '#core/hand-order.ts';
 import type { CurveTraits } from '#core/quantity.ts';

@@ -1,6 +1,7 @@
 /** Where the hand is: station and shoe, and where it goes next. */
 import { useLocalStorage } from '@mantine/hooks';
-import type { PairRecord, Protocol } from '#contract/records.ts';
+import type { Protocol } from '#contract/lab-records.ts';
+import type { PairRecord } from '#contract/pair-records.ts';
 import { type HandOrder, nextPlace, type Place, placesInOrder } from '#core/hand-order.ts';
 import { SIDES, type Side } from '#core/quantities.ts';
 import { decideRepeats, MOST_JUDGED } from '#core/repeats.ts';
@@ -11,6 +12,8 @@ import type { Sitting } from './sitting.ts';
 interface Draft {
   place: Place | null;
   text: string;
+  /** The reading that the figure corrects. */
+  corrects?: string | null;
 }
 
 export function sidesOf(record: PairRecord): readonly Side[] {
@@ -70,8 +73,10 @@ export function usePlace(record: PairRecord, protocol: Protocol, sitting: Sittin
     setOrder,
     stateOf,
     text: draft.text,
-    setText: (text: string) => setDraft({ place, text }),
-    goTo: (next: Place, text = '') => setDraft({ place: next, text }),
+    corrects: draft.corrects ?? null,
+    setText: (text: string) => setDraft((before) => ({ ...before, place, text })),
+    goTo: (next: Place, text = '', corrects: string | null = null) =>
+      setDraft({ place: next, text, corrects }),
     /** The place after a reading here, counting the one just recorded. */
     after: (recorded: number) =>
       nextPlace(place, protocol.stations, sides, order, (other) => {

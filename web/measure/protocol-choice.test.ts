@@ -1,6 +1,8 @@
 /** Which protocols the bench offers, and by which a pair goes on. */
 import { describe, expect, it } from 'vitest';
-import type { Lab, PairRecord, Protocol, Session } from '#contract/records.ts';
+import type { Lab, Protocol } from '#contract/lab-records.ts';
+import type { PairRecord } from '#contract/pair-records.ts';
+import type { Session } from '#contract/reading-records.ts';
 import { sidesOf } from './place.ts';
 import { offeredProtocols, protocolToUse } from './sitting.ts';
 

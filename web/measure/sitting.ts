@@ -4,16 +4,19 @@ import { group } from 'd3-array';
 import { useMemo } from 'react';
 import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
-import type { Lab, PairRecord, Protocol, sessionTerms } from '#contract/records.ts';
+import type { Lab, Protocol } from '#contract/lab-records.ts';
+import type { PairRecord } from '#contract/pair-records.ts';
+import type { sessionTerms } from '#contract/reading-records.ts';
 import { type FigureSet, type HandScore, handScores, sessionFigures } from '#core/pair-figure.ts';
 import type { MeasuredQuantityId, Side } from '#core/quantities.ts';
 import { stands } from '#core/reading.ts';
 import type { Room } from '#core/room.ts';
 import { sessionReadings } from '#core/session-readings.ts';
-import { keep, takeBack } from '../api/outbox.ts';
+import { keep } from '../api/outbox.ts';
 import { usePerson } from '../api/person.ts';
 import { useOutbox } from '../api/queries.ts';
 import { type BenchReading, type BenchSession, projectSittings } from '../bench/projected.ts';
+import { useUndo } from '../bench/undo.ts';
 import { useCatalogue } from '../shell/units.ts';
 
 export interface NewEntry {
@@ -131,6 +134,7 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
   const standingAt = (quantity: MeasuredQuantityId, side: Side) =>
     byStation.get(`${quantity} ${side}`) ?? [];
   const waiting = { person, tag: pair.tag };
+  const undo = useUndo(waiting);
   const untold: SessionTerms = {
     configuration: 'as sold',
     removed: '',
@@ -201,14 +205,14 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
       reason = '',
       note = '',
     }) {
-      const sessionId = ensureSession();
+      const occasionId = ensureSession();
       keep({
         ...waiting,
         name: 'recordReading',
         params: {},
         body: {
           id: newId(),
-          sessionId,
+          occasionId,
           side,
           quantity,
           typed,
@@ -225,14 +229,7 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
       });
     },
     voidReading,
-    async undo(reading) {
-      const unsent = outbox.waiting.find(
-        (change) =>
-          change.name === 'recordReading' && (change.body as { id: string }).id === reading.id,
-      );
-      if (unsent && (await takeBack(unsent.id))) return;
-      voidReading(reading, 'undone at the slip');
-    },
+    undo: (reading) => undo(reading, 'undone at the slip'),
     addNote(text) {
       const id = ensureSession();
       const note = { id: newId(), text, at: new Date().toISOString() };

@@ -5,25 +5,25 @@ import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { v7 as newId } from 'uuid';
 import { claimRecords } from '#contract/claim-records.ts';
-import type { PairRecord } from '#contract/records.ts';
+import type { PairRecord } from '#contract/pair-records.ts';
 import { claimTerms } from '#core/claim.ts';
 import { readClaims } from '#core/claim-text.ts';
 import { QUANTITIES } from '#core/quantities.ts';
 import { nameLabel } from '#core/size-label.ts';
-import { useChange, usePair, usePairs } from '../api/queries.ts';
+import { useChange, usePair } from '../api/queries.ts';
 import { Photographs } from '../photographs/Photographs.tsx';
 import { putOnBench } from '../shell/bench.ts';
 import { editionName } from '../shell/names.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { useUnits } from '../shell/units.ts';
 import { ClaimCheck } from './ClaimCheck.tsx';
+import { lookUp } from './look-up.ts';
 import { PairFieldset } from './PairFieldset.tsx';
 import classes from './ReceivePage.module.css';
 import {
   emptyForm,
   faultsOfPaths,
   formOfPair,
-  type KnownPairs,
   type ReceiptForm,
   readEdit,
 } from './receipt-form.ts';
@@ -120,13 +120,11 @@ function AddClaims({ record }: { record: PairRecord }) {
 
 function RecordForm({
   record,
-  pairs,
   saved,
   onSaved,
   onReread,
 }: {
   record: PairRecord;
-  pairs: KnownPairs;
   saved: boolean;
   onSaved: () => void;
   onReread: () => void;
@@ -135,11 +133,13 @@ function RecordForm({
   const units = useUnits();
   const navigate = useNavigate();
   const edit = useChange('editPair');
-  const form = useForm<ReceiptForm>({ initialValues: formOfPair(record, pairs) });
+  const form = useForm<ReceiptForm>({ initialValues: formOfPair(record) });
   const [version] = useState(pair.version);
 
-  function save(shelved: boolean): void {
-    const read = readEdit(form.values, units.distanceUnit.symbol, version, shelved, pairs);
+  async function save(shelved: boolean): Promise<void> {
+    const found = await lookUp(form);
+    if (!found) return;
+    const read = readEdit(form.values, units.distanceUnit.symbol, version, shelved, found.replaced);
     if ('faults' in read) {
       form.setErrors(read.faults);
       return;
@@ -156,7 +156,7 @@ function RecordForm({
       },
     );
   }
-  useHotkeys([['mod+Enter', () => save(pair.shelved)]], []);
+  useHotkeys([['mod+Enter', () => void save(pair.shelved)]], []);
 
   const changedElsewhere = pair.version !== version && !edit.isSuccess;
   return (
@@ -165,7 +165,7 @@ function RecordForm({
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        save(pair.shelved);
+        void save(pair.shelved);
       }}
     >
       <header className={classes.head}>
@@ -196,7 +196,7 @@ function RecordForm({
             <Button type="submit" loading={edit.isPending}>
               Save changes
             </Button>
-            <Button variant="default" onClick={() => save(!pair.shelved)}>
+            <Button variant="default" onClick={() => void save(!pair.shelved)}>
               {pair.shelved ? 'Back to the table' : 'Put on the shelf'}
             </Button>
             <span role="status">{saved && !form.isDirty() ? 'Saved.' : ''}</span>
@@ -226,7 +226,6 @@ function RecordForm({
 export function PairRecordPage() {
   const { tag = '' } = useParams();
   const pair = usePair(tag);
-  const pairs = usePairs();
   const [shown, setShown] = useState({ times: 0, saved: false });
   useEffect(() => {
     if (pair.data) putOnBench(pair.data.pair.tag);
@@ -234,13 +233,12 @@ export function PairRecordPage() {
   const show = (saved: boolean) =>
     void pair.refetch().then(() => setShown(({ times }) => ({ times: times + 1, saved })));
   if (pair.isError && !pair.data) return <PageFault error={pair.error} />;
-  if (!pair.data || !pairs.data) return null;
+  if (!pair.data) return null;
   return (
     <>
       <RecordForm
         key={`${pair.data.pair.id} ${shown.times}`}
         record={pair.data}
-        pairs={pairs.data}
         saved={shown.saved}
         onSaved={() => show(true)}
         onReread={() => show(false)}

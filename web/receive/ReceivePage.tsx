@@ -1,13 +1,14 @@
 import { Autocomplete, Button, Checkbox, Kbd, Select, SimpleGrid, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
-import { useHotkeys, useLocalStorage } from '@mantine/hooks';
+import { useDebouncedValue, useHotkeys, useLocalStorage } from '@mantine/hooks';
 import { useEffect, useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import { suggestTag } from '#core/pair-tag.ts';
-import { useChange, useEditions, usePair, usePairs } from '../api/queries.ts';
+import { useChange, useFreeTag, useNames, usePair } from '../api/queries.ts';
 import { putOnBench } from '../shell/bench.ts';
+import { TYPING_MS } from '../shell/EditionSelect.tsx';
 import { useUnits } from '../shell/units.ts';
 import { ClaimCheck } from './ClaimCheck.tsx';
+import { lookUp } from './look-up.ts';
 import { type Form, PairFieldset } from './PairFieldset.tsx';
 import classes from './ReceivePage.module.css';
 import {
@@ -19,19 +20,15 @@ import {
   readReceipt,
 } from './receipt-form.ts';
 
-const unique = (names: string[]) => [...new Set(names)].filter((name) => name !== '');
-
 /** Maker, model and edition: found while typing, or made. */
 function EditionFieldset({ form }: { form: Form }) {
   const first = useRef<HTMLInputElement>(null);
   useEffect(() => first.current?.focus(), []);
-  const editions = useEditions();
-  const rows = editions.data ?? [];
   const { maker, model } = form.values;
-  const same = (a: string, b: string) => a.toLowerCase() === b.trim().toLowerCase();
-  const ofMaker = rows.filter((row) => same(row.maker, maker));
-  const ofModel = ofMaker.filter((row) => same(row.model, model));
-  const known = findEdition(rows, form.values);
+  const [typed] = useDebouncedValue({ maker: maker.trim(), model: model.trim() }, TYPING_MS);
+  const names = useNames(typed.maker, typed.model);
+  const editions = names.data?.editions ?? [];
+  const known = findEdition(editions, form.values);
   return (
     <>
       <SimpleGrid cols={{ base: 1, sm: 3 }} spacing="sm">
@@ -41,19 +38,19 @@ function EditionFieldset({ form }: { form: Form }) {
           ref={first}
           // The list opens by typing: focus at the start shows none.
           openOnFocus={false}
-          data={unique(rows.map((row) => row.maker))}
+          data={names.data?.makers ?? []}
           {...form.getInputProps('maker')}
         />
         <Autocomplete
           label="Model, with its version"
           required
-          data={unique(ofMaker.map((row) => row.model))}
+          data={names.data?.models ?? []}
           {...form.getInputProps('model')}
         />
         <Autocomplete
           label="Edition"
           placeholder="mid cut, wide build; may be empty"
-          data={unique(ofModel.map((row) => row.name))}
+          data={editions.map((row) => row.name).filter(Boolean)}
           {...form.getInputProps('edition')}
         />
       </SimpleGrid>
@@ -103,21 +100,16 @@ function EditionFieldset({ form }: { form: Form }) {
 
 /** Suggests the next free tag until one is typed by hand. */
 function useTagSuggestion(form: Form): void {
-  const pairs = usePairs();
   const suggested = useRef('');
   const { maker, model, tag } = form.values;
+  const [typed] = useDebouncedValue({ maker: maker.trim(), model: model.trim() }, TYPING_MS);
+  const free = useFreeTag(typed.maker, typed.model).data;
   const { setFieldValue } = form;
   useEffect(() => {
-    if (!pairs.data || maker.trim() === '' || model.trim() === '') return;
-    if (tag !== '' && tag !== suggested.current) return;
-    const next = suggestTag(
-      maker,
-      model,
-      pairs.data.map((row) => row.tag),
-    );
-    suggested.current = next;
-    if (next !== tag) setFieldValue('tag', next);
-  }, [pairs.data, maker, model, tag, setFieldValue]);
+    if (free === undefined || (tag !== '' && tag !== suggested.current)) return;
+    suggested.current = free;
+    if (free !== tag) setFieldValue('tag', free);
+  }, [free, tag, setFieldValue]);
 }
 
 /** A replacement begins with what it has in common with the pair it was sent for. */
@@ -152,16 +144,17 @@ export function ReceivePage() {
   });
   useTagSuggestion(form);
   useReplacement(form);
-  const pairs = usePairs();
   // The ids of a receipt are made once for what is typed, so that a second press sends the same.
   const made = useRef<{ typed: string; read: ReturnType<typeof readReceipt> } | null>(null);
 
-  function submit(): void {
-    const typed = JSON.stringify(form.values);
+  async function submit(): Promise<void> {
+    const found = await lookUp(form);
+    if (!found) return;
+    const typed = JSON.stringify([found.values, found.replaced?.id]);
     if (made.current?.typed !== typed)
       made.current = {
         typed,
-        read: readReceipt(form.values, units.distanceUnit.symbol, pairs.data),
+        read: readReceipt(found.values, units.distanceUnit.symbol, found.replaced),
       };
     const { read } = made.current;
     if ('faults' in read) {
@@ -183,7 +176,7 @@ export function ReceivePage() {
       },
     );
   }
-  useHotkeys([['mod+Enter', submit]], []);
+  useHotkeys([['mod+Enter', () => void submit()]], []);
 
   return (
     <form
@@ -191,7 +184,7 @@ export function ReceivePage() {
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        submit();
+        void submit();
       }}
     >
       <header className={classes.head}>

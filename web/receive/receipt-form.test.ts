@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { receipt } from '#contract/records.ts';
+import { receipt } from '#contract/pair-records.ts';
 import { emptyForm, faultsOfPaths, findEdition, readEdit, readReceipt } from './receipt-form.ts';
 
 const filled = {

@@ -3,13 +3,8 @@ import dayjs from 'dayjs';
 import { v7 as newId } from 'uuid';
 import type { BodyIn } from '#contract/api.ts';
 import { claimRecords } from '#contract/claim-records.ts';
-import {
-  type ACQUISITIONS,
-  type EditionRow,
-  type PairRecord,
-  pairEdit,
-  receipt,
-} from '#contract/records.ts';
+import type { EditionRow } from '#contract/edition-records.ts';
+import { type ACQUISITIONS, type PairRecord, pairEdit, receipt } from '#contract/pair-records.ts';
 import { readClaims } from '#core/claim-text.ts';
 import { readLabel } from '#core/size-label.ts';
 import { readTypedQuantity } from '#core/typed-quantity.ts';
@@ -84,10 +79,7 @@ export function emptyForm(): ReceiptForm {
   };
 }
 
-/** Pairs that are known, to find one by its tag. */
-export type KnownPairs = readonly { id: string; tag: string }[];
-
-export function formOfPair({ pair, edition }: PairRecord, known: KnownPairs = []): ReceiptForm {
+export function formOfPair({ pair, edition }: PairRecord): ReceiptForm {
   return {
     ...emptyForm(),
     maker: edition.maker,
@@ -110,7 +102,7 @@ export function formOfPair({ pair, edition }: PairRecord, known: KnownPairs = []
     worn: pair.wornKm === 0 ? '' : `${pair.wornKm} km`,
     note: pair.note,
     lot: pair.lot,
-    replaces: known.find((one) => one.id === pair.replaces)?.tag ?? '',
+    replaces: pair.replacesTag ?? '',
   };
 }
 
@@ -142,13 +134,18 @@ function readPrice(text: string): number | null | undefined {
   return Number.isFinite(value) ? value : undefined;
 }
 
+/** The pair that the form says this one was sent for; undefined: none there. */
+type Replaced = { id: string } | undefined;
+
+export const replacedTag = (form: ReceiptForm): string => form.replaces.trim().toUpperCase();
+
 type PairPart = Omit<BodyIn<'editPair'>, 'version'>;
 
 function readPairPart(
   form: ReceiptForm,
   distanceUnit: string,
   faults: FormFaults,
-  known: KnownPairs,
+  replaced: Replaced,
 ): PairPart | null {
   const label = readLabel(form.label);
   if (!label.ok) faults.label = label.fault.message;
@@ -160,8 +157,7 @@ function readPairPart(
   if (paidPrice === undefined) faults.paidPrice = 'A price is a number, such as 99.';
   if (form.returnBy && form.returnBy < form.receivedOn)
     faults.returnBy = 'The return date lies before the day it was received.';
-  const wanted = form.replaces.trim().toUpperCase();
-  const replaced = known.find((one) => one.tag === wanted);
+  const wanted = replacedTag(form);
   if (wanted && !replaced) faults.replaces = `There is no pair ${wanted}.`;
   if (!label.ok || (worn && !worn.ok)) return null;
   return {
@@ -217,10 +213,10 @@ const issuesOf = (issues: readonly { path: PropertyKey[]; message: string }[]) =
 export function readReceipt(
   form: ReceiptForm,
   distanceUnit: string,
-  known: KnownPairs = [],
+  replaced?: Replaced,
 ): { receipt: BodyIn<'receivePair'> } | { faults: FormFaults } {
   const faults: FormFaults = {};
-  const pair = readPairPart(form, distanceUnit, faults, known);
+  const pair = readPairPart(form, distanceUnit, faults, replaced);
   const claims = readClaims(form.claims);
   const [unread] = claims.unread;
   if (unread) faults.claims = `“${unread.text}” was not understood. ${unread.help}`;
@@ -261,10 +257,10 @@ export function readEdit(
   distanceUnit: string,
   version: number,
   shelved: boolean,
-  known: KnownPairs = [],
+  replaced?: Replaced,
 ): { edit: BodyIn<'editPair'> } | { faults: FormFaults } {
   const faults: FormFaults = {};
-  const pair = readPairPart(form, distanceUnit, faults, known);
+  const pair = readPairPart(form, distanceUnit, faults, replaced);
   if (!pair) return { faults };
   const edit = { ...pair, version, shelved };
   const checked = pairEdit.safeParse(edit);
@@ -272,7 +268,7 @@ export function readEdit(
   return Object.keys(faults).length > 0 ? { faults } : { edit };
 }
 
-/** The edition that the typed names mean, where it is known. */
+/** The edition that the typed names mean, among those of its maker and model. */
 export function findEdition(
   editions: readonly EditionRow[],
   { maker, model, edition }: Pick<ReceiptForm, 'maker' | 'model' | 'edition'>,

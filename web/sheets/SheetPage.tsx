@@ -4,7 +4,7 @@ import { group } from 'd3-array';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import type { Sheet } from '#contract/records.ts';
+import type { Sheet } from '#contract/sheet-records.ts';
 import { claimTerms } from '#core/claim.ts';
 import { writeNumber } from '#core/number-words.ts';
 import { QUANTITIES } from '#core/quantities.ts';
@@ -221,6 +221,35 @@ function HandScores({ sheet }: { sheet: Sheet }) {
   );
 }
 
+/** What checks of left against right read: what stands above, and what a sitting stands before. */
+function ReadInChecks({ sheet }: { sheet: Sheet }) {
+  const units = useUnits();
+  if (sheet.checked.length === 0) return null;
+  return (
+    <section aria-label="Read in checks">
+      <h2>Read when left was held against right</h2>
+      <ul className={classes.scores}>
+        {[...group(sheet.checked, (figure) => figure.quantity)].map(([quantity, figures]) => (
+          <li key={quantity}>
+            <strong>{units.define(quantity).name}</strong>{' '}
+            <span className="figure">
+              {figures
+                .map(({ tag, value, U, stands }) => {
+                  const { text } = units.write(quantity, value, U);
+                  return `${tag} ${text}${stands ? '' : ' (a sitting stands)'}`;
+                })
+                .join(' · ')}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="soft">
+        A check’s figure stands where no sitting of the pair has the quantity on that basis.
+      </p>
+    </section>
+  );
+}
+
 function SheetPaper({ sheet, also }: { sheet: Sheet; also: boolean }) {
   const units = useUnits();
   return (
@@ -271,6 +300,7 @@ function SheetPaper({ sheet, also }: { sheet: Sheet; also: boolean }) {
         </section>
       ))}
       <HandScores sheet={sheet} />
+      <ReadInChecks sheet={sheet} />
       {sheet.unmeasuredClaims.length > 0 && (
         <section aria-label="Claimed, not measured">
           <h2>Claimed, not measured</h2>

@@ -1,7 +1,10 @@
-import { Table } from '@mantine/core';
+import { Button, Table, TextInput } from '@mantine/core';
+import { useDebouncedValue } from '@mantine/hooks';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { isSameSize, labelSlug, nameLabel, type SizeLabel } from '#core/size-label.ts';
 import { useEditions } from '../api/queries.ts';
+import { TYPING_MS } from '../shell/EditionSelect.tsx';
 import { editionName } from '../shell/names.ts';
 
 function sizesOf(pairs: readonly { label: SizeLabel }[]): SizeLabel[] {
@@ -9,16 +12,34 @@ function sizesOf(pairs: readonly { label: SizeLabel }[]): SizeLabel[] {
   return labels.filter((label, i) => !labels.slice(0, i).some((other) => isSameSize(other, label)));
 }
 
+/** So many editions are seen at a glance. */
+const FEW = 12;
+
 /** All editions with a sheet, by size. */
 export function SheetsPage() {
-  const editions = useEditions();
+  const [typed, setTyped] = useState('');
+  const [find] = useDebouncedValue(typed, TYPING_MS);
+  const editions = useEditions({ find });
   if (!editions.data) return null;
+  const rows = editions.data.pages.flatMap((page) => page.rows);
+  const all = editions.data.pages[0]?.all ?? 0;
   return (
     <div style={{ padding: '16px 24px', maxWidth: 900 }}>
       <h1>Sheets</h1>
-      {editions.data.length === 0 ? (
-        <p>A sheet stands here for every edition of which a pair was received.</p>
-      ) : (
+      {all > FEW && (
+        <TextInput
+          size="xs"
+          w={280}
+          my={8}
+          label="Find an edition"
+          placeholder="maker, model, edition"
+          value={typed}
+          onChange={(event) => setTyped(event.currentTarget.value)}
+        />
+      )}
+      {all === 0 && <p>A sheet stands here for every edition of which a pair was received.</p>}
+      {all > 0 && rows.length === 0 && <p role="status">No edition answers to that.</p>}
+      {rows.length > 0 && (
         <Table>
           <Table.Thead>
             <Table.Tr>
@@ -29,7 +50,7 @@ export function SheetsPage() {
             </Table.Tr>
           </Table.Thead>
           <Table.Tbody>
-            {editions.data.map((edition) => (
+            {rows.map((edition) => (
               <Table.Tr key={edition.id}>
                 <Table.Td fw={700}>{editionName(edition)}</Table.Td>
                 <Table.Td>
@@ -51,6 +72,17 @@ export function SheetsPage() {
             ))}
           </Table.Tbody>
         </Table>
+      )}
+      {editions.hasNextPage && (
+        <Button
+          variant="default"
+          size="xs"
+          my={12}
+          loading={editions.isFetchingNextPage}
+          onClick={() => void editions.fetchNextPage()}
+        >
+          More of {all.toLocaleString('en')} editions
+        </Button>
       )}
     </div>
   );

@@ -1,16 +1,48 @@
-import { Spotlight, type SpotlightActionGroupData, spotlight } from '@mantine/spotlight';
-import { useEffect } from 'react';
+import { useDebouncedValue } from '@mantine/hooks';
+import {
+  Spotlight,
+  type SpotlightActionGroupData,
+  type SpotlightFilterFunction,
+  spotlight,
+} from '@mantine/spotlight';
+import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { answersTo, pairText } from '#core/search-terms.ts';
 import { labelSlug, nameLabel } from '#core/size-label.ts';
 import { useEditions, usePairs } from '../api/queries.ts';
 import { useBenchTag } from './bench.ts';
+import { TYPING_MS } from './EditionSelect.tsx';
 import { editionName } from './names.ts';
+
+const STEPS = 'Steps';
+
+/** Pairs and sheets are found by the server; steps by what their names hold. */
+const filterSteps: SpotlightFilterFunction = (query, groups) => {
+  const words = query.trim().toLowerCase();
+  return (
+    (groups as SpotlightActionGroupData[])
+      .map((group) =>
+        group.group === STEPS
+          ? {
+              ...group,
+              actions: group.actions.filter(({ label }) => label?.toLowerCase().includes(words)),
+            }
+          : group,
+      )
+      // Where all are empty the dialog says so.
+      .filter((group) => group.actions.length > 0)
+  );
+};
 
 /** Ctrl/Cmd+K: to any pair, edition, sheet or step. */
 export function GoTo({ onClose, onHelp }: { onClose: () => void; onHelp: () => void }) {
   const navigate = useNavigate();
-  const pairs = usePairs();
-  const editions = useEditions();
+  const [typed, setTyped] = useState('');
+  // The word before the names of sheets is not a name.
+  const names = typed.replace(/^\s*sheets?\b:?/i, '');
+  const [find] = useDebouncedValue(names, TYPING_MS);
+  const pairs = usePairs('table', find);
+  const editions = useEditions({ find });
   const tag = useBenchTag();
   useEffect(() => spotlight.open(), []);
   const steps = [
@@ -40,35 +72,43 @@ export function GoTo({ onClose, onHelp }: { onClose: () => void; onHelp: () => v
       : []),
   ];
   const actions: SpotlightActionGroupData[] = [
-    { group: 'Steps', actions: steps },
+    { group: STEPS, actions: steps },
     {
       group: 'Pairs',
-      actions: (pairs.data ?? []).map((row) => ({
-        id: `pair ${row.id}`,
-        label: `${row.tag} ${row.maker} ${row.model}`,
-        description: [nameLabel(row.label), row.edition].filter(Boolean).join(' · '),
-        onClick: () => navigate(`/pairs/${row.tag}/measure`),
-      })),
+      actions: (pairs.data?.pages[0]?.rows ?? [])
+        .filter((row) => names === typed && answersTo(names, pairText(row)))
+        .map((row) => ({
+          id: `pair ${row.id}`,
+          label: `${row.tag} ${row.maker} ${row.model}`,
+          description: [nameLabel(row.label), row.edition].filter(Boolean).join(' · '),
+          onClick: () => navigate(`/pairs/${row.tag}/measure`),
+        })),
     },
     {
       group: 'Sheets',
-      actions: (editions.data ?? []).flatMap((edition) => {
-        const first = edition.pairs[0];
-        return first
-          ? [
-              {
-                id: `sheet ${edition.id}`,
-                label: `Sheet: ${editionName(edition)}`,
-                onClick: () => navigate(`/sheets/${edition.slug}?label=${labelSlug(first.label)}`),
-              },
-            ]
-          : [];
-      }),
+      actions: (editions.data?.pages[0]?.rows ?? [])
+        .filter((edition) => answersTo(names, editionName(edition)))
+        .flatMap((edition) => {
+          const first = edition.pairs[0];
+          return first
+            ? [
+                {
+                  id: `sheet ${edition.id}`,
+                  label: `Sheet: ${editionName(edition)}`,
+                  onClick: () =>
+                    navigate(`/sheets/${edition.slug}?label=${labelSlug(first.label)}`),
+                },
+              ]
+            : [];
+        }),
     },
   ];
   return (
     <Spotlight
       actions={actions}
+      query={typed}
+      onQueryChange={setTyped}
+      filter={filterSteps}
       attributes={{ content: { 'aria-label': 'Go to' } }}
       shortcut={null}
       highlightQuery

@@ -1,17 +1,18 @@
 import { Button } from '@mantine/core';
 import { Navigate, useNavigate } from 'react-router';
-import { usePairs } from '../api/queries.ts';
+import { usePairRow, usePairs } from '../api/queries.ts';
 import { useBenchTag } from './bench.ts';
 
 /** The way in: the pair last on the bench, else the first in the tray, else the first action. */
 export function Home() {
-  const pairs = usePairs();
+  const pairs = usePairs('table');
   const kept = useBenchTag();
   const navigate = useNavigate();
-  if (!pairs.data) return null;
-  const rows = pairs.data.filter((row) => !row.shelved);
+  const onBench = usePairRow(kept);
+  if (!pairs.data || onBench.isLoading) return null;
+  const rows = pairs.data.pages[0]?.rows ?? [];
   const row =
-    pairs.data.find((pair) => pair.tag === kept) ??
+    onBench.data ??
     rows.find((pair) => pair.readings > 0 && pair.stationsDone < pair.stations) ??
     rows[0];
   if (row) return <Navigate to={`/pairs/${row.tag}/measure`} replace />;

@@ -1,4 +1,5 @@
 import { useServerState } from '../api/kept-answers.ts';
+import { usePageIsOld } from '../api/old-page.ts';
 import { useHealth, useOutbox } from '../api/queries.ts';
 import classes from './ServerAway.module.css';
 
@@ -9,6 +10,13 @@ export function ServerAway() {
   const { waiting } = useOutbox();
   const held = waiting.filter((change) => !change.refused).length;
   const trouble = health.data?.trouble;
+  if (usePageIsOld())
+    return (
+      <p role="alert" className={classes.away}>
+        <strong className="look-here">Emvex was updated.</strong> Reload this page: what you typed
+        is kept{held > 0 ? `, ${held} waiting` : ''}, and sent then.
+      </p>
+    );
   if (away)
     return (
       <p role="status" className={classes.away}>

@@ -3,6 +3,7 @@ import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Outlet, useLocation, useMatches } from 'react-router';
 import { useHealth, useLab } from '../api/queries.ts';
+import { useHand } from './hand.ts';
 import { RefusedChanges } from './RefusedChanges.tsx';
 import { SavedState } from './SavedState.tsx';
 import { ServerAway } from './ServerAway.tsx';
@@ -53,6 +54,7 @@ export function Shell() {
   useEffect(() => {
     if (location.pathname) tray.close();
   }, [location.pathname, tray.close]);
+  useHand();
   const start = lab.data && !lab.data.setUp;
   const title = usePageTitle();
   return (

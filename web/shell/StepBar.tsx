@@ -2,8 +2,8 @@ import { useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
 import { IconKeyboard, IconMoon, IconRulerMeasure, IconSearch, IconSun } from '@tabler/icons-react';
 import { type DragEvent, lazy, type ReactNode, Suspense, useState } from 'react';
 import { Link, NavLink, useLocation, useNavigate, useSearchParams } from 'react-router';
-import type { PairRow } from '#contract/records.ts';
-import { usePairs } from '../api/queries.ts';
+import type { PairRow } from '#contract/pair-records.ts';
+import { usePairRow, usePairs } from '../api/queries.ts';
 import { useBenchTag } from './bench.ts';
 import { PersonMenu } from './PersonMenu.tsx';
 import classes from './StepBar.module.css';
@@ -34,8 +34,9 @@ function useSteps(): Step[] {
   const { pathname } = useLocation();
   const [search] = useSearchParams();
   const tag = useBenchTag();
-  const pairs = usePairs();
-  const row = pairs.data?.find((pair) => pair.tag === tag);
+  const pairs = usePairs('table');
+  const { data: row } = usePairRow(tag);
+  const [first] = pairs.data?.pages ?? [];
   const compared = search.get('editions')?.split(',').filter(Boolean).length ?? 0;
   const measured = row ? `${row.stationsDone} of ${row.stations || '…'}` : 'no pair';
   const done = row && row.stations > 0 && row.stationsDone >= row.stations;
@@ -43,7 +44,11 @@ function useSteps(): Step[] {
     {
       name: 'Receive',
       to: row ? `/pairs/${row.tag}/receive` : '/receive',
-      state: row ? `${row.tag} received` : pairs.data?.length ? 'a new pair' : 'a first pair',
+      state: row
+        ? `${row.tag} received`
+        : first && first.onTable + first.onShelf > 0
+          ? 'a new pair'
+          : 'a first pair',
       active: pathname.endsWith('/receive'),
     },
     {

@@ -1,13 +1,15 @@
 import { Button, TextInput } from '@mantine/core';
+import { useDebouncedValue } from '@mantine/hooks';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import dayjs from 'dayjs';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
-import type { PairRow } from '#contract/records.ts';
+import type { PairRow } from '#contract/pair-records.ts';
 import { lastLength, nameLabel } from '#core/size-label.ts';
 import { usePairs } from '../api/queries.ts';
 import { SoleMark } from '../drawing/SoleMark.tsx';
 import { useBenchTag } from './bench.ts';
+import { TYPING_MS } from './EditionSelect.tsx';
 import classes from './Tray.module.css';
 
 /** What a dragged row of the tray carries. */
@@ -44,7 +46,18 @@ function StationTicks({ done, all }: { done: number; all: number }) {
 /** What left against right came to, where the pair was kept. */
 const KEPT: Record<string, string> = { keep: ' · matches', 'keep and note': ' · noted' };
 
-function TrayRow({ row, onBench, step }: { row: PairRow; onBench: boolean; step: string }) {
+function TrayRow({
+  row,
+  onBench,
+  step,
+  found,
+}: {
+  row: PairRow;
+  onBench: boolean;
+  step: string;
+  /** Looked for, and so from the table or the shelf. */
+  found: boolean;
+}) {
   const due = dueOf(row, dayjs());
   return (
     <Link
@@ -67,6 +80,7 @@ function TrayRow({ row, onBench, step }: { row: PairRow; onBench: boolean; step:
           {nameLabel(row.label)}
           {row.edition && ` · ${row.edition}`}
           {row.match?.decision && KEPT[row.match.decision]}
+          {found && row.shelved && ' · on the shelf'}
         </span>
         <SoleMark heel={row.heelMm} forefoot={row.forefootMm} length={lastLength(row.label)} />
       </span>
@@ -89,24 +103,19 @@ const stepOf = (pathname: string): string =>
 
 /** The pairs in hand, as on the table. */
 export function Tray() {
-  const pairs = usePairs();
   const tag = useBenchTag();
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const [filter, setFilter] = useState('');
+  const [find] = useDebouncedValue(filter.trim(), TYPING_MS);
   const [shelf, setShelf] = useState(false);
+  const pairs = usePairs(shelf ? 'shelf' : 'table', find);
   const scroller = useRef<HTMLDivElement>(null);
   const step = stepOf(pathname);
-  const all = pairs.data ?? [];
-  const shelved = all.filter((row) => row.shelved).length;
-  const rows = useMemo(() => {
-    const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
-    return (pairs.data ?? []).filter((row) => {
-      const text =
-        `${row.tag} ${row.maker} ${row.model} ${row.edition} ${nameLabel(row.label)}`.toLowerCase();
-      return row.shelved === shelf && words.every((word) => text.includes(word));
-    });
-  }, [pairs.data, filter, shelf]);
+  const [first] = pairs.data?.pages ?? [];
+  const { onTable = 0, onShelf = 0 } = first ?? {};
+  const all = onTable + onShelf;
+  const rows = useMemo(() => (pairs.data?.pages ?? []).flatMap((page) => page.rows), [pairs.data]);
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
@@ -122,34 +131,47 @@ export function Tray() {
     placed.current = true;
     virtual.scrollToIndex(index, { align: 'center' });
   }, [rows, tag, virtual]);
+  const shown = virtual.getVirtualItems();
+  const { hasNextPage, isFetchingNextPage, fetchNextPage } = pairs;
+  const atEnd = (shown.at(-1)?.index ?? 0) >= rows.length - 1;
+  useEffect(() => {
+    if (atEnd && hasNextPage && !isFetchingNextPage) void fetchNextPage();
+  }, [atEnd, hasNextPage, isFetchingNextPage, fetchNextPage]);
+  const count = find ? rows.length : shelf ? onShelf : onTable;
   return (
     <>
       <div className={classes.top}>
         <h2 className={classes.heading}>
-          {shelf ? 'On the shelf' : 'On the table'} · {rows.length}{' '}
-          {rows.length === 1 ? 'pair' : 'pairs'}
+          {find ? 'Found' : shelf ? 'On the shelf' : 'On the table'} · {count.toLocaleString('en')}
+          {find && hasNextPage ? '+' : ''} {count === 1 ? 'pair' : 'pairs'}
         </h2>
-        {all.length > 3 && (
+        {all > 3 && (
           <TextInput
             size="xs"
-            aria-label="Filter the tray"
-            placeholder="Filter: tag, maker, size"
+            aria-label="Find a pair"
+            placeholder="Find: tag, maker, size"
             value={filter}
             onChange={(event) => setFilter(event.currentTarget.value)}
           />
         )}
       </div>
       <div ref={scroller} className={classes.rows}>
-        {pairs.isSuccess && all.length === 0 && (
+        {pairs.isSuccess && all === 0 && (
           <p className={classes.empty}>
             Pairs stand here once they are received, the one on the bench marked.
           </p>
         )}
-        {pairs.isSuccess && all.length > 0 && rows.length === 0 && (
-          <p className={classes.empty}>No pair here answers to that.</p>
+        {pairs.isSuccess && all > 0 && rows.length === 0 && (
+          <p className={classes.empty}>
+            {find
+              ? 'No pair answers to that.'
+              : shelf
+                ? 'The shelf is empty.'
+                : 'The table is empty.'}
+          </p>
         )}
         <ul style={{ height: virtual.getTotalSize() }}>
-          {virtual.getVirtualItems().map((item) => {
+          {shown.map((item) => {
             const row = rows[item.index];
             return (
               row && (
@@ -159,7 +181,7 @@ export function Tray() {
                   data-index={item.index}
                   style={{ transform: `translateY(${item.start}px)` }}
                 >
-                  <TrayRow row={row} onBench={row.tag === tag} step={step} />
+                  <TrayRow row={row} onBench={row.tag === tag} step={step} found={find !== ''} />
                 </li>
               )
             );
@@ -168,15 +190,15 @@ export function Tray() {
       </div>
       <div className={classes.foot}>
         <Button
-          variant={all.length === 0 ? 'filled' : 'default'}
+          variant={all === 0 ? 'filled' : 'default'}
           size="sm"
           onClick={() => navigate('/receive')}
         >
           Receive a pair
         </Button>
-        {(shelved > 0 || shelf) && (
+        {(onShelf > 0 || shelf) && (
           <Button variant="subtle" size="xs" onClick={() => setShelf(!shelf)}>
-            {shelf ? 'To the table' : `Shelf · ${shelved}`}
+            {shelf ? 'To the table' : `Shelf · ${onShelf.toLocaleString('en')}`}
           </Button>
         )}
       </div>

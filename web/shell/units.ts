@@ -1,7 +1,7 @@
 /** Units as the user chose them, per family of quantities. */
 
+import type { Lab } from '#contract/lab-records.ts';
 import { defineOwnQuantity } from '#contract/own-quantity.ts';
-import type { Lab } from '#contract/records.ts';
 import { type Figure, figureExpanded } from '#core/figure.ts';
 import { type FigureWords, writeFigure, writeSpan } from '#core/number-words.ts';
 import {
@@ -82,16 +82,20 @@ export function useUnits() {
   const catalogue = catalogueFor(lab.data ?? NONE);
   const define = (quantity: QuantityId): QuantityDefinition =>
     describeQuantity(quantity, catalogue);
-  const unitOf = (quantity: QuantityId): Unit => {
-    const { kind } = define(quantity);
+  const unitOfKind = (kind: QuantityKind): Unit => {
     const family = FAMILIES[kind];
     return family ? unitNamed(chosen[family], kind) : canonicalUnit(kind);
   };
+  const unitOf = (quantity: QuantityId): Unit => unitOfKind(define(quantity).kind);
   return {
     chosen,
     catalogue,
     define,
     unitOf,
+    /** The unit of what is no quantity of the catalogue: a feature that was named at a check. */
+    unitOfKind,
+    writeKind: (kind: QuantityKind, value: number, decimals: number, U?: number): FigureWords =>
+      writeFigure(value, U, unitOfKind(kind), decimals),
     distanceUnit: unitNamed(chosen.distance, 'distance'),
     write: (quantity: QuantityId, value: number, U?: number): FigureWords =>
       writeFigure(value, U, unitOf(quantity), define(quantity).decimals),

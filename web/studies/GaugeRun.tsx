@@ -1,15 +1,18 @@
 import { Button, Kbd } from '@mantine/core';
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
 import { stackBasisKey } from '#core/basis.ts';
-import { readTypedReading } from '#core/typed-reading.ts';
+import { questionReading } from '#core/plausibility.ts';
 import { keep } from '../api/outbox.ts';
 import { useChange, useLab, useOutbox } from '../api/queries.ts';
+import { Field } from '../bench/Field.tsx';
+import { LiveFigure } from '../bench/LiveFigure.tsx';
+import { useLiveReading } from '../bench/live-reading.ts';
 import { projectTurns } from '../bench/projected.ts';
-import entry from '../measure/EntryField.module.css';
-import { LiveFigure } from '../measure/LiveFigure.tsx';
-import { useLiveReading } from '../measure/live-reading.ts';
+import { Question } from '../bench/Question.tsx';
+import { useTaking } from '../bench/taking.ts';
+import { useUndo } from '../bench/undo.ts';
 import { useCatalogue, useUnits } from '../shell/units.ts';
 import { heldPart } from './held-part.ts';
 import classes from './Studies.module.css';
@@ -23,8 +26,6 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
   const end = useChange('endGaugeStudy');
   const field = useRef<HTMLInputElement>(null);
   const [text, setText] = useState('');
-  const [fault, setFault] = useState('');
-  const [asked, setAsked] = useState('');
   const [ending, setEnding] = useState(false);
   const definition = units.define(study.quantity);
   const { symbol } = units.unitOf(study.quantity);
@@ -49,65 +50,61 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
   useEffect(() => {
     if (turn >= 0) field.current?.focus();
   }, [turn]);
+  const undo = useUndo({ person: '', tag: '' });
+  const taking = useTaking({
+    definition,
+    unit: symbol,
+    text,
+    setText,
+    live: gauge,
+    question: ({ value, bare, enteredUnit }) =>
+      definition.ordinal
+        ? undefined
+        : // Blind: what was read before is held against nothing.
+          questionReading({
+            definition,
+            side: 'left',
+            value,
+            bare,
+            unit: enteredUnit,
+            soFar: { left: [], right: [] },
+            repeatabilitySd: definition.repeatabilitySd,
+          }),
+    record({ typed, unit, entered }) {
+      keep({
+        name: 'recordReading',
+        params: {},
+        body: {
+          id: newId(),
+          occasionId: study.id,
+          quantity: study.quantity,
+          turn,
+          typed,
+          unit,
+          entered,
+          takenAt: new Date().toISOString(),
+        },
+        person: place?.operator ?? '',
+        tag: '',
+      });
+      setText('');
+      field.current?.focus();
+    },
+  });
   // The last reading is on its way: the analysis follows.
   if (!place) return <p role="status">All readings are taken.</p>;
-
-  function offer(typed: string): void {
-    const read = readTypedReading(typed, definition, symbol);
-    if (!read.ok) {
-      setFault(read.fault.message);
-      return;
-    }
-    const [least, most] = definition.plausible;
-    const { value } = read.value;
-    if ((value < least || value > most) && asked !== typed) {
-      setAsked(typed);
-      setText(typed);
-      setFault(
-        `${units.write(study.quantity, value).text} is outside what shoes have. Enter again keeps it.`,
-      );
-      return;
-    }
-    keep({
-      name: 'recordStudyReading',
-      params: { id: study.id },
-      body: { id: newId(), turn, typed, unit: symbol, takenAt: new Date().toISOString() },
-      person: place?.operator ?? '',
-      tag: '',
-    });
-    setText('');
-    setFault('');
-    setAsked('');
-  }
-
-  function take(): void {
-    const read = gauge.take();
-    if (read.ok) offer(`${read.value} ${read.unit}`);
-    else setFault(read.fault);
-  }
 
   function takeBack(): void {
     const last = readings.at(-1);
     if (last === undefined) return;
-    keep({
-      name: 'voidReading',
-      params: { id: last.id },
-      body: { reason: 'taken back at the bench' },
-      person: '',
-      tag: '',
-    });
-    setFault('The last reading was taken back: it is asked for again.');
+    void undo(last, 'taken back at the bench');
+    taking.setFault('The last reading was taken back: it is asked for again.');
     setText('');
   }
 
-  const onKey = (event: KeyboardEvent<HTMLInputElement>) => {
-    const whileEmpty: Record<string, () => void> = { Backspace: takeBack, ' ': take };
-    const typed = text.trim();
-    const act = typed === '' ? whileEmpty[event.key] : undefined;
-    if (event.key !== 'Enter' && !act) return;
-    event.preventDefault();
-    if (act) act();
-    else if (typed !== '') offer(typed);
+  const keys = {
+    Enter: taking.submit,
+    ...(text === '' ? { Backspace: takeBack, ' ': taking.take } : {}),
   };
   const handOver = before && before.operator !== place.operator;
   return (
@@ -122,34 +119,39 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
             {place.operator} takes over from {before.operator}.
           </p>
         )}
-        <label htmlFor="turn-entry">
-          <span className={classes.turn}>{place.part}</span> · measured by{' '}
-          <strong>{place.operator}</strong>
-        </label>
-        <div className={entry.box} data-fault={fault !== ''}>
-          <input
-            ref={field}
-            id="turn-entry"
-            className="figure"
-            autoComplete="off"
-            spellCheck={false}
-            inputMode="decimal"
-            value={text}
-            aria-invalid={fault !== ''}
-            aria-describedby="turn-fault"
-            onChange={(event) => {
-              setText(event.currentTarget.value);
-              setFault('');
+        <Field
+          ref={field}
+          id="turn-entry"
+          name={
+            <>
+              <span className={classes.turn}>{place.part}</span> · measured by{' '}
+              <strong>{place.operator}</strong>
+            </>
+          }
+          unit={symbol}
+          text={text}
+          fault={taking.fault}
+          selections={taking.selections}
+          keys={keys}
+          onText={(typed) => {
+            setText(typed);
+            taking.setFault('');
+          }}
+        />
+        {taking.asked && (
+          <Question
+            asked={taking.asked}
+            name={`${definition.name} of ${place.part}`}
+            write={(value) => units.write(study.quantity, value).text}
+            onAnswer={taking.answer}
+            onTypeAgain={(begun) => {
+              taking.typeAgain(begun);
+              field.current?.focus();
             }}
-            onKeyDown={onKey}
           />
-          <span>{symbol}</span>
-        </div>
-        <p id="turn-fault" role="alert" className="look-here">
-          {fault}
-        </p>
+        )}
         {!definition.curve && (
-          <LiveFigure live={gauge.live} instrument={instrument} onTake={take} />
+          <LiveFigure live={gauge.live} instrument={instrument} onTake={taking.take} />
         )}
         <p>
           <Kbd size="xs">Enter</Kbd> record, go on · <Kbd size="xs">⌫</Kbd> in the empty field: take

@@ -1,4 +1,5 @@
 /** The figures of a study of pairs, and how editions rank. */
+import { Button } from '@mantine/core';
 import { Link } from 'react-router';
 import { writeProbability } from '#core/number-words.ts';
 import { FEWEST_RANKED, nameShare, type PairToPair } from '#core/pair-to-pair.ts';
@@ -134,8 +135,9 @@ export function AnovaDetails({ study }: { study: PairToPair }) {
 /** Editions by how little their pairs differ. */
 export function Ranking({ quantity, amounts }: { quantity: MeasuredQuantityId; amounts: Amounts }) {
   const ranked = useConsistency(quantity);
-  const rows = ranked.data ?? [];
-  if (rows.length < 2) return null;
+  const rows = (ranked.data?.pages ?? []).flatMap((page) => page.rows);
+  const waiting = ranked.data?.pages[0]?.waiting ?? 0;
+  if (rows.length < 2 && waiting === 0) return null;
   return (
     <section aria-label="Editions by consistency">
       <h2>Editions by consistency</h2>
@@ -187,6 +189,22 @@ export function Ranking({ quantity, amounts }: { quantity: MeasuredQuantityId; a
           </tbody>
         </table>
       </div>
+      {waiting > 0 && (
+        <p role="status">
+          {waiting.toLocaleString('en')} {waiting === 1 ? 'edition is' : 'editions are'} still being
+          worked out.
+        </p>
+      )}
+      {ranked.hasNextPage && (
+        <Button
+          variant="default"
+          size="xs"
+          loading={ranked.isFetchingNextPage}
+          onClick={() => void ranked.fetchNextPage()}
+        >
+          More editions
+        </Button>
+      )}
       <p className="soft">
         Editions of fewer than {FEWEST_RANKED} pairs stand last: two pairs show one difference, and
         no spread. Where the intervals overlap, two editions may change places with the next box.

@@ -6,7 +6,7 @@ import type { MeasuredQuantityId } from '#core/quantities.ts';
 import { labelSlug, nameLabel } from '#core/size-label.ts';
 import { useEditions } from '../api/queries.ts';
 import { readNumber } from '../lab/form-numbers.ts';
-import { editionName } from '../shell/names.ts';
+import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import { useAmounts } from './amounts.ts';
 import { Individuals, VarianceBars } from './PairCharts.tsx';
@@ -34,13 +34,10 @@ function useLimits(units: UnitWords, quantity: MeasuredQuantityId) {
 
 /** Is this model consistent? The pairs of one edition, one size and one basis. */
 export function PairStudyPage() {
-  const editions = useEditions();
+  const editions = useEditions({ measured: true });
   const units = useUnits();
   const [search, setSearch] = useSearchParams();
-  const withPairs = (editions.data ?? []).filter((row) =>
-    row.pairs.some((pair) => pair.readings > 0),
-  );
-  const most = [...withPairs].sort((a, b) => b.pairs.length - a.pairs.length)[0];
+  const most = editions.data?.pages[0]?.rows[0];
   const slug = search.get('edition') ?? most?.slug;
   const wanted = {
     edition: slug ?? '',
@@ -59,7 +56,7 @@ export function PairStudyPage() {
       ...Object.fromEntries(Object.entries(wanted).filter(([, value]) => value)),
       ...change,
     } as Record<string, string>);
-  if (editions.isSuccess && withPairs.length === 0)
+  if (editions.isSuccess && most === undefined)
     return (
       <p>
         A study of pairs needs an edition with two measured pairs at least.{' '}
@@ -71,15 +68,13 @@ export function PairStudyPage() {
   return (
     <section>
       <div className={classes.terms}>
-        <NativeSelect
+        <EditionSelect
           size="xs"
           label="Edition"
-          data={withPairs.map((row) => ({
-            value: row.slug,
-            label: `${editionName(row)} · ${row.pairs.length}`,
-          }))}
+          measured
+          allowDeselect={false}
           value={slug ?? ''}
-          onChange={(event) => setSearch({ edition: event.currentTarget.value, quantity })}
+          onChange={(edition) => edition && setSearch({ edition, quantity })}
         />
         {readings && (
           <>

@@ -1,14 +1,13 @@
-import { NativeSelect, TextInput } from '@mantine/core';
+import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { type Equivalence, testEquivalence } from '#core/equivalence.ts';
 import { writeProbability } from '#core/number-words.ts';
 import type { MeasuredQuantityId } from '#core/quantities.ts';
-import { useEditions } from '../api/queries.ts';
 import plot from '../drawing/Plot.module.css';
 import { Plot, widen } from '../drawing/Plot.tsx';
 import { readNumber } from '../lab/form-numbers.ts';
-import { editionName } from '../shell/names.ts';
+import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { useUnits } from '../shell/units.ts';
 import { useAmounts } from './amounts.ts';
 import { QuantitySelect } from './QuantitySelect.tsx';
@@ -37,7 +36,6 @@ const WORDS: Record<Equivalence['verdict'], string> = {
 /** Are left and right alike, over many pairs? */
 export function SidesPage() {
   const units = useUnits();
-  const editions = useEditions();
   const [search, setSearch] = useSearchParams();
   const quantity = (search.get('quantity') ?? 'heel-stack') as MeasuredQuantityId;
   const edition = search.get('edition') ?? '';
@@ -61,18 +59,14 @@ export function SidesPage() {
           value={quantity}
           onChange={(next) => setSearch({ quantity: next, ...(edition ? { edition } : {}) })}
         />
-        <NativeSelect
+        <EditionSelect
           size="xs"
           label="Of which edition"
-          data={[
-            { value: '', label: 'all editions' },
-            ...(editions.data ?? []).map((row) => ({ value: row.slug, label: editionName(row) })),
-          ]}
+          placeholder="all editions"
+          clearable
+          measured
           value={edition}
-          onChange={(event) => {
-            const slug = event.currentTarget.value;
-            setSearch({ quantity, ...(slug ? { edition: slug } : {}) });
-          }}
+          onChange={(slug) => setSearch({ quantity, ...(slug ? { edition: slug } : {}) })}
         />
         <TextInput
           size="xs"

@@ -1,5 +1,5 @@
 /** What studies fetch, and the worker that studies pairs. */
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { proxy, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { QueryOf } from '#contract/api.ts';
@@ -12,7 +12,7 @@ import type { StudyBench } from '../workers/study-bench.ts';
 
 export const usePairStudy = (query: QueryOf<'getPairStudy'> | null) =>
   useQuery({
-    queryKey: ['pair-study', query],
+    queryKey: ['studies', 'pairs', query],
     queryFn: ({ signal }) =>
       request('getPairStudy', { query: query as QueryOf<'getPairStudy'>, signal }),
     enabled: query !== null,
@@ -20,17 +20,24 @@ export const usePairStudy = (query: QueryOf<'getPairStudy'> | null) =>
   });
 
 export const useConsistency = (quantity: MeasuredQuantityId | undefined) =>
-  useQuery({
-    queryKey: ['consistency', quantity],
-    queryFn: ({ signal }) =>
-      request('listConsistency', { query: { quantity: quantity as MeasuredQuantityId }, signal }),
+  useInfiniteQuery({
+    queryKey: ['studies', 'consistency', quantity],
+    queryFn: ({ pageParam, signal }) =>
+      request('listConsistency', {
+        query: { quantity: quantity as MeasuredQuantityId, after: pageParam },
+        signal,
+      }),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.more ?? undefined,
+    // What is still worked out is asked for again until it is there.
+    refetchInterval: ({ state }) => (state.data?.pages[0]?.waiting ? 2000 : false),
     enabled: quantity !== undefined,
     placeholderData: keepPreviousData,
   });
 
 export const useSideDifferences = (quantity: MeasuredQuantityId, edition: string | undefined) =>
   useQuery({
-    queryKey: ['sides', quantity, edition],
+    queryKey: ['studies', 'sides', quantity, edition],
     queryFn: ({ signal }) =>
       request('listSideDifferences', { query: { quantity, edition }, signal }),
     placeholderData: keepPreviousData,
@@ -38,32 +45,32 @@ export const useSideDifferences = (quantity: MeasuredQuantityId, edition: string
 
 export const useGaugeStudies = () =>
   useQuery({
-    queryKey: ['gauge-studies'],
+    queryKey: ['gauge-studies', 'list'],
     queryFn: ({ signal }) => request('listGaugeStudies', { signal }),
   });
 
 export const useGaugeStudy = (id: string) =>
   useQuery({
-    queryKey: ['gauge-study', id],
+    queryKey: ['gauge-studies', 'one', id],
     queryFn: ({ signal }) => request('getGaugeStudy', { params: { id }, signal }),
   });
 
 export const useMethods = (quantity: MeasuredQuantityId) =>
   useQuery({
-    queryKey: ['methods', quantity],
+    queryKey: ['studies', 'methods', quantity],
     queryFn: ({ signal }) => request('listMethods', { query: { quantity }, signal }),
   });
 
 export const useBridge = (quantity: MeasuredQuantityId, a: string, b: string) =>
   useQuery({
-    queryKey: ['bridge', quantity, a, b],
+    queryKey: ['studies', 'bridge', quantity, a, b],
     queryFn: ({ signal }) => request('getBridge', { query: { quantity, a, b }, signal }),
     enabled: a !== '' && b !== '' && a !== b,
   });
 
 export const useBridges = () =>
   useQuery({
-    queryKey: ['bridges'],
+    queryKey: ['studies', 'bridges'],
     queryFn: ({ signal }) => request('listBridges', { signal }),
   });
 

@@ -1,7 +1,7 @@
 /** The gauge in the hand: told what it is held to, and asked for its figure where that may be taken. */
 import { useEffect, useRef } from 'react';
+import type { Instrument } from '#contract/lab-records.ts';
 import type { LiveGauge, Placement } from '#contract/live-gauges.ts';
-import type { Instrument } from '#contract/records.ts';
 import { nameTool, type ToolName } from '#core/tools.ts';
 import { tellGauge, useGauges } from '../api/gauges.ts';
 

@@ -1,6 +1,6 @@
 import { Button, Kbd } from '@mantine/core';
+import type { Instrument } from '#contract/lab-records.ts';
 import type { LiveGauge } from '#contract/live-gauges.ts';
-import type { Instrument } from '#contract/records.ts';
 import { writeNumber } from '#core/number-words.ts';
 import classes from './LiveFigure.module.css';
 

@@ -1,5 +1,5 @@
 import { NativeSelect } from '@mantine/core';
-import type { Instrument } from '#contract/records.ts';
+import type { Instrument } from '#contract/lab-records.ts';
 
 /** Which gauge of its kind is in the hand; nothing to choose where the lab has one. */
 export function GaugeSelect({

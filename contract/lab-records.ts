@@ -1,0 +1,221 @@
+/** What the lab has: instruments, protocols, people, units, its own quantities. */
+import { z } from 'zod';
+import { DRAWING_VIEWS } from '#core/quantity.ts';
+import { TOOL_NAMES } from '#core/tools.ts';
+import { QUANTITY_KINDS } from '#core/units.ts';
+import { degreesOfFreedom } from './calculation.ts';
+
+import {
+  id,
+  measuredQuantity,
+  moment,
+  ownQuantityId,
+  remark,
+  stackBasis,
+  words,
+} from './fields.ts';
+
+const reasonable = (what: string) => z.number().nonnegative(`${what} is not negative`).max(1e6);
+
+const isPort = (text: string) => Number(text) >= 1 && Number(text) <= 65_535;
+
+/** `stand-in` for the simulated gauge of that name, or the address of a gauge on the network. */
+export const connection = z
+  .string()
+  .trim()
+  .max(120)
+  .regex(
+    /^$|^stand-in$|^(?:[A-Za-z0-9.-]+|\[[0-9a-fA-F:]+\]):\d{1,5}$/,
+    'a connection is empty (typed by hand), stand-in, or host:port such as 127.0.0.1:4641',
+  )
+  .refine((text) => !text.includes(':') || isPort(text.slice(text.lastIndexOf(':') + 1)), {
+    message: 'a port lies between 1 and 65535',
+  });
+
+export const instrumentFields = z.object({
+  name: words(40, 'the name').refine((name) => !/[,;]/.test(name), {
+    message: 'a name has no comma or semicolon: gauges part their lines with them',
+  }),
+  kind: z.enum(TOOL_NAMES),
+  unit: z.string().min(1).max(12),
+  resolution: z.number().positive('the smallest step is more than nothing').max(1000),
+  zeroU: reasonable('an uncertainty'),
+  gainU: reasonable('an uncertainty').max(
+    1,
+    'the slope’s uncertainty is relative: 0.001 for 0.1 %',
+  ),
+  serial: remark(60),
+  connection: connection.default(''),
+  retired: remark(200).describe('why it is out of use; empty: in use'),
+});
+
+export const calibrationFields = z
+  .object({
+    id,
+    certificate: words(80, 'the certificate number'),
+    calibratedOn: z.iso.date('a date is written 2026-03-14'),
+    dueOn: z.iso.date('a date is written 2026-03-14'),
+    U: reasonable('U').describe('expanded, as the certificate prints it'),
+    zeroU: reasonable('an uncertainty'),
+    gainU: reasonable('an uncertainty').max(1),
+  })
+  .refine((one) => one.calibratedOn <= one.dueOn, {
+    message: 'it falls due before it was done',
+    path: ['dueOn'],
+  });
+
+export const driftFields = z.object({
+  id,
+  at: moment,
+  piece: words(80, 'the reference piece'),
+  nominal: z.number(),
+  pieceU: reasonable('an uncertainty').describe('standard uncertainty of the piece'),
+  value: z.number(),
+  person: remark(20),
+});
+
+export const instrument = instrumentFields.extend({
+  id,
+  calibrations: z.array(calibrationFields),
+  driftChecks: z.array(driftFields),
+});
+
+export type Instrument = z.infer<typeof instrument>;
+
+/** A quantity that a lab adds to the catalogue. */
+export const ownQuantityFields = z
+  .object({
+    id: ownQuantityId,
+    name: words(60, 'the name'),
+    kind: z.enum(QUANTITY_KINDS),
+    datum: words(400, 'the datum: from where to where, and how'),
+    view: z.enum(DRAWING_VIEWS).default('side'),
+    decimals: z.number().int().min(0).max(4),
+    plausibleFrom: z.number(),
+    plausibleTo: z.number(),
+    tool: z.enum(TOOL_NAMES),
+    repeatabilitySd: reasonable('a repeatability'),
+    betweenPairSd: reasonable('a spread').nullable().default(null),
+    noticeable: z.number().positive('a step is more than nothing'),
+    sideTolerance: reasonable('a tolerance'),
+    dependsOnSetup: z.boolean().default(false),
+    dependsOnTemperature: z.boolean().default(false),
+  })
+  .refine((one) => one.plausibleFrom < one.plausibleTo, {
+    message: 'the range of shoes runs from less to more',
+    path: ['plausibleTo'],
+  });
+
+export type OwnQuantity = z.infer<typeof ownQuantityFields>;
+
+export const repeatability = z.object({ sd: z.number(), df: z.number(), source: z.string() });
+
+const stationFields = z.object({
+  quantity: measuredQuantity,
+  optional: z.boolean(),
+  repeats: z.number().int().min(1, 'one reading at least').max(25, 'at most 25 readings'),
+  tool: z.enum(TOOL_NAMES),
+  setup: remark(120),
+});
+
+export const protocolFields = z
+  .object({
+    id,
+    basedOn: id.nullable().default(null).describe('the version it follows; null: a new protocol'),
+    name: words(80, 'the name'),
+    stack: stackBasis,
+    conditioning: remark(200),
+    stations: z
+      .array(
+        stationFields.extend({
+          repeatability: z.object({
+            sd: reasonable('a repeatability'),
+            df: degreesOfFreedom,
+          }),
+        }),
+      )
+      .min(1, 'a protocol has a station at least')
+      .max(120),
+  })
+  .superRefine(({ stations }, context) => {
+    const seen = new Set<string>();
+    stations.forEach(({ quantity }, at) => {
+      if (seen.has(quantity))
+        context.addIssue({
+          code: 'custom',
+          path: ['stations', at, 'quantity'],
+          message: `${quantity} stands twice; a station has each quantity once`,
+        });
+      seen.add(quantity);
+    });
+  });
+
+const protocol = z.object({
+  id,
+  lineId: id,
+  name: z.string(),
+  version: z.number().int(),
+  retired: z.boolean().describe('a newer version is offered instead'),
+  used: z.boolean().describe('a session was taken by it: editing makes a new version'),
+  conditioning: z.string(),
+  stack: stackBasis,
+  stations: z.array(
+    stationFields.extend({
+      repeatability: repeatability.describe('in force: the protocol’s own, or learned by the lab'),
+      ownRepeatability: z
+        .object({ sd: z.number(), df: z.number() })
+        .describe('as the protocol states it: what an edit goes on from'),
+    }),
+  ),
+});
+
+export type Protocol = z.infer<typeof protocol>;
+
+const spread = z.object({ sd: z.number(), df: z.number() });
+
+/** What a gauge study gives to the sittings with its gauge and protocol. */
+export const adoptedStudy = z.object({
+  id,
+  name: z.string(),
+  quantity: measuredQuantity,
+  instrumentId: id,
+  protocolLineId: id,
+  repeatability: spread,
+  operator: spread,
+  interaction: spread,
+});
+
+export const person = z.object({ id, code: z.string(), role: z.string() });
+
+const unitFamily = z.enum(['stack', 'mass', 'distance']);
+
+export const unitChoices = z.record(unitFamily, z.string());
+
+export const unitChange = z
+  .partialRecord(unitFamily, z.string().max(12))
+  .refine((change) => Object.keys(change).length > 0, 'say which unit: stack, mass or distance');
+
+export const lab = z.object({
+  setUp: z.boolean(),
+  instruments: z.array(instrument),
+  protocols: z.array(protocol),
+  people: z.array(person),
+  units: unitChoices,
+  noticeable: z.record(z.string(), z.number()),
+  ownQuantities: z.array(ownQuantityFields),
+  exponent: z.object({ k: z.number(), uK: z.number(), df: z.number().nullable() }),
+  adoptedStudies: z
+    .array(adoptedStudy)
+    .describe('gauge studies that sittings with their gauge and protocol lean on'),
+});
+
+export type Lab = z.infer<typeof lab>;
+
+export const changeRow = z.object({
+  id,
+  at: z.string(),
+  person: z.string(),
+  action: z.string(),
+  subject: z.string(),
+  detail: z.string(),
+});

@@ -1,0 +1,191 @@
+/** Figures as pages show them: sheets and comparisons. */
+import { z } from 'zod';
+import { CONFIGURATIONS } from '#core/basis.ts';
+import { SIDES } from '#core/quantities.ts';
+import { TERM_KINDS } from '#core/uncertainty.ts';
+import { claim, editionRecord, reported } from './edition-records.ts';
+import { anyQuantity, id, measuredQuantity, sizeLabel, stackBasis } from './fields.ts';
+import { pairFields } from './pair-records.ts';
+
+export const basis = z.object({
+  label: sizeLabel,
+  configuration: z.enum(CONFIGURATIONS),
+  removed: z.string().optional(),
+  wornKm: z.number(),
+  stack: stackBasis.optional(),
+  setup: z.string().optional(),
+  temperatureC: z.number().optional(),
+});
+
+/** A figure as a page shows it. */
+export const figureView = z.object({
+  quantity: anyQuantity,
+  value: z.number(),
+  u: z.number(),
+  df: z.number().nullable(),
+  U: z.number(),
+  readings: z.number().int(),
+  pairs: z.number().int(),
+  basis,
+  provenance: z.enum(['measured', 'converted']),
+  conversions: z.array(z.string()),
+  doubts: z.array(z.object({ code: z.string(), text: z.string() })),
+  budget: z.array(z.object({ kind: z.enum(TERM_KINDS), u: z.number(), share: z.number() })),
+  next: z
+    .object({
+      what: z.enum(['reading', 'pair']),
+      at: z.string(),
+      from: z.number(),
+      to: z.number(),
+    })
+    .nullable(),
+});
+
+export type FigureView = z.infer<typeof figureView>;
+
+const verdict = z.enum(['agrees', 'differs', 'cannot tell']);
+
+const claimView = claim.extend({
+  judgement: z
+    .object({
+      verdict,
+      measured: z.object({ value: z.number(), U: z.number() }),
+      terms: z.array(z.string()),
+      reason: z.string().optional(),
+    })
+    .nullable(),
+});
+
+export const sheet = z.object({
+  edition: editionRecord.omit({ claims: true, reported: true }),
+  label: sizeLabel,
+  labels: z.array(sizeLabel).describe('labels of which there are pairs'),
+  sections: z.array(
+    z.object({
+      key: z.string(),
+      title: z.string(),
+      figures: z.array(
+        z.object({
+          figure: figureView,
+          pairU: z.number(),
+          speaksForEdition: z.boolean(),
+          pairs: z.array(z.object({ tag: z.string(), value: z.number(), U: z.number() })),
+          claims: z.array(claimView),
+          reported: z.array(reported),
+          grade: z.string().nullable(),
+          loops: z
+            .array(
+              z.object({
+                tag: z.string(),
+                side: z.enum(SIDES),
+                lossJ: z.number(),
+                returnPercent: z.number(),
+                set: z.number().describe('mm or °'),
+              }),
+            )
+            .describe('of the curves behind the figure'),
+        }),
+      ),
+    }),
+  ),
+  checked: z
+    .array(
+      z.object({
+        tag: z.string(),
+        quantity: anyQuantity,
+        startedAt: z.string(),
+        value: z.number(),
+        U: z.number(),
+        stands: z.boolean().describe('no sitting has the quantity on this basis'),
+      }),
+    )
+    .describe('what checks of left against right read'),
+  handScores: z
+    .array(
+      z.object({
+        quantity: measuredQuantity,
+        tag: z.string(),
+        side: z.enum(SIDES),
+        votes: z.array(z.number()),
+        median: z.number(),
+      }),
+    )
+    .describe('ordinal, by hand: every vote, never averaged'),
+  unmeasuredClaims: z.array(claimView),
+  claimFaults: z.array(z.object({ text: z.string(), rounding: z.boolean() })),
+  pairs: z.array(
+    pairFields
+      .pick({
+        tag: true,
+        width: true,
+        colour: true,
+        shoes: true,
+        acquisition: true,
+        from: true,
+        linksPay: true,
+        makerSawText: true,
+        currency: true,
+        listPrice: true,
+        paidPrice: true,
+        receivedOn: true,
+        wornKm: true,
+      })
+      .extend({ readings: z.number().int() }),
+  ),
+  leftOut: z
+    .array(z.object({ tag: z.string(), words: z.string() }))
+    .describe('rejected pairs, whose figures are not in'),
+  included: z
+    .array(z.object({ tag: z.string(), reason: z.string() }))
+    .describe('rejected pairs that are in all the same, by hand'),
+  matched: z
+    .array(z.object({ tag: z.string(), decision: z.string(), words: z.string() }))
+    .describe('how the pairs stood when left was held against right'),
+  studies: z.array(z.string()).describe('gauge studies that the uncertainties lean on'),
+  protocols: z.array(z.string()),
+  instruments: z.array(z.string()),
+  measuredBy: z.array(z.string()),
+  lastMeasured: z.string().nullable(),
+});
+
+export type Sheet = z.infer<typeof sheet>;
+
+const differenceView = z.object({
+  difference: z.number(),
+  U: z.number(),
+  verdict: z.enum(['real', 'not shown', 'cannot tell']),
+  noticeable: z.enum(['yes', 'no', 'may be']),
+});
+
+export const comparison = z.object({
+  label: sizeLabel,
+  labels: z.array(sizeLabel),
+  stackKey: z.string().nullable(),
+  stacks: z.array(z.object({ key: z.string(), name: z.string() })),
+  editions: z.array(
+    z.object({
+      id,
+      slug: z.string(),
+      name: z.string(),
+      pairs: z.number().int(),
+      lastMm: z.number(),
+    }),
+  ),
+  rows: z.array(
+    z.object({
+      quantity: anyQuantity,
+      noticeable: z.number(),
+      cells: z.array(
+        z.object({
+          figure: figureView.nullable(),
+          terms: z.enum(['like', 'converted', 'not']),
+          words: z.string(),
+          greyed: z.number().nullable(),
+          difference: differenceView.nullable(),
+        }),
+      ),
+    }),
+  ),
+});
+
+export type Comparison = z.infer<typeof comparison>;
