@@ -1,7 +1,5 @@
 import { defineConfig } from '@playwright/test';
-
-/** Debian's Chromium; EMVEX_CHROMIUM names another. */
-const executablePath = process.env.EMVEX_CHROMIUM ?? '/usr/bin/chromium';
+import { browserPath } from './scripts/debian.mjs';
 
 export default defineConfig({
   testDir: 'e2e',
@@ -18,7 +16,7 @@ export default defineConfig({
     // Only the test of a server that is away wants pages kept in the browser.
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath,
+      executablePath: browserPath() ?? 'chromium',
       args: [
         '--no-sandbox',
         '--disable-gpu',

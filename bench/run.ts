@@ -171,7 +171,7 @@ async function run(): Promise<Measurement[]> {
   });
   const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   const browser = await chromium.launch({
-    executablePath: process.env.EMVEX_CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: process.env.EMVEX_CHROMIUM as string,
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

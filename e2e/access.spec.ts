@@ -80,17 +80,6 @@ test('keys are explained, and go-to reaches any pair', async ({ page, demo }) =>
   await expect(page).toHaveURL(/\/pairs\/TF-02\/measure/);
 });
 
-test('nothing is asked of any other host', async ({ page, demo }) => {
-  const elsewhere: string[] = [];
-  page.on('request', (request) => {
-    if (!request.url().startsWith(demo.address) && !request.url().startsWith('data:'))
-      elsewhere.push(request.url());
-  });
-  for (const [, path] of VIEWS) await open(page, demo, path);
-  await settled(page);
-  expect(elsewhere).toEqual([]);
-});
-
 test('receive, match and sheet fit a phone', async ({ page, demo }) => {
   await page.setViewportSize({ width: 390, height: 800 });
   for (const path of [

@@ -94,6 +94,14 @@ function watchConsole(page: Page, faults: string[]): void {
   page.on('pageerror', (error) => faults.push(error.message));
 }
 
+/** The bench works offline: its pages ask nothing of any other host. */
+function watchRequests(page: Page, faults: string[]): void {
+  page.on('request', (request) => {
+    if (!/^(http:\/\/127\.0\.0\.1:|data:|blob:)/.test(request.url()))
+      faults.push(`asked of another host: ${request.url()}`);
+  });
+}
+
 export const test = base.extend<
   { demo: Bench; empty: Bench; faults: string[] },
   { scenario: Bench }
@@ -125,11 +133,12 @@ export const test = base.extend<
     await page.close();
     await bench.close();
   },
-  // Every test fails on an error or a warning in the console.
+  // Every test fails on an error or a warning in the console, and on a request to another host.
   faults: [
     async ({ page }, use) => {
       const faults: string[] = [];
       watchConsole(page, faults);
+      watchRequests(page, faults);
       await use(faults);
       expect(faults).toEqual([]);
     },

@@ -31,8 +31,9 @@ test('dialogs, notes and finished sittings give the hand back to the field', asy
   await page.keyboard.press('3');
   await expect(page.locator('#entry')).toHaveValue('3');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Finish' }).first().click();
-  await settles(page).not.toBe('page');
+  await page.getByRole('button', { name: 'Finish session' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Finish session' }).click();
+  await settles(page).toBe('entry');
   await page.getByRole('link', { name: /^Emvex/ }).focus();
   await page.keyboard.press('4');
   await expect(page.locator('#entry')).toHaveValue('4');

@@ -1,6 +1,7 @@
 /** Takes the pictures of docs/screenshots from a running demo: `npm run screenshots -- http://127.0.0.1:4620`. */
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
+import { browserPath } from './debian.mjs';
 import { ROOT } from './install.mjs';
 
 const address = process.argv[2] ?? 'http://127.0.0.1:4620';
@@ -36,7 +37,7 @@ XX-99,left,outsole-hardness,1,55,C,Quick review,B1,Needle gauge,2026-11-20 09:01
 `;
 
 const browser = await chromium.launch({
-  executablePath: process.env.EMVEX_CHROMIUM ?? '/usr/bin/chromium',
+  executablePath: browserPath(),
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
 for (const [name, path, { dark, fill, phone, keys, link, file } = {}] of VIEWS) {

@@ -11,16 +11,8 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildApp } from './build.mjs';
-import { browserPaths, findProgram } from './debian.mjs';
-import { installPackages, ROOT, run } from './install.mjs';
-
-/** Debian's Chromium, or the browser that EMVEX_CHROMIUM names. */
-const findBrowser = () =>
-  findProgram(
-    () => browserPaths().find((path) => existsSync(path)),
-    'chromium',
-    'The browser tests need Chromium (or name one with EMVEX_CHROMIUM).',
-  );
+import { findBrowser } from './debian.mjs';
+import { installBeforeCompiling, ROOT, start } from './install.mjs';
 
 /** Passing files lie in memory where there is room for them: hundreds of books are made. */
 const SHARED_MEMORY = '/dev/shm';
@@ -38,16 +30,16 @@ const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 const reports = mkdtempSync(join(tmpdir(), 'emvex-test-'));
 const totals = { passed: 0, failed: 0 };
 
-function step(title, command, args) {
+async function step(title, command, args) {
   console.log(`\n— ${title}`);
-  const status = run(bin(command), args);
+  const status = await start(bin(command), args);
   totals[status === 0 ? 'passed' : 'failed'] += 1;
 }
 
 /** Runs a suite that writes a report; a suite that breaks without one is a failure. */
-function suite(title, command, args, report, count, env = {}) {
+async function suite(title, command, args, report, count, env = {}) {
   console.log(`\n— ${title}`);
-  const status = run(bin(command), args, { env: { ...process.env, ...env } });
+  const status = await start(bin(command), args, { env: { ...process.env, ...env } });
   const result = existsSync(report)
     ? count(JSON.parse(readFileSync(report, 'utf8')))
     : { passed: 0, failed: 1 };
@@ -55,13 +47,14 @@ function suite(title, command, args, report, count, env = {}) {
   totals.failed += status !== 0 && result.failed === 0 ? 1 : result.failed;
 }
 
-installPackages();
-const browser = findBrowser();
+const asking = findBrowser('The browser tests need Chromium (or name one with EMVEX_CHROMIUM).');
+const { compiled } = await installBeforeCompiling();
+const browser = await asking;
 // Once, for the unit tests' threads and for all browser tests.
 await buildApp();
-step('lint and format', 'biome', ['check', '--error-on-warnings', '.']);
-step('types', 'tsc', ['--noEmit']);
-step('which folder may import which', 'depcruise', [
+await step('lint and format', 'biome', ['check', '--error-on-warnings', '.']);
+await step('types', 'tsc', ['--noEmit']);
+await step('which folder may import which', 'depcruise', [
   '--config',
   '.dependency-cruiser.cjs',
   'core',
@@ -74,8 +67,9 @@ step('which folder may import which', 'depcruise', [
   'checks',
   'e2e',
 ]);
+await compiled;
 const unitReport = join(reports, 'unit.json');
-suite(
+await suite(
   'unit tests and checks against published values',
   'vitest',
   ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitReport}`],
@@ -84,7 +78,7 @@ suite(
 );
 if (browser) {
   const browserReport = join(reports, 'browser.json');
-  suite(
+  await suite(
     'browser tests',
     'playwright',
     ['test'],

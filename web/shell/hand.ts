@@ -49,7 +49,8 @@ const isTyping = (target: EventTarget | null) =>
 /** A digit that is typed beside the field goes into it. */
 function reachField(event: KeyboardEvent): void {
   if (event.ctrlKey || event.metaKey || event.altKey || !/^\d$/.test(event.key)) return;
-  if (!isTyping(event.target)) field()?.focus();
+  if (isTyping(event.target) || document.querySelector('[aria-modal="true"]')) return;
+  field()?.focus();
 }
 
 /** Keeps the focus where the hand is; once, by the frame of all pages. */
