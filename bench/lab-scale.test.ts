@@ -11,8 +11,14 @@ const TABLES = {
   pair_summary:
     'SELECT pair_id, readings, stations_done, stations, heel_mm, forefoot_mm, mass_g FROM pair_summary ORDER BY pair_id',
   new_shoe_figure: 'SELECT * FROM new_shoe_figure ORDER BY pair_id, quantity',
-  learned_scatter: 'SELECT * FROM learned_scatter WHERE df > 0 ORDER BY protocol_id, quantity',
-  learned_spread: 'SELECT * FROM learned_spread WHERE df > 0 ORDER BY quantity',
+  learned_repeats:
+    'SELECT quantity, tool, sd, df, groups, changed FROM learned_repeats WHERE df > 0 ORDER BY quantity',
+  repeat_scatter:
+    'SELECT quantity, occasion, ss, s.df FROM repeat_scatter s JOIN learned_repeats l ON l.n = s.learned ORDER BY quantity, occasion',
+  learned_spread:
+    'SELECT quantity, sd, df, groups, changed FROM learned_spread WHERE df > 0 ORDER BY quantity',
+  spread_group:
+    'SELECT quantity, edition_id, alike, ss, s.df FROM spread_group s JOIN learned_spread l ON l.n = s.learned ORDER BY quantity, edition_id, alike',
   learned_exponent: 'SELECT * FROM learned_exponent',
   consistency:
     'SELECT edition_id, quantity, label_size, pairs, readings, mean, pair_sd, basis FROM consistency ORDER BY edition_id, quantity, label_size',
@@ -50,8 +56,8 @@ describe('a lab filled by SQL', () => {
     again();
     expect(rowsOf(db)).toEqual(before);
     db.exec(
-      `DELETE FROM consistency; DELETE FROM sitting_figure; DELETE FROM new_shoe_figure; DELETE FROM learned_scatter;
-       DELETE FROM learned_spread;
+      `DELETE FROM consistency; DELETE FROM sitting_figure; DELETE FROM new_shoe_figure;
+       DELETE FROM repeat_scatter; DELETE FROM learned_repeats; DELETE FROM spread_group; DELETE FROM learned_spread;
        UPDATE learned_exponent SET masses = 0, editions = 0, sxx = 0, sxy = 0, syy = 0`,
     );
     again();

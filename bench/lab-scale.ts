@@ -11,7 +11,7 @@ import { TOOL_NAMES } from '#core/tools.ts';
 import { canonicalUnit } from '#core/units.ts';
 import { keepConsistency } from '#server/consistency.ts';
 import { labFacts } from '#server/lab-facts.ts';
-import { likeness } from '#server/measured-pairs.ts';
+import { likeness, stepsOf } from '#server/measured-pairs.ts';
 import { setUpLab } from '#server/set-up.ts';
 import type { Db } from '#server/store/database.ts';
 import { openStores } from '#server/stores.ts';
@@ -64,21 +64,19 @@ function idsFrom(): (at: number) => string {
 
 /** What the lab has learned, from the rows it is learned from. */
 const SUMS = `
-  INSERT INTO learned_scatter (protocol_id, quantity, ss, df)
-  SELECT s.protocol_id, f.quantity, sum(f.scatter_ss), sum(f.scatter_df)
-  FROM sitting_figure f JOIN sitting s ON s.occasion = f.occasion
-  WHERE f.scatter_df > 0
-  GROUP BY s.protocol_id, f.quantity;
+  INSERT INTO learned_spread (quantity, changed)
+  SELECT quantity, count(*) FROM new_shoe_figure GROUP BY quantity;
 
-  INSERT INTO learned_spread (quantity, ss, df)
-  SELECT f.quantity, sum((f.value - c.centre) * (f.value - c.centre)), count(*) - count(DISTINCT c.g)
+  INSERT INTO spread_group (learned, edition_id, alike, ss, df)
+  SELECT s.n, f.edition_id, f.alike, sum((f.value - c.centre) * (f.value - c.centre)), count(*) - 1
   FROM (
-    SELECT row_number() OVER () AS g, edition_id, quantity, alike, avg(value) AS centre
+    SELECT edition_id, quantity, alike, avg(value) AS centre
     FROM new_shoe_figure GROUP BY edition_id, quantity, alike HAVING count(*) > 1
   ) c
   JOIN new_shoe_figure f
     ON f.edition_id = c.edition_id AND f.quantity = c.quantity AND f.alike = c.alike
-  GROUP BY f.quantity;
+  JOIN learned_spread s ON s.quantity = f.quantity
+  GROUP BY s.n, f.edition_id, f.alike;
 
   UPDATE learned_exponent SET (masses, editions, sxx, sxy, syy) = (
     SELECT count(*), count(DISTINCT f.edition_id),
@@ -174,8 +172,19 @@ export function fillLab(
        VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, 'typed')`,
     );
     const addFigure = db.prepare(
-      `INSERT INTO sitting_figure (occasion, quantity, value, scatter_ss, scatter_df)
-       VALUES (?, ?, ?, ?, ?)`,
+      'INSERT INTO sitting_figure (occasion, quantity, value) VALUES (?, ?, ?)',
+    );
+    const addRepeats = db.prepare(
+      'INSERT INTO learned_repeats (protocol_id, quantity, tool, changed) VALUES (?, ?, ?, ?)',
+    );
+    const learned = new Map(
+      traits.map(({ quantity, tool }) => [
+        quantity,
+        addRepeats.run(protocol.id, quantity, tool, editions * pairs).lastInsertRowid,
+      ]),
+    );
+    const addScatter = db.prepare(
+      'INSERT INTO repeat_scatter (learned, occasion, ss, df) VALUES (?, ?, ?, ?)',
     );
     const placePair = db.prepare('INSERT INTO pair_place (pair_id, terms) VALUES (?, ?)');
     const placeEdition = db.prepare(
@@ -268,10 +277,11 @@ export function fillLab(
             (bySide[side] as Record<string, number>)[quantity] = centre;
           }
           shown[quantity] = ((bySide.left?.[quantity] ?? 0) + (bySide.right?.[quantity] ?? 0)) / 2;
-          addFigure.run(occasion, quantity, shown[quantity], ss, 2 * (REPEATS - 1));
+          addFigure.run(occasion, quantity, shown[quantity]);
+          addScatter.run(learned.get(quantity), occasion, ss, 2 * (REPEATS - 1));
         }
         const { 'heel-stack': heel = 0, 'forefoot-stack': forefoot = 0, mass = 0 } = shown;
-        addFigure.run(occasion, 'drop', heel - forefoot, 0, 0);
+        addFigure.run(occasion, 'drop', heel - forefoot);
         const lastMm = lastLength(label);
         if (worn <= SAME_WEAR_KM)
           for (const [quantity, value] of [...Object.entries(shown), ['drop', heel - forefoot]])
@@ -295,6 +305,7 @@ export function fillLab(
       }
     }
     db.exec(SUMS);
+    for (const find of stores.learned.due(stepsOf({ catalogue: QUANTITIES }))) find();
   })();
   // Read back from the file, some at a time: a log of all that was written is slow to read.
   db.pragma('wal_checkpoint(TRUNCATE)');

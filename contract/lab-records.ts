@@ -171,6 +171,18 @@ const protocol = z.object({
 
 export type Protocol = z.infer<typeof protocol>;
 
+/** What the repeats of one quantity show, by one protocol and kind of tool. */
+const learnedRepeatability = z.object({
+  protocolId: id,
+  quantity: measuredQuantity,
+  tool: z.enum(TOOL_NAMES),
+  sd: z.number(),
+  df: z.number(),
+  pairs: z.number().int(),
+  hidden: z.boolean().describe('the step of the gauge hides the scatter'),
+  apart: z.array(z.string()).describe('tags of pairs that scatter too far, counted in part'),
+});
+
 const spread = z.object({ sd: z.number(), df: z.number() });
 
 /** What a gauge study gives to the sittings with its gauge and protocol. */
@@ -204,6 +216,7 @@ export const lab = z.object({
   noticeable: z.record(z.string(), z.number()),
   ownQuantities: z.array(ownQuantityFields),
   exponent: z.object({ k: z.number(), uK: z.number(), df: z.number().nullable() }),
+  learned: z.array(learnedRepeatability).describe('what the repeats of this lab show'),
   adoptedStudies: z
     .array(adoptedStudy)
     .describe('gauge studies that sittings with their gauge and protocol lean on'),

@@ -64,3 +64,8 @@ export function fExceeds(f: number, over: number, under: number): number {
 export function chiSquareQuantile(p: number, df: number): number {
   return jStat.chisquare.inv(p, df);
 }
+
+/** P(X ≤ x) for chi-square with `df` degrees of freedom. */
+export function chiSquareProbability(x: number, df: number): number {
+  return jStat.chisquare.cdf(x, df);
+}

@@ -1,11 +1,12 @@
 /** From pairs to the edition: what may be said of the model, not of these shoes. */
 import { max } from 'd3-array';
-import { mean, sampleStandardDeviation, sum } from 'simple-statistics';
+import { sampleStandardDeviation } from 'simple-statistics';
 import type { Basis } from './basis.ts';
 import type { Conversions } from './conversions.ts';
 import { type Doubt, type Figure, figureExpanded, meanFigure } from './figure.ts';
 import { type MeasuredPair, type PairAnswer, pairFigureOn } from './pair-figure.ts';
 import { type Catalogue, describeQuantity, QUANTITIES, type QuantityId } from './quantities.ts';
+import type { RobustPool } from './robust-pooling.ts';
 import type { TermKind, UncertaintyTerm } from './uncertainty.ts';
 
 /** From this many pairs on, their own spread is used. */
@@ -18,10 +19,7 @@ const DEFAULT_SPREAD_DF = 8;
 export const POOLED_SPREAD_DF = 4;
 
 /** SD between pair values of one edition and label, pooled over the lab's editions. */
-export interface PooledSpread {
-  sd: number;
-  df: number;
-}
+export type PooledSpread = Pick<RobustPool<unknown>, 'sd' | 'df'>;
 
 export type PooledSpreads = Partial<Record<QuantityId, PooledSpread>>;
 
@@ -167,29 +165,4 @@ export function editionFigureOn(
   return figure
     ? { terms: 'not', reason, measure, greyed: figure }
     : { terms: 'not', reason, measure };
-}
-
-/** Squares of pair values about the mean of those that are alike, and their degrees of freedom. */
-export interface SpreadSums {
-  ss: number;
-  df: number;
-}
-
-/**
- * Pooled SD between pair values over groups of one edition, label and basis:
- * s² = Σ(n−1)s² / Σ(n−1). Undefined where no group has two pairs.
- */
-export function poolSpread(groups: readonly SpreadSums[]): PooledSpread | undefined {
-  const df = sum(groups.map((group) => group.df));
-  return df > 0 ? { sd: Math.sqrt(sum(groups.map((group) => group.ss)) / df), df } : undefined;
-}
-
-/**
- * What pairs that are alike add to a pooled spread.
- * @example spreadSums([30, 31]) // { ss: 0.5, df: 1 }
- */
-export function spreadSums(values: readonly number[]): SpreadSums {
-  if (values.length < 2) return { ss: 0, df: 0 };
-  const centre = mean([...values]);
-  return { ss: sum(values.map((value) => (value - centre) ** 2)), df: values.length - 1 };
 }

@@ -6,7 +6,7 @@ import { cheapestNext } from './budget.ts';
 import { claimJudgement } from './claim.ts';
 import { differenceOfFigures } from './difference.ts';
 import { dropClass, dropFigure, heelClass } from './drop.ts';
-import { editionFigureOn, editionOfPairs, poolSpread, spreadSums } from './edition-figure.ts';
+import { editionFigureOn, editionOfPairs } from './edition-figure.ts';
 import {
   combineFigures,
   type Figure,
@@ -242,14 +242,6 @@ describe('pair and edition', () => {
       )?.u;
     expect(spread(3)).toBe(0.5);
     expect(spread(4)).toBe(0.3);
-  });
-  it('pools spreads by degrees of freedom', () => {
-    // 2 and 4: s² = 2, df 1; 1, 2, 3: s² = 1, df 2; pooled (2 + 2)/3
-    expect(poolSpread([[2, 4], [1, 2, 3], [7]].map(spreadSums))).toEqual({
-      sd: Math.sqrt(4 / 3),
-      df: 3,
-    });
-    expect(poolSpread([[7]].map(spreadSums))).toBeUndefined();
   });
   it('says what would shrink U most for its effort', () => {
     const { terms } = station('heel-stack', 'left', [31]);

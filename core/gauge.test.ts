@@ -2,7 +2,6 @@
 import { describe, expect, it } from 'vitest';
 import { driftTrend, judgeDrift } from './drift.ts';
 import { calibrationOn, gaugeTraits, type RecordedInstrument } from './gauge.ts';
-import { pooledRepeatability, scatterOfRepeats } from './pooled-repeatability.ts';
 import { judgeRoom, roomDoubts } from './room.ts';
 
 const calibration = (id: string, calibratedOn: string, dueOn: string, zeroU = 0.03) => ({
@@ -96,31 +95,5 @@ describe('the room (ISO 18454, 23 ± 2 °C and 50 ± 5 % RH, from memory)', () =
     expect(roomDoubts({ temperatureC: 29 })[0]?.text).toContain('softer warm');
     expect(roomDoubts({ temperatureC: 23, humidityPct: 70 })[0]?.text).not.toContain('foam');
     expect(roomDoubts({ temperatureC: 23 })).toEqual([]);
-  });
-});
-
-describe('repeatability pooled over the lab’s own repeats', () => {
-  const assumed = { sd: 0.2, df: 8, source: 'protocol' };
-  it('adds squares about each shoe’s mean', () => {
-    const { ss, df } = scatterOfRepeats([
-      { side: 'left', value: 31.0 },
-      { side: 'left', value: 31.2 },
-      { side: 'right', value: 30.0 },
-      { side: 'right', value: 30.3 },
-      { side: 'right', value: 30.6 },
-    ]);
-    expect(ss).toBeCloseTo(0.02 + 0.18, 12);
-    expect(df).toBe(3);
-  });
-  it('takes over once it has more degrees of freedom than the default', () => {
-    expect(pooledRepeatability(assumed, { ss: 0.5, df: 8 }, 0.1)).toBe(assumed);
-    expect(pooledRepeatability(assumed, undefined, 0.1)).toBe(assumed);
-    expect(pooledRepeatability(assumed, { ss: 0.9, df: 10 }, 0.1)).toMatchObject({
-      sd: 0.3,
-      df: 10,
-    });
-  });
-  it('is never finer than the step that is read', () => {
-    expect(pooledRepeatability(assumed, { ss: 0, df: 40 }, 0.1).sd).toBeCloseTo(0.0289, 4);
   });
 });

@@ -12,7 +12,6 @@ import {
   stackBasisKey,
 } from './basis.ts';
 import { analyseCurve } from './curve-analysis.ts';
-import { poolSpread, spreadSums } from './edition-figure.ts';
 import { HAND_ORDERS, nextPlace, type Place, placeAlong, placesInOrder } from './hand-order.ts';
 import { MEASURED_QUANTITIES, type MeasuredQuantityId, QUANTITIES } from './quantities.ts';
 import {
@@ -275,28 +274,6 @@ describe('curves', () => {
           for (const { message } of found.faults) expect(message.length).toBeGreaterThan(10);
         },
       ),
-    );
-  });
-});
-
-describe('the pooled spread of editions', () => {
-  it('is the root of the mean variance, weighted by what each edition tells', () => {
-    const group = fc.array(fc.double({ min: 20, max: 40, noNaN: true }), {
-      minLength: 2,
-      maxLength: 6,
-    });
-    fc.assert(
-      fc.property(fc.array(group, { minLength: 3, maxLength: 6 }), (groups) => {
-        const pooled = poolSpread(groups.map(spreadSums));
-        const df = groups.reduce((sum, one) => sum + one.length - 1, 0);
-        const ss = groups.reduce((sum, one) => {
-          const mean = one.reduce((a, b) => a + b, 0) / one.length;
-          return sum + one.reduce((a, b) => a + (b - mean) ** 2, 0);
-        }, 0);
-        if (!pooled) return;
-        expect(pooled.df).toBe(df);
-        expect(pooled.sd).toBeCloseTo(Math.sqrt(ss / df), 9);
-      }),
     );
   });
 });

@@ -26,6 +26,7 @@ export interface StandingReading {
   side: Side;
   quantity: MeasuredQuantityId;
   value: number;
+  note?: string | undefined;
   gauge: GaugeTraits;
   temperatureC?: number | undefined;
   humidityPct?: number | undefined;

@@ -60,6 +60,9 @@ export interface Reading<Quantity extends string = MeasuredQuantityId>
   voided: string | null;
 }
 
+/** The note of a reading that was asked about as implausible, and stands as it was typed. */
+export const KEPT_AS_TYPED = 'asked about, kept as typed';
+
 /** What a draft leaves out where nothing is to be said. */
 export const PLAIN_READING = {
   supersedes: null,

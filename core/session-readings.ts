@@ -45,7 +45,7 @@ export interface RecordedSession {
     | 'cycleSd'
     | 'supersededBy'
     | 'voided'
-  > & { side: Side; instrumentId: string })[];
+  > & { side: Side; instrumentId: string; note?: string })[];
 }
 
 export interface RecordedProtocol {
@@ -136,13 +136,14 @@ export function sessionReadings(
     readings: session.readings.flatMap((reading) => {
       const instrument = known.get(reading.instrumentId);
       if (!stands(reading) || !instrument) return [];
-      const { side, quantity, value, temperatureC, humidityPct, cycleSd } = reading;
+      const { side, quantity, value, note, temperatureC, humidityPct, cycleSd } = reading;
       const gauge = gaugeTraits(instrument, reading.takenAt);
       return [
         {
           side,
           quantity,
           value,
+          note,
           gauge,
           temperatureC: temperatureC ?? undefined,
           humidityPct: humidityPct ?? undefined,

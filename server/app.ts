@@ -14,7 +14,7 @@ import { guardCharset, guardHost, guardPage } from './guard.ts';
 import { importJobs } from './imports.ts';
 import { jobBook } from './jobs.ts';
 import { describeFault, type Log, logRequests, silentLog } from './log.ts';
-import { refreshStale } from './measured-pairs.ts';
+import { refreshStale, settleLearned } from './measured-pairs.ts';
 import { describeApi } from './openapi.ts';
 import { photographFiles } from './photographs.ts';
 import { problemHandler, Refusal } from './problems.ts';
@@ -121,12 +121,14 @@ export function createApp(options: AppOptions): BenchApp {
   const keepUp = () => {
     if (keepingUp) return;
     keepingUp = true;
-    refreshConsistency(stores, log)
+    settleLearned(stores)
+      .then(() => refreshConsistency(stores, log))
       .catch(failed)
       .finally(() => {
         keepingUp = false;
       });
   };
+  stores.learned.whenDue(() => setImmediate(keepUp));
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);

@@ -1,9 +1,9 @@
 /** What the lab knows, as one object: instruments, protocols, what was learned, the catalogue. */
 import type { Lab, Protocol } from '#contract/lab-records.ts';
 import type { KeptBridge } from '#core/conversions.ts';
-import { type PooledSpreads, poolSpread } from '#core/edition-figure.ts';
+import type { PooledSpreads } from '#core/edition-figure.ts';
+import { repeatabilityInForce } from '#core/learned-repeatability.ts';
 import { DEFAULT_MASS_EXPONENT, type MassExponent, massExponent } from '#core/mass.ts';
-import { pooledRepeatability } from '#core/pooled-repeatability.ts';
 import type { Catalogue, NoticeableSteps } from '#core/quantities.ts';
 import type { Stores } from './stores.ts';
 
@@ -11,6 +11,7 @@ import type { Stores } from './stores.ts';
 export interface LabFacts {
   readonly instruments: Lab['instruments'];
   readonly protocols: Lab['protocols'];
+  readonly learned: Lab['learned'];
   readonly adoptedStudies: Lab['adoptedStudies'];
   readonly exponent: MassExponent;
   readonly bridges: KeptBridge[];
@@ -23,18 +24,17 @@ export interface LabFacts {
 const EXPONENT_DF = 4;
 
 /** Protocols with the repeatability that this lab's own repeats show, where they show one. */
-function learnedProtocols(stores: Stores, catalogue: Catalogue): Protocol[] {
-  const scatter = new Map(
-    stores.learned.scatter().map((row) => [`${row.protocolId} ${row.quantity}`, row]),
+function learnedProtocols(stores: Stores, learned: LabFacts['learned']): Protocol[] {
+  const byKind = new Map(
+    learned.map((one) => [`${one.protocolId} ${one.quantity} ${one.tool}`, one]),
   );
   return stores.protocols.all().map((protocol) => ({
     ...protocol,
     stations: protocol.stations.map((station) => ({
       ...station,
-      repeatability: pooledRepeatability(
+      repeatability: repeatabilityInForce(
         station.repeatability,
-        scatter.get(`${protocol.id} ${station.quantity}`),
-        10 ** -(catalogue[station.quantity]?.decimals ?? 1),
+        byKind.get(`${protocol.id} ${station.quantity} ${station.tool}`),
       ),
     })),
   }));
@@ -55,16 +55,16 @@ function keepRecords<T extends { id: string }>(before: readonly T[] = [], now: r
 /** @param before what was known before */
 function readFacts(stores: Stores, before?: LabFacts): LabFacts {
   const catalogue = stores.lab.catalogue();
+  const learned = stores.learned.repeats();
   const fit = massExponent(stores.learned.exponent());
   const surer = fit && fit.df >= EXPONENT_DF && fit.uK < DEFAULT_MASS_EXPONENT.uK;
-  const spreads: PooledSpreads = {};
-  for (const { quantity, ...sums } of stores.learned.spreads()) {
-    const pooled = poolSpread([sums]);
-    if (pooled) spreads[quantity] = pooled;
-  }
+  const spreads: PooledSpreads = Object.fromEntries(
+    stores.learned.spreads().map(({ quantity, sd, df }) => [quantity, { sd, df }]),
+  );
   return {
     instruments: keepRecords(before?.instruments, stores.instruments.all()),
-    protocols: keepRecords(before?.protocols, learnedProtocols(stores, catalogue)),
+    protocols: keepRecords(before?.protocols, learnedProtocols(stores, learned)),
+    learned,
     adoptedStudies: keepSame(before?.adoptedStudies, stores.gaugeStudies.adopted()),
     exponent: surer ? fit : DEFAULT_MASS_EXPONENT,
     bridges: stores.bridges.inUse(),

@@ -1,13 +1,14 @@
 /** What is written of a measured pair: for lists, and for what the lab learns. */
 import { SAME_WEAR_KM, stackBasisKey } from '#core/basis.ts';
+import { scatterOfSitting } from '#core/learned-repeatability.ts';
 import { figuresIn, sessionFigures } from '#core/pair-figure.ts';
-import { scatterOfRepeats } from '#core/pooled-repeatability.ts';
 import { describeQuantity, type QuantityId } from '#core/quantities.ts';
 import { lastLength } from '#core/size-label.ts';
 import { refreshConsistency } from './consistency.ts';
 import { workOutPair } from './figure-book.ts';
 import { type LabFacts, labFacts } from './lab-facts.ts';
 import { describeFault, type Log } from './log.ts';
+import type { LikeFigure, NewShoeFigure } from './store/learned.ts';
 import type { Stores } from './stores.ts';
 
 /** What a figure of a new shoe may be pooled with: size, and what else it depends on. */
@@ -26,18 +27,25 @@ export function likeness(
   ].join(' ');
 }
 
+/** The smallest step that is read of a quantity. */
+export const stepsOf =
+  ({ catalogue }: Pick<LabFacts, 'catalogue'>) =>
+  (quantity: QuantityId): number =>
+    10 ** -describeQuantity(quantity, catalogue).decimals;
+
 /** What a pair says of its edition, where it speaks for it. */
 export function publishPair(stores: Stores, pairId: string): void {
-  const { protocols, catalogue } = labFacts(stores);
+  const lab = labFacts(stores);
   // Only shoes as sold and as good as new say how pairs and sizes of an edition differ.
-  stores.learned.publishPair(pairId, SAME_WEAR_KM, (figure) => {
+  const asLike = (figure: NewShoeFigure): LikeFigure => {
     const { quantity, editionId, value, system, size, protocolId } = figure;
     const lastMm = lastLength({ system, size });
-    const protocol = protocols.find(({ id }) => id === protocolId);
-    const alike = likeness(quantity, lastMm, protocol, catalogue);
+    const protocol = lab.protocols.find(({ id }) => id === protocolId);
+    const alike = likeness(quantity, lastMm, protocol, lab.catalogue);
     const logLength = quantity === 'mass' ? Math.log(lastMm) : null;
     return { editionId, quantity, alike, value, logLength };
-  });
+  };
+  stores.learned.publishPair(pairId, SAME_WEAR_KM, asLike, stepsOf(lab));
 }
 
 /**
@@ -67,15 +75,18 @@ export function summarisePair(
   const published = measured.sessions.filter(
     ({ id }) => (!sessionId || id === sessionId) && (all || !open.has(id)),
   );
+  const toolOf = new Map(lab.instruments.map(({ id, kind }) => [id, kind]));
   for (const session of published)
     stores.learned.publishSitting(
       session.id,
-      figuresIn(figures.get(session.id) ?? {}).map(({ quantity, value }) => {
-        const { ss, df } = scatterOfRepeats(
-          session.readings.filter((reading) => reading.quantity === quantity),
-        );
-        return { quantity, value, scatterSs: ss, scatterDf: df };
-      }),
+      figuresIn(figures.get(session.id) ?? {}).map(({ quantity, value }) => ({ quantity, value })),
+      scatterOfSitting(
+        session.readings.flatMap(({ gauge, ...reading }) => {
+          const tool = toolOf.get(gauge.id);
+          return tool ? [{ ...reading, tool }] : [];
+        }),
+      ),
+      stepsOf(lab),
     );
   if (published.length > 0) publishPair(stores, pairId);
   stores.consistency.markStale(pair.editionId, sessionId);
@@ -106,6 +117,14 @@ export function summarisePair(
   });
 }
 
+/** Finds what the scatter of many pairs comes to, a quantity at a time. */
+export async function settleLearned(stores: Stores): Promise<void> {
+  for (const find of stores.learned.due(stepsOf(labFacts(stores)))) {
+    stores.changes.quietly(find);
+    await new Promise((resolve) => setImmediate(resolve));
+  }
+}
+
 /**
  * Works out again the cached rows that an update or a file left behind, a pair at a time, so that
  * requests in between are answered.
@@ -122,6 +141,7 @@ export async function refreshStale(stores: Stores, log: Log): Promise<void> {
     }
     await new Promise((resolve) => setImmediate(resolve));
   }
+  await settleLearned(stores);
   stores.changes.touch();
   await refreshConsistency(stores, log);
 }

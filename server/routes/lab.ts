@@ -34,7 +34,8 @@ export function labRoutes(
 ): LabHandlers {
   return {
     getLab: () => {
-      const { exponent, noticeable, instruments, protocols, adoptedStudies } = labFacts(stores);
+      const { exponent, noticeable, instruments, protocols, learned, adoptedStudies } =
+        labFacts(stores);
       const { k, uK, df } = exponent;
       return {
         setUp: protocols.length > 0,
@@ -45,6 +46,7 @@ export function labRoutes(
         noticeable,
         ownQuantities: stores.lab.ownQuantities(),
         exponent: { k, uK, df: Number.isFinite(df) ? df : null },
+        learned,
         adoptedStudies,
       };
     },

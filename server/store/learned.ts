@@ -3,10 +3,11 @@
  * without looking at any reading.
  */
 import { group } from 'd3-array';
-import { spreadSums } from '#core/edition-figure.ts';
 import { type MassSums, massSums } from '#core/mass.ts';
-import type { QuantityId } from '#core/quantities.ts';
+import type { MeasuredQuantityId, QuantityId } from '#core/quantities.ts';
+import { poolRobustly, type ScatterSums, scatterSums } from '#core/robust-pooling.ts';
 import type { LabelSystem } from '#core/size-label.ts';
+import type { ToolName } from '#core/tools.ts';
 import type { Db } from './database.ts';
 import { LEFT_OUT } from './pairs.ts';
 
@@ -14,9 +15,12 @@ export interface SittingFigure {
   quantity: QuantityId;
   /** The pair's value. */
   value: number;
-  /** Sum of squares of the repeats about their station's mean, and its degrees of freedom. */
-  scatterSs: number;
-  scatterDf: number;
+}
+
+/** How the repeats of a sitting scatter at one station, by one kind of tool. */
+export interface SittingScatter extends ScatterSums {
+  quantity: QuantityId;
+  tool: ToolName;
 }
 
 /** The latest figure of a quantity of a pair that is as sold and as good as new. */
@@ -40,40 +44,142 @@ export interface LikeFigure {
   logLength: number | null;
 }
 
-interface Spread {
+/** What was found from all groups of one kind. */
+interface LearnedRow {
   quantity: QuantityId;
-  ss: number;
+  sd: number;
   df: number;
+  groups: number;
+}
+type RepeatsRow = Omit<LearnedRow, 'quantity'> & {
+  protocolId: string;
+  quantity: MeasuredQuantityId;
+  tool: ToolName;
+  hidden: 0 | 1;
+  /** Tags of pairs, as JSON. */
+  apart: string;
+};
+
+interface PoolRow {
+  quantity: QuantityId;
+  groups: number;
+  changed: number;
+}
+type GroupRow = ScatterSums & { id: string };
+
+/**
+ * Up to this many groups the root is found by the transaction that changes one; beyond, beside the
+ * requests, once one in a hundred has changed.
+ */
+const FOUND_AT_ONCE = 400;
+const SHARE_CHANGED = 0.01;
+
+/** One kind of pool: its rows, the groups of a row, and how a row is written. */
+function poolTable(
+  db: Db,
+  table: 'learned_repeats' | 'learned_spread',
+  groupsOf: string,
+  whenDue: () => void,
+) {
+  const selectRow = db.prepare<[number], PoolRow>(
+    `SELECT quantity, groups, changed FROM ${table} WHERE n = ?`,
+  );
+  const selectGroups = db.prepare<[number], GroupRow>(groupsOf);
+  const selectDue = db
+    .prepare<[], number>(
+      `SELECT n FROM ${table} WHERE changed > 0 AND changed >= groups * ${SHARE_CHANGED} ORDER BY n`,
+    )
+    .pluck();
+  const count = db.prepare(`UPDATE ${table} SET changed = changed + 1 WHERE n = ?`);
+  const settle = db.prepare(`UPDATE ${table} SET changed = 0 WHERE n = ?`);
+  const write = db.prepare(
+    `UPDATE ${table} SET sd = @sd, df = @df, groups = @groups, hidden = @hidden, apart = @apart
+     WHERE n = @n AND (sd, df, groups, hidden, apart) IS NOT (@sd, @df, @groups, @hidden, @apart)`,
+  );
+
+  /** Finds the root from all groups of a row. */
+  function find(n: number, stepOf: (quantity: QuantityId) => number): void {
+    const row = selectRow.get(n);
+    if (!row) return;
+    const pool = poolRobustly(selectGroups.all(n), stepOf(row.quantity));
+    write.run({
+      n,
+      sd: pool?.sd ?? 0,
+      df: pool?.df ?? 0,
+      groups: pool?.groups ?? 0,
+      hidden: Number(pool?.hidden ?? false),
+      apart: JSON.stringify(pool?.apart.map(({ id }) => id) ?? []),
+    });
+    settle.run(n);
+  }
+
+  return {
+    /** A group of this row has changed. */
+    change(n: number, stepOf: (quantity: QuantityId) => number): void {
+      count.run(n);
+      const row = selectRow.get(n);
+      if (!row) return;
+      if (row.groups <= FOUND_AT_ONCE) find(n, stepOf);
+      else if (row.changed >= row.groups * SHARE_CHANGED) whenDue();
+    },
+    find,
+    due: (): number[] => selectDue.all(),
+  };
 }
 
 export function learnedStore(db: Db) {
+  let dueHeard: () => void = () => undefined;
+  const whenDue = () => dueHeard();
   const selectRevision = db.prepare<[], { n: number }>("SELECT n FROM revision WHERE name = 'lab'");
   const selectProtocol = db.prepare<[string], { protocolId: string }>(
     `SELECT s.protocol_id AS protocolId
      FROM occasion o JOIN sitting s ON s.occasion = o.n WHERE o.id = ?`,
   );
-  const selectFigures = db.prepare<[string], SittingFigure>(
-    `SELECT f.quantity, f.value, f.scatter_ss AS scatterSs, f.scatter_df AS scatterDf
-     FROM occasion o JOIN sitting_figure f ON f.occasion = o.n WHERE o.id = ?`,
-  );
   const clearFigures = db.prepare(
     'DELETE FROM sitting_figure WHERE occasion = (SELECT n FROM occasion WHERE id = ?)',
   );
   const insertFigure = db.prepare(
-    `INSERT INTO sitting_figure (occasion, quantity, value, scatter_ss, scatter_df)
-     SELECT n, @quantity, @value, @scatterSs, @scatterDf FROM occasion WHERE id = @sessionId`,
+    `INSERT INTO sitting_figure (occasion, quantity, value)
+     SELECT n, @quantity, @value FROM occasion WHERE id = @sessionId`,
   );
-  const addScatter = db.prepare(
-    `INSERT INTO learned_scatter (protocol_id, quantity, ss, df)
-     VALUES (@protocolId, @quantity, @ss, @df)
-     ON CONFLICT (protocol_id, quantity) DO UPDATE SET
-       ss = CASE WHEN df + excluded.df > 0 THEN max(ss + excluded.ss, 0) ELSE 0 END,
-       df = df + excluded.df`,
+  const selectScatters = db.prepare<[string], SittingScatter & { n: number }>(
+    `SELECT l.n, l.quantity, l.tool, s.ss, s.df
+     FROM repeat_scatter s JOIN learned_repeats l ON l.n = s.learned
+     WHERE s.occasion = (SELECT n FROM occasion WHERE id = ?)`,
   );
-  const selectScatter = db.prepare<
-    [],
-    { protocolId: string; quantity: QuantityId; ss: number; df: number }
-  >('SELECT protocol_id AS protocolId, quantity, ss, df FROM learned_scatter WHERE df > 0');
+  const insertRepeats = db.prepare(
+    `INSERT INTO learned_repeats (protocol_id, quantity, tool)
+     VALUES (@protocolId, @quantity, @tool) ON CONFLICT DO NOTHING`,
+  );
+  const selectRepeatsOf = db
+    .prepare<[Record<string, unknown>], number>(
+      `SELECT n FROM learned_repeats
+       WHERE protocol_id = @protocolId AND quantity = @quantity AND tool = @tool`,
+    )
+    .pluck();
+  const dropScatter = db.prepare(
+    `DELETE FROM repeat_scatter
+     WHERE learned = @n AND occasion = (SELECT n FROM occasion WHERE id = @sessionId)`,
+  );
+  const writeScatter = db.prepare(
+    `INSERT INTO repeat_scatter (learned, occasion, ss, df)
+     SELECT @n, n, @ss, @df FROM occasion WHERE id = @sessionId
+     ON CONFLICT DO UPDATE SET ss = excluded.ss, df = excluded.df`,
+  );
+  const repeats = poolTable(
+    db,
+    'learned_repeats',
+    `SELECT o.pair_id AS id, sum(s.ss) AS ss, sum(s.df) AS df
+     FROM repeat_scatter s JOIN occasion o ON o.n = s.occasion
+     WHERE s.learned = ? GROUP BY o.pair_id`,
+    whenDue,
+  );
+  const selectRepeats = db.prepare<[], RepeatsRow>(
+    `SELECT l.protocol_id AS protocolId, l.quantity, l.tool, l.sd, l.df, l.groups, l.hidden,
+       (SELECT json_group_array(p.tag ORDER BY p.tag)
+        FROM json_each(l.apart) a JOIN pair p ON p.id = a.value) AS apart
+     FROM learned_repeats l WHERE l.df > 0`,
+  );
   const selectNew = db.prepare<[{ pairId: string; wornKm: number }], NewShoeFigure>(
     `SELECT editionId, system, size, protocolId, quantity, value
      FROM (
@@ -110,14 +216,28 @@ export function learnedStore(db: Db) {
     `SELECT log_length AS logLength, value AS massG FROM new_shoe_figure
      WHERE edition_id = ? AND quantity = 'mass' ORDER BY pair_id`,
   );
-  const addSpread = db.prepare(
-    `INSERT INTO learned_spread (quantity, ss, df) VALUES (@quantity, @ss, @df)
-     ON CONFLICT (quantity) DO UPDATE SET
-       ss = CASE WHEN df + excluded.df > 0 THEN max(ss + excluded.ss, 0) ELSE 0 END,
-       df = df + excluded.df`,
+  const insertSpread = db.prepare(
+    'INSERT INTO learned_spread (quantity) VALUES (?) ON CONFLICT DO NOTHING',
   );
-  const selectSpreads = db.prepare<[], Spread>(
-    'SELECT quantity, ss, df FROM learned_spread WHERE df > 0',
+  const selectSpreadOf = db
+    .prepare<[string], number>('SELECT n FROM learned_spread WHERE quantity = ?')
+    .pluck();
+  const dropGroup = db.prepare(
+    'DELETE FROM spread_group WHERE learned = @n AND edition_id = @editionId AND alike = @alike',
+  );
+  const writeGroup = db.prepare(
+    `INSERT INTO spread_group (learned, edition_id, alike, ss, df)
+     VALUES (@n, @editionId, @alike, @ss, @df)
+     ON CONFLICT DO UPDATE SET ss = excluded.ss, df = excluded.df`,
+  );
+  const spreads = poolTable(
+    db,
+    'learned_spread',
+    "SELECT edition_id || ' ' || alike AS id, ss, df FROM spread_group WHERE learned = ?",
+    whenDue,
+  );
+  const selectSpreads = db.prepare<[], LearnedRow>(
+    'SELECT quantity, sd, df, groups FROM learned_spread WHERE df > 0',
   );
   const addExponent = db.prepare(
     `UPDATE learned_exponent SET masses = masses + @masses, editions = editions + @editions,
@@ -127,31 +247,46 @@ export function learnedStore(db: Db) {
     'SELECT masses, editions, sxx, sxy, syy FROM learned_exponent',
   );
 
-  /** Writes what a sitting says; the scatter of its protocol goes with it. */
-  function publishSitting(sessionId: string, figures: readonly SittingFigure[]): void {
-    const protocolId = selectProtocol.get(sessionId)?.protocolId;
-    const before = selectFigures.all(sessionId);
+  /**
+   * Writes what a sitting says, and how its repeats scatter.
+   * @param stepOf the smallest step that is read of a quantity
+   */
+  function publishSitting(
+    sessionId: string,
+    figures: readonly SittingFigure[],
+    scatters: readonly SittingScatter[],
+    stepOf: (quantity: QuantityId) => number,
+  ): void {
     clearFigures.run(sessionId);
     for (const figure of figures) insertFigure.run({ sessionId, ...figure });
-    const [old, now] = [before, figures].map(
-      (rows) => new Map(rows.map((row) => [row.quantity, row])),
-    );
-    for (const quantity of new Set([...before, ...figures].map((figure) => figure.quantity))) {
-      const [was, is] = [old?.get(quantity), now?.get(quantity)];
-      const ss = (is?.scatterSs ?? 0) - (was?.scatterSs ?? 0);
-      const df = (is?.scatterDf ?? 0) - (was?.scatterDf ?? 0);
-      if (ss !== 0 || df !== 0) addScatter.run({ protocolId, quantity, ss, df });
+    const protocolId = selectProtocol.get(sessionId)?.protocolId;
+    const before = new Map(selectScatters.all(sessionId).map((row) => [row.n, row]));
+    for (const { quantity, tool, ss, df } of scatters) {
+      const kind = { protocolId, quantity, tool };
+      insertRepeats.run(kind);
+      const n = selectRepeatsOf.get(kind) as number;
+      const was = before.get(n);
+      before.delete(n);
+      if (was?.ss === ss && was.df === df) continue;
+      writeScatter.run({ n, sessionId, ss, df });
+      repeats.change(n, stepOf);
+    }
+    for (const n of before.keys()) {
+      dropScatter.run({ n, sessionId });
+      repeats.change(n, stepOf);
     }
   }
 
   /**
    * Writes what a pair says of its edition, and brings the sums to it.
    * @param asLike says what a figure may be pooled with
+   * @param stepOf the smallest step that is read of a quantity
    */
   function publishPair(
     pairId: string,
     wornKm: number,
     asLike: (figure: NewShoeFigure) => LikeFigure,
+    stepOf: (quantity: QuantityId) => number,
   ): void {
     const before = selectLike.all(pairId);
     const now = selectNew.all({ pairId, wornKm }).map(asLike);
@@ -163,19 +298,18 @@ export function learnedStore(db: Db) {
     const editions = [
       ...new Set(places.filter(({ quantity }) => quantity === 'mass').map((one) => one.editionId)),
     ];
-    const spreads = () =>
-      places.map(({ editionId, quantity, alike }) =>
-        spreadSums(selectAlike.all({ editionId, quantity, alike })),
-      );
     const exponents = () => editions.map((editionId) => massSums(selectMasses.all(editionId)));
-    const [spreadsBefore, exponentsBefore] = [spreads(), exponents()];
+    const exponentsBefore = exponents();
     clearLike.run(pairId);
     for (const figure of now) insertLike.run({ pairId, ...figure });
-    spreads().forEach((is, place) => {
-      const was = spreadsBefore[place];
-      const [ss, df] = [is.ss - (was?.ss ?? 0), is.df - (was?.df ?? 0)];
-      if (ss !== 0 || df !== 0) addSpread.run({ quantity: places[place]?.quantity, ss, df });
-    });
+    for (const { editionId, quantity, alike } of places) {
+      insertSpread.run(quantity);
+      const group = { n: selectSpreadOf.get(quantity) as number, editionId, alike };
+      const sums = scatterSums(selectAlike.all({ editionId, quantity, alike }));
+      if (sums.df > 0) writeGroup.run({ ...group, ...sums });
+      else dropGroup.run(group);
+      spreads.change(group.n, stepOf);
+    }
     exponents().forEach((is, place) => {
       const was = exponentsBefore[place] ?? massSums([]);
       addExponent.run({
@@ -195,8 +329,21 @@ export function learnedStore(db: Db) {
     isChanging: (): boolean => db.inTransaction,
     publishSitting,
     publishPair,
-    scatter: () => selectScatter.all(),
-    spreads: (): Spread[] => selectSpreads.all(),
+    repeats: () =>
+      selectRepeats.all().map(({ groups, hidden, apart, ...row }) => ({
+        ...row,
+        pairs: groups,
+        hidden: hidden === 1,
+        apart: JSON.parse(apart) as string[],
+      })),
+    spreads: (): LearnedRow[] => selectSpreads.all(),
+    /** Says that a root of many groups is to be found anew. */
+    whenDue(hear: () => void): void {
+      dueHeard = hear;
+    },
+    /** The roots that are to be found anew, each a piece of work of its own. */
+    due: (stepOf: (quantity: QuantityId) => number): (() => void)[] =>
+      [repeats, spreads].flatMap((pool) => pool.due().map((n) => () => pool.find(n, stepOf))),
     exponent: (): MassSums => selectExponent.get() ?? massSums([]),
   };
 }

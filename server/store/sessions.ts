@@ -90,7 +90,7 @@ export function sessionStore(db: Db, catalogue: () => Catalogue, readings: Readi
   const selectStanding = db.prepare<[string], StandingReading>(
     `SELECT r.id, r.side, r.quantity, r.value, r.instrument_id AS instrumentId,
        r.taken_at AS takenAt, r.temperature_c AS temperatureC, r.humidity_pct AS humidityPct,
-       r.cycle_sd AS cycleSd, NULL AS supersededBy, NULL AS voided
+       r.cycle_sd AS cycleSd, r.note, NULL AS supersededBy, NULL AS voided
      FROM occasion o JOIN standing_reading r ON r.occasion = o.n
      WHERE o.id = ?
      ORDER BY r.n`,

@@ -5,7 +5,7 @@
 import { useRef, useState } from 'react';
 import type { Correction, PlausibilityQuestion } from '#core/plausibility.ts';
 import type { Side } from '#core/quantities.ts';
-import type { ReadQuantity } from '#core/reading.ts';
+import { KEPT_AS_TYPED, type ReadQuantity } from '#core/reading.ts';
 import type { TypedQuantity } from '#core/typed-quantity.ts';
 import { readTypedReading } from '#core/typed-reading.ts';
 import { canonicalUnit } from '#core/units.ts';
@@ -149,7 +149,7 @@ export function useTaking(terms: TakingTerms): Taking {
       const { text: typed, value, entered } = asked;
       const figure = { typed, value, unit, entered };
       if (!correction) {
-        enter({ ...figure, note: 'asked about, kept as typed' });
+        enter({ ...figure, note: KEPT_AS_TYPED });
         return;
       }
       const note = `typed ${typed}: ${correction.reason}`;
