@@ -65,4 +65,39 @@ describe('a lab filled by SQL', () => {
     expect(db.pragma('foreign_key_check')).toEqual([]);
     db.close();
   });
+
+  it('finds what many pairs scatter by beside the requests, once one in a hundred has changed', () => {
+    const db = openDatabase(':memory:', '2026-03-01');
+    const { pairs } = fillLab(db, { editions: 135, pairs: 3 });
+    const stores = openStores(db);
+    const steps = () => 0.1;
+    let due = 0;
+    stores.learned.whenDue(() => {
+      due += 1;
+    });
+    const learned = () =>
+      stores.learned.repeats().find(({ quantity }) => quantity === 'heel-stack');
+    const before = learned();
+    expect(before).toMatchObject({ pairs, apart: [] });
+    const sittings = db
+      .prepare<[], { id: string }>("SELECT id FROM occasion WHERE kind = 'sitting' ORDER BY n")
+      .all();
+    const publish = (nth: number) =>
+      stores.learned.publishSitting(
+        sittings[nth]?.id as string,
+        [],
+        [{ quantity: 'heel-stack', tool: 'needle gauge', ss: 900, df: 4 }],
+        steps,
+      );
+    // 405 pairs: the other quantities of these sittings are gone, heel stacks scatter too far.
+    for (const nth of [0, 1, 2, 3]) publish(nth);
+    expect([due, learned()]).toEqual([0, before]);
+    publish(4);
+    expect(due).toBeGreaterThan(0);
+    expect(learned()).toEqual(before);
+    for (const find of stores.learned.due(steps)) find();
+    expect(learned()?.apart).toHaveLength(5);
+    expect(stores.learned.due(steps)).toEqual([]);
+    db.close();
+  });
 });

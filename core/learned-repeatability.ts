@@ -7,7 +7,7 @@ import { type ScatterSums, scatterWithin } from './robust-pooling.ts';
 import type { ToolName } from './tools.ts';
 
 /** Fewer pairs do not say how a lab repeats. */
-const LEAST_PAIRS = 5;
+export const LEAST_PAIRS = 5;
 
 /** What was learned of one quantity, by one protocol and kind of tool. */
 export interface LearnedRepeatability extends Repeatability {

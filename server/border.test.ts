@@ -2,6 +2,7 @@
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { CHANGE_HEADER, PAGE_REVISION } from '#contract/paths.ts';
+import { KEPT_AS_TYPED } from '#core/reading.ts';
 import { servedBench } from './served-bench.ts';
 
 const { bench, get, post, put, receive, served } = servedBench();
@@ -47,9 +48,8 @@ describe('a protocol whose repeatability was learned', () => {
       sd: before.repeatability.sd,
       df: before.repeatability.df,
     });
-    // Enough repeats that agree closely: the lab's own scatter takes over.
-    for (let n = 0; n < 8; n++) {
-      const { pairId } = await receive(`LR-${n}`);
+    const measure = async (tag: string, left: string[], note = '') => {
+      const { pairId } = await receive(tag);
       const sessionId = uuid7();
       await post('/api/sessions', {
         id: sessionId,
@@ -59,17 +59,40 @@ describe('a protocol whose repeatability was learned', () => {
         wornKm: 0,
         startedAt: '2026-03-01T09:00:00Z',
       });
-      for (const side of ['left', 'right'])
-        for (const typed of ['31.0', '31.1', '31.0', '31.1'])
-          await read(sessionId, 'heel-stack', side, typed, 'needle gauge');
+      for (const typed of left)
+        await read(sessionId, 'heel-stack', 'left', typed, 'needle gauge', { note });
+      for (const typed of ['31.0', '31.1', '31.0', '31.2'])
+        await read(sessionId, 'heel-stack', 'right', typed, 'needle gauge');
       // What a sitting shows is learned from once it is finished.
       await post(`/api/sessions/${sessionId}/finish`, { finishedAt: '2026-03-01T09:30:00Z' });
-    }
-    const after = (await get('/api/lab')).body.protocols[0].stations.find(
-      (station: { quantity: string }) => station.quantity === 'heel-stack',
-    );
-    expect(after.repeatability.sd).toBeLessThan(before.repeatability.sd);
-    expect(after.ownRepeatability).toEqual(before.ownRepeatability);
+    };
+    const known = async () => {
+      const { protocols, learned } = (await get('/api/lab')).body;
+      return {
+        ...protocols[0].stations.find(
+          (station: { quantity: string }) => station.quantity === 'heel-stack',
+        ),
+        learned: learned[0],
+      };
+    };
+    const repeats = ['31.0', '31.1', '31.0', '31.1'];
+    for (const nth of [1, 2, 3, 4]) await measure(`LR-${nth}`, repeats);
+    expect(await known()).toMatchObject({
+      repeatability: before.repeatability,
+      learned: { quantity: 'heel-stack', tool: 'needle gauge', pairs: 4, apart: [] },
+    });
+    // From the fifth pair on the lab's own scatter stands.
+    await measure('LR-5', repeats);
+    const own = await known();
+    expect(own.repeatability.sd).toBeLessThan(before.repeatability.sd);
+    expect(own.repeatability.source).toMatch(/, from 5 pairs of this lab$/);
+    expect(own.ownRepeatability).toEqual(before.ownRepeatability);
+    // A pair with a slip counts in part, and is named; one that was asked about does not count.
+    await measure('LR-6', ['31.0', '81.0', '31.1', '31.0']);
+    await measure('LR-7', ['31.0', '81.0', '31.1'], KEPT_AS_TYPED);
+    const { repeatability, learned } = await known();
+    expect(learned).toMatchObject({ pairs: 7, apart: ['LR-6'] });
+    expect(repeatability.sd).toBeLessThan(1.5 * own.repeatability.sd);
   });
 });
 

@@ -14,6 +14,7 @@ import { useChange, useLab } from '../api/queries.ts';
 import { useUnits } from '../shell/units.ts';
 import { readNumber, showFaults } from './form-numbers.ts';
 import classes from './LabPage.module.css';
+import { learnedWords } from './learned-words.ts';
 
 interface StationRow {
   key: string;
@@ -24,15 +25,13 @@ interface StationRow {
   setup: string;
   sd: string;
   df: number;
-  /** What the lab's own repeats show instead, where they do. */
-  learned?: number | undefined;
 }
 
 type Start = Pick<Protocol, 'name' | 'stack' | 'conditioning'> & { stations: StationRow[] };
 
 function rowsOf(protocol: Protocol): StationRow[] {
   return protocol.stations.map(
-    ({ quantity, repeats, optional, tool, setup, repeatability, ownRepeatability }) => ({
+    ({ quantity, repeats, optional, tool, setup, ownRepeatability }) => ({
       key: newId(),
       quantity,
       repeats: String(repeats),
@@ -41,7 +40,6 @@ function rowsOf(protocol: Protocol): StationRow[] {
       setup,
       sd: String(ownRepeatability.sd),
       df: ownRepeatability.df,
-      learned: repeatability.sd === ownRepeatability.sd ? undefined : repeatability.sd,
     }),
   );
 }
@@ -82,6 +80,10 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
     },
   });
   const { stations } = form.values;
+  const learnedOf = ({ quantity, tool }: StationRow) =>
+    lab.learned.find(
+      (one) => one.protocolId === protocol?.id && one.quantity === quantity && one.tool === tool,
+    );
   const taken = new Set(stations.map((one) => one.quantity));
   const free = Object.values(units.catalogue).filter(
     (definition) => definition.id !== 'drop' && !taken.has(definition.id as QuantityId),
@@ -252,11 +254,11 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
                       aria-label={`Usual scatter, ${name}`}
                       {...field('sd')}
                     />
-                    {stations[index]?.learned !== undefined && (
-                      <span className={classes.learned}>
-                        own repeats: {Number(stations[index].learned.toPrecision(2))}
+                    {learnedWords(learnedOf(row)).map((words) => (
+                      <span key={words} className={classes.learned}>
+                        {words}
                       </span>
-                    )}
+                    ))}
                   </Table.Td>
                   <Table.Td>
                     <TextInput
