@@ -21,6 +21,7 @@ export interface Calibration {
 export interface RecordedInstrument {
   id: string;
   name: string;
+  kind?: ToolName;
   unit: string;
   resolution: number;
   /** Usual values of such a tool, until it has a calibration. */
@@ -31,7 +32,10 @@ export interface RecordedInstrument {
 
 /** What a figure needs to know of an instrument. Standard uncertainties. */
 export interface GaugeTraits {
+  /** Of the instrument with its calibration: what their errors have in common. */
   id: string;
+  /** The kind of tool; absent: it is not known. */
+  tool?: ToolName;
   /** Smallest step of the indication, canonical unit. */
   resolution: number;
   /** Calibration uncertainty of the zero, canonical unit. */
@@ -67,6 +71,7 @@ export function gaugeTraits(instrument: RecordedInstrument, takenAt: string): Ga
     resolution: instrument.resolution * factor,
     zeroU: zeroU * factor,
     gainU,
+    ...(instrument.kind ? { tool: instrument.kind } : {}),
   };
   if (calibration && calibration.dueOn < takenAt.slice(0, 10))
     traits.overdue = `${instrument.name}: calibration due ${calibration.dueOn}`;

@@ -44,11 +44,7 @@ const NEAR_DF = 2;
 const OTHER_WORDS = [
   'compare brindlow-roundsman-2,brindlow-roundsman-3,kestvane-kerb in-shoe-in-in-whole-sole-needle / drop / brindlow-roundsman-3: real → cannot tell',
   'compare tarnhus-lanewalk,wrenfold-latch-low in-shoe-in-in-whole-sole-needle / heel-stack / wrenfold-latch-low: not shown → real',
-  'recall Durometer A / TF-01 outsole-hardness left against right: within, without it no figure → cannot tell, without it no figure',
-  'recall Needle gauge / BR-10 drop left against right: within, without it no figure → cannot tell, without it no figure',
-  'recall Needle gauge / BR-12 forefoot-stack left against right: within, without it no figure → cannot tell, without it no figure',
-  'recall Ruler / TL-03 drop left against right: cannot tell, without it within → undefined',
-  'recall Ruler / TL-08 forefoot-stack left against right: cannot tell, without it within → undefined',
+  'recall Needle gauge / TF-01 drop left against right: within, without it no figure → cannot tell, without it no figure',
   'sheet norrolt-stairwell-low-cut uk-8 / mass / mass / claimed 355 g: agrees → cannot tell',
   'sheet norrolt-stairwell-mid-cut uk-8 / in-shoe-in-in-whole-sole-needle / drop / claimed 7 mm drop: agrees → cannot tell',
   'sheet pelloway-gravel-lane uk-8 / sidewall-in-in-whole-sole-ruler / forefoot-stack / claimed 28 mm: agrees → cannot tell',

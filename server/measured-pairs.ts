@@ -75,16 +75,14 @@ export function summarisePair(
   const published = measured.sessions.filter(
     ({ id }) => (!sessionId || id === sessionId) && (all || !open.has(id)),
   );
-  const toolOf = new Map(lab.instruments.map(({ id, kind }) => [id, kind]));
   for (const session of published)
     stores.learned.publishSitting(
       session.id,
       figuresIn(figures.get(session.id) ?? {}).map(({ quantity, value }) => ({ quantity, value })),
       scatterOfSitting(
-        session.readings.flatMap(({ gauge, ...reading }) => {
-          const tool = toolOf.get(gauge.id);
-          return tool ? [{ ...reading, tool }] : [];
-        }),
+        session.readings.flatMap(({ gauge: { tool }, ...reading }) =>
+          tool ? [{ ...reading, tool }] : [],
+        ),
       ),
       stepsOf(lab),
     );
