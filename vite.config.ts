@@ -1,6 +1,21 @@
 import react from '@vitejs/plugin-react';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { runSource } from './scripts/source.mjs';
+
+/**
+ * Endpoints are said once, with the schemas of what they take. Pages get of them what the module of
+ * addresses comes to, and no schema that no form of theirs uses.
+ */
+const addressesAsData: Plugin = {
+  name: 'addresses-as-data',
+  apply: 'build',
+  async load(id) {
+    if (!id.endsWith('/contract/addresses.ts')) return null;
+    const { ADDRESSES } = await runSource('contract/addresses.ts');
+    return `export const ADDRESSES = ${JSON.stringify(ADDRESSES)};`;
+  },
+};
 
 export default defineConfig({
   root: 'web',
@@ -10,6 +25,7 @@ export default defineConfig({
   },
   plugins: [
     react(),
+    addressesAsData,
     // Keeps the built pages in the browser, so that a reload while the server is away shows the bench.
     VitePWA({
       registerType: 'autoUpdate',

@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { randomInt, randomLcg } from 'd3-random';
 import { v7 as uuid7 } from 'uuid';
-import { CHANGE_HEADER } from '#contract/paths.ts';
+import { CHANGE_HEADER } from '#contract/headers.ts';
 import { startBuiltServer } from '#server/started-server.ts';
 import { PAGE_OF_CONSISTENCY } from '#server/store/consistency.ts';
 import { type Db, openDatabase } from '#server/store/database.ts';

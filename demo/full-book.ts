@@ -3,8 +3,8 @@
  * the API. Later versions are held to what such a book of an earlier one said.
  */
 import sharp from 'sharp';
+import { CHANGE_HEADER } from '#contract/headers.ts';
 import type { Instrument, Lab } from '#contract/lab-records.ts';
-import { CHANGE_HEADER } from '#contract/paths.ts';
 import type { Session } from '#contract/reading-records.ts';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
 import type { ToolName } from '#core/tools.ts';

@@ -2,10 +2,13 @@
 import { request as rawRequest } from 'node:http';
 import { v7 as uuid7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { ENDPOINTS } from '#contract/api.ts';
+import { ADDRESSES } from '#contract/addresses.ts';
 import { CALCULATIONS } from '#contract/calculations.ts';
-import { CHANGE_HEADER, PATHS, type PathName } from '#contract/paths.ts';
+import { ENDPOINTS, type PathName } from '#contract/endpoints.ts';
+import { CHANGE_HEADER } from '#contract/headers.ts';
+import { createApp } from './app.ts';
 import { type Sent, type ServedApp, serveApp } from './served-app.ts';
+import { openDatabase } from './store/database.ts';
 
 let served: ServedApp;
 
@@ -348,10 +351,18 @@ describe('calculations', () => {
   ])('%s %j answers %d', async (name, input, status) => {
     expect((await calc(name, input)).status).toBe(status);
   });
+  it('is served at no address that the contract does not say', () => {
+    const { app } = createApp({ db: openDatabase(':memory:', '2026-03-01'), version: '0' });
+    const served = (app.router.stack as { route?: { path: string } }[]).flatMap(({ route }) =>
+      route ? [route.path] : [],
+    );
+    const said = [...Object.values(ADDRESSES).map(({ path }) => path), '/api/openapi.json'];
+    expect([...new Set(served)].sort()).toEqual([...new Set(said)].sort());
+  });
   it('stands in the OpenAPI page, with every address', async () => {
     const { body } = await get('/api/openapi.json');
-    for (const path of Object.values(PATHS))
-      expect(body.paths).toHaveProperty([path.split(' ')[1]!.replace(/:(\w+)/g, '{$1}')]);
+    for (const { path } of Object.values(ADDRESSES))
+      expect(body.paths).toHaveProperty([path.replace(/:(\w+)/g, '{$1}')]);
     for (const { name } of CALCULATIONS) expect(body.paths).toHaveProperty([`/api/calc/${name}`]);
   });
 });

@@ -4,12 +4,9 @@ import { join } from 'node:path';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { v7 as newId } from 'uuid';
-import { filePath } from '#contract/file-endpoints.ts';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
-import { PATHS } from '#contract/paths.ts';
-
 import { refreshConsistency } from './consistency.ts';
-import { mountEndpoints } from './endpoint.ts';
+import { mountEndpoints, mountFiles, pathOf } from './endpoint.ts';
 import { guardCharset, guardHost, guardPage } from './guard.ts';
 import { importJobs } from './imports.ts';
 import { jobBook } from './jobs.ts';
@@ -19,12 +16,12 @@ import { describeApi } from './openapi.ts';
 import { photographFiles } from './photographs.ts';
 import { problemHandler, Refusal } from './problems.ts';
 import { mountCalculations } from './routes/calculations.ts';
-import { mountFiles } from './routes/files.ts';
-import { mountGauges } from './routes/gauges.ts';
+import { fileRoutes, jobRoutes } from './routes/files.ts';
+import { gaugeRoutes, gaugeStream } from './routes/gauges.ts';
 import { labRoutes } from './routes/lab.ts';
-import { matchRoutes, mountReturnNote } from './routes/matches.ts';
+import { matchRoutes, returnNoteRoutes } from './routes/matches.ts';
 import { pairRoutes } from './routes/pairs.ts';
-import { mountPhotographs, photographRoutes } from './routes/photographs.ts';
+import { photographFileRoutes, photographRoutes } from './routes/photographs.ts';
 import { sessionRoutes } from './routes/sessions.ts';
 import { sheetRoutes } from './routes/sheets.ts';
 import { studyRoutes } from './routes/studies.ts';
@@ -33,10 +30,9 @@ import { photographFolder } from './store/photograph-folder.ts';
 import { openStores } from './stores.ts';
 
 /** Addresses whose answers take as long as a file, or as a page stays open. */
-const UNTIMED = [
-  ...(['importReadings', 'exportReadings', 'liveGauges'] as const).map(filePath),
-  PATHS.getRecall.split(' ')[1] ?? '',
-];
+const UNTIMED = (['importReadings', 'exportReadings', 'liveGauges', 'getRecall'] as const).map(
+  pathOf,
+);
 
 const LARGEST_BODY = '1mb';
 /** A study of 100,000 readings, for a calculation without a record. */
@@ -156,12 +152,16 @@ export function createApp(options: AppOptions): BenchApp {
       ...studyRoutes(stores, keepUp),
       ...photographRoutes(stores, pictures),
       ...sheetRoutes(stores),
+      ...gaugeRoutes(gauges),
+      ...jobRoutes({ imports, jobs }),
     },
   );
-  mountFiles(app, db, stores, imports, jobs, now, log);
-  mountPhotographs(app, stores, pictures, now, imports.requireFree);
-  mountReturnNote(app, stores);
-  mountGauges(app, gauges);
+  mountFiles(app, {
+    ...fileRoutes({ db, stores, imports, jobs, now, log }),
+    ...photographFileRoutes(stores, pictures, now, imports.requireFree),
+    ...returnNoteRoutes(stores),
+    ...gaugeStream(gauges),
+  });
   app.use('/api', (request) => {
     throw new Refusal(404, `There is nothing at ${request.method} /api${request.path}.`);
   });

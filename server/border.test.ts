@@ -1,7 +1,7 @@
 /** What comes in is read again at the border: claims, instruments, shoes, moments, encodings. */
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
-import { CHANGE_HEADER, PAGE_REVISION } from '#contract/paths.ts';
+import { CHANGE_HEADER, PAGE_REVISION } from '#contract/headers.ts';
 import { KEPT_AS_TYPED } from '#core/reading.ts';
 import { servedBench } from './served-bench.ts';
 

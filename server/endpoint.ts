@@ -1,15 +1,20 @@
 /** Ties an address of the contract to its handler: checks what comes in, and runs a change once. */
-import type { Express, Request, Response } from 'express';
+import type { Express, NextFunction, Request, Response } from 'express';
+import { ADDRESSES } from '#contract/addresses.ts';
+import type { Endpoint } from '#contract/endpoint.ts';
 import {
   type AnswerOf,
   type BodyOut,
   ENDPOINTS,
-  type Endpoint,
+  type EndpointName,
+  type Endpoints,
+  type FileName,
   type ParamsOf,
+  type PathName,
   type QueryOf,
-} from '#contract/api.ts';
+} from '#contract/endpoints.ts';
 import { id as uuid7 } from '#contract/fields.ts';
-import { CHANGE_HEADER, PATHS, type PathName, PERSON_HEADER } from '#contract/paths.ts';
+import { CHANGE_HEADER, PERSON_HEADER } from '#contract/headers.ts';
 import { Refusal } from './problems.ts';
 import { clientGone } from './request-body.ts';
 import type { ChangeStore } from './store/changes.ts';
@@ -27,7 +32,7 @@ export interface Call<N extends PathName> {
 }
 
 /** What reads may take its time; what writes is done in one transaction. */
-type Answer<N extends PathName> = (typeof PATHS)[N] extends `GET ${string}`
+type Answer<N extends PathName> = Endpoints[N] extends { at: `GET ${string}` }
   ? AnswerOf<N> | Promise<AnswerOf<N>>
   : AnswerOf<N>;
 
@@ -61,7 +66,7 @@ function subjectOf(name: PathName, params: unknown, body: unknown): string {
 
 function respond(wiring: Wiring, name: PathName, handler: (call: never) => unknown) {
   const endpoint: Endpoint = ENDPOINTS[name];
-  const writes = !PATHS[name].startsWith('GET ');
+  const writes = 'touches' in endpoint;
   return async (request: Request, response: Response) => {
     const params = endpoint.params?.parse(request.params) ?? {};
     const query = endpoint.query?.parse(request.query) ?? {};
@@ -94,11 +99,49 @@ function respond(wiring: Wiring, name: PathName, handler: (call: never) => unkno
   };
 }
 
-/** Mounts every address of the contract. */
+/** The address of an endpoint, as Express writes it. */
+export const pathOf = (name: EndpointName): string => ADDRESSES[name].path;
+
+type Method = 'get' | 'post' | 'put' | 'delete';
+
+function mount(
+  app: Express,
+  name: EndpointName,
+  route: (request: Request, response: Response, next: NextFunction) => unknown,
+): void {
+  const { method, path } = ADDRESSES[name];
+  app.route(path)[method.toLowerCase() as Method](route);
+}
+
+/** Mounts every address of the contract that takes and answers JSON. */
 export function mountEndpoints(app: Express, wiring: Wiring, handlers: Handlers): void {
-  for (const name of Object.keys(PATHS) as PathName[]) {
-    const [method = '', path = ''] = PATHS[name].split(' ');
-    const route = respond(wiring, name, handlers[name] as (call: never) => unknown);
-    app.route(path)[method.toLowerCase() as 'get' | 'post' | 'put'](route);
+  for (const name of Object.keys(handlers) as PathName[])
+    mount(app, name, respond(wiring, name, handlers[name] as (call: never) => unknown));
+}
+
+/** What came in at an address of files, checked. */
+export interface FileCall<N extends FileName> {
+  params: ParamsOf<N>;
+  query: QueryOf<N>;
+  request: Request;
+  response: Response;
+  next: NextFunction;
+}
+
+export type FileHandlers = { [N in FileName]: (call: FileCall<N>) => unknown };
+
+/** Mounts the addresses of files and streams, whose bodies pass as they come. */
+export function mountFiles(app: Express, handlers: FileHandlers): void {
+  for (const name of Object.keys(handlers) as FileName[]) {
+    const endpoint: Endpoint = ENDPOINTS[name];
+    mount(app, name, (request, response, next) =>
+      (handlers[name] as (call: unknown) => unknown)({
+        params: endpoint.params?.parse(request.params) ?? {},
+        query: endpoint.query?.parse(request.query) ?? {},
+        request,
+        response,
+        next,
+      }),
+    );
   }
 }

@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { afterAll, describe, expect, it } from 'vitest';
-import { PATHS, type PathName } from '#contract/paths.ts';
+import { ADDRESSES } from '#contract/addresses.ts';
+import type { PathName } from '#contract/endpoints.ts';
 import { translateChange } from '#core/former-changes.ts';
 import type { BookFigures } from './book-figures.ts';
 import { FORMER_VERSIONS, restoreBook, saidBefore, saidNow, serveBook } from './former-books.ts';
@@ -187,7 +188,7 @@ describe.each(FORMER_VERSIONS)('a change that was answered by version %d', (vers
         params: { id: subject },
         body: JSON.parse(detail),
       });
-      const [method = '', path = ''] = PATHS[now.name as PathName].split(' ');
+      const { method, path } = ADDRESSES[now.name as PathName];
       const again = await served.send(method, path.replace(':id', subject), now.body, {
         change: id,
       });

@@ -6,7 +6,7 @@
 import { randomLcg } from 'd3-random';
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
-import { CHANGE_HEADER, PROBLEM_TYPE } from '#contract/paths.ts';
+import { CHANGE_HEADER, PROBLEM_TYPE } from '#contract/headers.ts';
 import { servedBench } from './served-bench.ts';
 
 const { bench, get, served, csv, file } = servedBench();

@@ -3,6 +3,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { v7 as uuid7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { ADDRESSES } from '#contract/addresses.ts';
 import {
   type GaugeEvent,
   type GaugeFeed,
@@ -10,7 +11,6 @@ import {
   type Placement,
   type WatchedInstrument,
 } from '#contract/live-gauges.ts';
-import { FILE_PATHS } from '#contract/paths.ts';
 import { createApp } from './app.ts';
 import { type Db, openDatabase } from './store/database.ts';
 
@@ -231,13 +231,12 @@ describe('curves as calculations', () => {
     const nothing = await calc('drift-check', { value: 1, nominal: 1, zeroU: 0, resolution: 0 });
     expect(nothing.status).toBe(422);
   });
-  it('stand in the OpenAPI page with the addresses of files and streams', async () => {
+  it('stand in the OpenAPI page with every address, of files and streams too', async () => {
     await serve(undefined);
     const { paths } = await (await fetch(`${base}/api/openapi.json`)).json();
-    for (const address of Object.values(FILE_PATHS)) {
-      const [method = '', path = ''] = address.split(' ');
+    for (const { method, path } of Object.values(ADDRESSES)) {
       const entry = paths[path.replace(/:(\w+)/g, '{$1}')];
-      expect(entry?.[method.toLowerCase()]?.summary, address).toBeTruthy();
+      expect(entry?.[method.toLowerCase()]?.summary, path).toBeTruthy();
     }
     expect(paths['/api/calc/bend-loop']).toBeDefined();
   });

@@ -3,7 +3,7 @@
  * host, and that come from its own pages or from no page at all, pass.
  */
 import type { RequestHandler } from 'express';
-import { OLD_PAGE_STATUS, PAGE_HEADER, PAGE_REVISION } from '#contract/paths.ts';
+import { OLD_PAGE_STATUS, PAGE_HEADER, PAGE_REVISION } from '#contract/headers.ts';
 import { problemOf, sendProblem } from './problems.ts';
 
 const LOCAL_NAMES = ['127.0.0.1', 'localhost', '[::1]'];

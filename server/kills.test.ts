@@ -9,7 +9,7 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { v7 as uuid7 } from 'uuid';
 import { afterAll, describe, expect, it } from 'vitest';
-import { CHANGE_HEADER } from '#contract/paths.ts';
+import { CHANGE_HEADER } from '#contract/headers.ts';
 import { READINGS_HEADER } from './formats/readings-file.ts';
 import { type StartedServer, startBuiltServer } from './started-server.ts';
 

@@ -1,6 +1,6 @@
 /** The house has one table of readings, and one way to take them. */
 import { describe, expect, it } from 'vitest';
-import { PATHS } from '#contract/paths.ts';
+import { ENDPOINTS } from '#contract/endpoints.ts';
 import { openDatabase } from './store/database.ts';
 
 describe('a reading', () => {
@@ -24,7 +24,9 @@ describe('a reading', () => {
   });
 
   it('is taken and voided at one address', () => {
-    const taking = Object.keys(PATHS).filter((name) => /^(?:record|void)\w*Reading$/.test(name));
+    const taking = Object.keys(ENDPOINTS).filter((name) =>
+      /^(?:record|void)\w*Reading$/.test(name),
+    );
     expect(taking).toEqual(['recordReading', 'voidReading']);
   });
 });

@@ -1,18 +1,10 @@
 /** The OpenAPI page, written from the contract by Zod's own JSON Schema. */
 import { z } from 'zod';
-import { ENDPOINTS, type Endpoint } from '#contract/api.ts';
 import { CALCULATIONS } from '#contract/calculations.ts';
+import type { Endpoint } from '#contract/endpoint.ts';
+import { ENDPOINTS } from '#contract/endpoints.ts';
 import { id } from '#contract/fields.ts';
-import { FILE_ENDPOINTS, type FileEndpoint } from '#contract/file-endpoints.ts';
-import {
-  CHANGE_HEADER,
-  FILE_PATHS,
-  JSON_TYPE,
-  PATHS,
-  type PathName,
-  PERSON_HEADER,
-  PROBLEM_TYPE,
-} from '#contract/paths.ts';
+import { CHANGE_HEADER, JSON_TYPE, PERSON_HEADER, PROBLEM_TYPE } from '#contract/headers.ts';
 import { problem } from '#contract/problem.ts';
 
 type Schema = Record<string, unknown>;
@@ -74,53 +66,30 @@ function describe({ operationId, summary, description, parameters, body, answer 
   };
 }
 
-const takesChange = (address: string) =>
-  !address.startsWith('GET ') && !/\/api\/(?:gauges|jobs)\//.test(address);
+/** What a file is, is said beside: here it is text. */
+const FILE = z.string();
 
-/** A part of a request or an answer: its media type and what it holds. */
-interface Part {
-  type: string;
-  schema: z.ZodType;
-}
-
-function operationOf(
-  operationId: string,
-  address: string,
-  { summary, params, query }: Pick<Endpoint, 'summary' | 'params' | 'query'>,
-  body: Part | undefined,
-  answer: Part,
-): Operation {
+function operationOf(operationId: string, endpoint: Endpoint): Operation {
+  const { at, summary, params, query, body, takes, answer, gives } = endpoint;
+  const taken = takes ? FILE : body;
   return {
-    address,
+    address: at,
     operationId,
     summary,
     parameters: [
       ...parametersOf(params, 'path'),
       ...parametersOf(query, 'query'),
-      ...(takesChange(address) ? CHANGE_PARAMETERS : []),
+      ...('touches' in endpoint ? CHANGE_PARAMETERS : []),
     ],
-    ...(body ? { body: { type: body.type, schema: schemaOf(body.schema, 'input') } } : {}),
-    answer: { type: answer.type, schema: schemaOf(answer.schema, 'output') },
+    ...(taken ? { body: { type: takes ?? JSON_TYPE, schema: schemaOf(taken, 'input') } } : {}),
+    answer: { type: gives ?? JSON_TYPE, schema: schemaOf(answer, 'output') },
   };
-}
-
-function endpointOperation(name: PathName): Operation {
-  const endpoint: Endpoint = ENDPOINTS[name];
-  const { body, answer } = endpoint;
-  const json = (schema: z.ZodType): Part => ({ type: JSON_TYPE, schema });
-  return operationOf(name, PATHS[name], endpoint, body && json(body), json(answer));
-}
-
-function fileOperation(name: keyof typeof FILE_PATHS): Operation {
-  const endpoint: FileEndpoint = FILE_ENDPOINTS[name];
-  return operationOf(name, FILE_PATHS[name], endpoint, endpoint.body, endpoint.answer);
 }
 
 /** The whole API as an OpenAPI 3.1 document. */
 export function describeApi(version: string) {
   const operations = [
-    ...(Object.keys(PATHS) as PathName[]).map(endpointOperation),
-    ...(Object.keys(FILE_PATHS) as (keyof typeof FILE_PATHS)[]).map(fileOperation),
+    ...Object.entries(ENDPOINTS).map(([name, endpoint]) => operationOf(name, endpoint)),
     ...CALCULATIONS.map(
       (entry): Operation => ({
         address: `POST /api/calc/${entry.name}`,

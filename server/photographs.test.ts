@@ -3,7 +3,7 @@ import { existsSync, mkdirSync, readdirSync } from 'node:fs';
 import sharp from 'sharp';
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
-import { CHANGE_HEADER } from '#contract/paths.ts';
+import { CHANGE_HEADER } from '#contract/headers.ts';
 import { photographFiles } from './photographs.ts';
 import { servedBench } from './served-bench.ts';
 

@@ -3,7 +3,7 @@ import Database from 'better-sqlite3';
 import type { ErrorRequestHandler, Response } from 'express';
 import { z } from 'zod';
 import { CalculationFault } from '#contract/calculation.ts';
-import { PROBLEM_TYPE } from '#contract/paths.ts';
+import { PROBLEM_TYPE } from '#contract/headers.ts';
 import type { Problem } from '#contract/problem.ts';
 import { describeFault, type Log } from './log.ts';
 

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it, vi } from 'vitest';
-import { CHANGE_HEADER } from '#contract/paths.ts';
+import { CHANGE_HEADER } from '#contract/headers.ts';
 import { READINGS_HEADER } from './formats/readings-file.ts';
 import { restoreBook } from './former-books.ts';
 import { sweepPassingFolders } from './passing-folders.ts';

@@ -2,7 +2,7 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { v7 as uuid7 } from 'uuid';
-import { CHANGE_HEADER } from '#contract/paths.ts';
+import { CHANGE_HEADER } from '#contract/headers.ts';
 import { createApp } from './app.ts';
 import { type Db, openDatabase } from './store/database.ts';
 

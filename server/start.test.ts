@@ -15,8 +15,8 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { v7 as uuid7 } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { CHANGE_HEADER } from '#contract/headers.ts';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
-import { CHANGE_HEADER } from '#contract/paths.ts';
 import { StartRefusal, startServer } from './start.ts';
 
 let folder: string;

@@ -1,9 +1,6 @@
-import type { Express, Request } from 'express';
-import { id as uuid7 } from '#contract/fields.ts';
-import { filePath } from '#contract/file-endpoints.ts';
 import { matchSeen } from '#contract/match-records.ts';
 import { writeReturnNote } from '#core/return-note.ts';
-import type { Handlers } from '../endpoint.ts';
+import type { FileHandlers, Handlers } from '../endpoint.ts';
 import { writeNotePdf } from '../formats/return-note.ts';
 import { evaluateStored, matchOfPair } from '../match.ts';
 import { publishPair } from '../measured-pairs.ts';
@@ -75,28 +72,30 @@ export function matchRoutes(stores: Stores): MatchHandlers {
 }
 
 /** The return note of a decided check, as a PDF. */
-export function mountReturnNote(app: Express, stores: Stores): void {
-  app.get(filePath('getReturnNote'), async (request: Request<{ id: string }>, response) => {
-    const check = stores.matches.byId(uuid7.parse(request.params.id));
-    if (check.decision?.decision !== 'return')
-      throw new Refusal(409, 'A return note is written once the check is decided: return.');
-    const record = matchOfPair(stores, stores.pairs.byId(check.pairId));
-    const found = evaluateStored(stores, record, check);
-    const { edition, pair } = record;
-    const note = writeReturnNote(
-      { ...pair, maker: edition.maker, model: edition.model, edition: edition.name },
-      found,
-      {
-        names: record.names,
-        checkedOn: check.startedAt,
-        unworn: check.decision.unworn,
-        note: check.decision.note,
-      },
-    );
-    const pdf = await writeNotePdf(note, found.judgements);
-    response
-      .type('application/pdf')
-      .set('Content-Disposition', `inline; filename="return-${pair.tag.toLowerCase()}.pdf"`)
-      .send(pdf);
-  });
+export function returnNoteRoutes(stores: Stores): Pick<FileHandlers, 'getReturnNote'> {
+  return {
+    getReturnNote: async ({ params, response }) => {
+      const check = stores.matches.byId(params.id);
+      if (check.decision?.decision !== 'return')
+        throw new Refusal(409, 'A return note is written once the check is decided: return.');
+      const record = matchOfPair(stores, stores.pairs.byId(check.pairId));
+      const found = evaluateStored(stores, record, check);
+      const { edition, pair } = record;
+      const note = writeReturnNote(
+        { ...pair, maker: edition.maker, model: edition.model, edition: edition.name },
+        found,
+        {
+          names: record.names,
+          checkedOn: check.startedAt,
+          unworn: check.decision.unworn,
+          note: check.decision.note,
+        },
+      );
+      const pdf = await writeNotePdf(note, found.judgements);
+      response
+        .type('application/pdf')
+        .set('Content-Disposition', `inline; filename="return-${pair.tag.toLowerCase()}.pdf"`)
+        .send(pdf);
+    },
+  };
 }

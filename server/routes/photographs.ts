@@ -1,9 +1,13 @@
 /** Photographs: taken in as files, listed and described as records. */
 import { Writable } from 'node:stream';
-import type { Express, Request } from 'express';
-import { id as uuid7 } from '#contract/fields.ts';
-import { FILE_ENDPOINTS, filePath } from '#contract/file-endpoints.ts';
-import { changeId, type Handlers, personCode } from '../endpoint.ts';
+import type { Request } from 'express';
+import {
+  changeId,
+  type FileCall,
+  type FileHandlers,
+  type Handlers,
+  personCode,
+} from '../endpoint.ts';
 import {
   MOST_PHOTOGRAPH_BYTES,
   PHOTOGRAPH_TYPE,
@@ -34,53 +38,54 @@ async function readWhole(request: Request): Promise<Buffer> {
   return Buffer.concat(chunks);
 }
 
-export function mountPhotographs(
-  app: Express,
+export function photographFileRoutes(
   stores: Stores,
   files: PhotographFiles,
   now: () => string,
   requireFree: () => void,
-): void {
-  app.post(filePath('addPhotograph'), async (request, response) => {
-    const gone = clientGone(response);
-    const change = changeId(request);
-    const { photograph: id, ...fields } = FILE_ENDPOINTS.addPhotograph.query.parse(request.query);
-    requireFree();
-    stores.photographs.requireSubject(fields);
-    const kept = await files.keep(await readWhole(request), gone);
-    requireFree();
-    const person = personCode(request);
-    const at = now();
-    const answer = stores.changes.apply(
-      {
-        id: change,
-        at,
-        person,
-        action: 'addPhotograph',
-        subject: id,
-        request: { ...fields, ...kept },
-      },
-      () => {
-        const photograph = { id, ...fields, ...kept, addedAt: at, person };
-        stores.photographs.add(photograph);
-        return shown(photograph);
-      },
-    );
-    response.json(answer);
-  });
-
-  const send = (name: 'getPhotograph' | 'getThumbnail', size: PhotographSize) =>
-    app.get(filePath(name), (request: Request<{ id: string }>, response, next) => {
-      const { hash } = stores.photographs.byId(uuid7.parse(request.params.id));
+): Pick<FileHandlers, 'addPhotograph' | 'getPhotograph' | 'getThumbnail'> {
+  const send =
+    (size: PhotographSize) =>
+    ({ params, response, next }: FileCall<'getPhotograph' | 'getThumbnail'>) => {
+      const { hash } = stores.photographs.byId(params.id);
       response.type(PHOTOGRAPH_TYPE).set('Cache-Control', 'private, max-age=3600');
       // The book may lie under a folder whose name begins with a dot.
       response.sendFile(files.pathOf(hash, size), { dotfiles: 'allow' }, (error) => {
         if (!error || response.headersSent) return;
         next(notFound('The file of this photograph'));
       });
-    });
-  send('getPhotograph', 'full');
-  send('getThumbnail', 'small');
+    };
+  return {
+    addPhotograph: async ({ query, request, response }) => {
+      const gone = clientGone(response);
+      const change = changeId(request);
+      const { photograph: id, ...fields } = query;
+      requireFree();
+      stores.photographs.requireSubject(fields);
+      const kept = await files.keep(await readWhole(request), gone);
+      requireFree();
+      const person = personCode(request);
+      const at = now();
+      const answer = stores.changes.apply(
+        {
+          id: change,
+          at,
+          person,
+          action: 'addPhotograph',
+          subject: id,
+          request: { ...fields, ...kept },
+        },
+        () => {
+          const photograph = { id, ...fields, ...kept, addedAt: at, person };
+          stores.photographs.add(photograph);
+          return shown(photograph);
+        },
+      );
+      response.json(answer);
+    },
+    getPhotograph: send('full'),
+    getThumbnail: send('small'),
+  };
 }
 
 export function photographRoutes(

@@ -3,9 +3,10 @@
  * the stream and passes on what it says; when it lets go, another takes over.
  */
 import { useEffect, useSyncExternalStore } from 'react';
+import { JSON_TYPE } from '#contract/headers.ts';
 import type { GaugeEvent, GaugeSample, LiveGauge, Placement } from '#contract/live-gauges.ts';
-import { FILE_PATHS, JSON_TYPE } from '#contract/paths.ts';
 import { lookForServer } from './kept-answers.ts';
+import { addressOf } from './request.ts';
 
 interface GaugesState {
   gauges: readonly LiveGauge[];
@@ -36,8 +37,6 @@ const channel =
     ? undefined
     : new BroadcastChannel(LOCK);
 
-const address = (name: keyof typeof FILE_PATHS) => FILE_PATHS[name].split(' ')[1] ?? '';
-
 function publish(next: GaugesState): void {
   state = next;
   for (const listener of listeners) listener();
@@ -62,7 +61,7 @@ function tell(event: Passed): void {
 }
 
 function open(): void {
-  source = new EventSource(address('liveGauges'));
+  source = new EventSource(addressOf('liveGauges'));
   source.onmessage = (message: MessageEvent<string>) =>
     tell(JSON.parse(message.data) as GaugeEvent);
   source.onerror = () => {
@@ -136,7 +135,7 @@ export function useSamples(
 /** Says to a gauge what it is held to. True where it is connected; a real gauge may not listen. */
 export async function tellGauge(what: 'place' | 'run', placement: Placement): Promise<boolean> {
   try {
-    const response = await fetch(address(what === 'place' ? 'placeOnGauge' : 'runFixture'), {
+    const response = await fetch(addressOf(what === 'place' ? 'placeOnGauge' : 'runFixture'), {
       method: 'POST',
       headers: { 'Content-Type': JSON_TYPE },
       body: JSON.stringify(placement),

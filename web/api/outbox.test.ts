@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { CHANGE_HEADER, PERSON_HEADER } from '#contract/paths.ts';
+import { CHANGE_HEADER, PERSON_HEADER } from '#contract/headers.ts';
 
 interface Asked {
   path: string;

@@ -4,25 +4,13 @@
  */
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { v7 as newId } from 'uuid';
-import type { BodyIn, ParamsOf } from '#contract/api.ts';
-import { OLD_PAGE_STATUS } from '#contract/paths.ts';
+import type { BodyIn, FileChangeName, ParamsOf, WaitingName } from '#contract/endpoints.ts';
+import { OLD_PAGE_STATUS } from '#contract/headers.ts';
 import type { Problem } from '#contract/problem.ts';
 import { translateChange } from '#core/former-changes.ts';
 import { currentPerson } from './person.ts';
-import { type FileName, RequestFault, request, requestWithFile } from './request.ts';
+import { RequestFault, request, requestWithFile } from './request.ts';
 import { announce, listen } from './tabs.ts';
-
-/** The changes made at the bench that may wait. */
-export type WaitingName =
-  | 'startSession'
-  | 'describeSession'
-  | 'finishSession'
-  | 'addNote'
-  | 'recordReading'
-  | 'voidReading'
-  | 'startMatch'
-  | 'seeMatch'
-  | 'windowCurve';
 
 interface Kept {
   /** UUIDv7: the order of sending, and the change's id. */
@@ -46,7 +34,7 @@ interface PlainChange<N extends WaitingName> extends Kept {
 
 /** A curve or a photograph on its way. */
 export interface FileChange extends Kept {
-  name: FileName;
+  name: FileChangeName;
   params: Record<string, string>;
   query: Record<string, string>;
   file: Blob;

@@ -11,10 +11,10 @@ import {
 } from '@tanstack/react-query';
 import { useEffect, useRef, useSyncExternalStore } from 'react';
 import { v7 as newId } from 'uuid';
-import type { AnswerOf, BodyIn, ParamsOf } from '#contract/api.ts';
+import { ADDRESSES } from '#contract/addresses.ts';
+import type { Topic } from '#contract/endpoint.ts';
+import type { AnswerOf, BodyIn, ChangeName, ParamsOf, PathName } from '#contract/endpoints.ts';
 import type { PairRow } from '#contract/pair-records.ts';
-import type { PathName } from '#contract/paths.ts';
-import { type ChangeName, TOUCHES, type Topic } from '#contract/touches.ts';
 import { answersTo, pairText } from '#core/search-terms.ts';
 import { onReturn } from './kept-answers.ts';
 import { flush, onArrival, outboxState, watchOutbox } from './outbox.ts';
@@ -39,7 +39,7 @@ function drop(topics: readonly Topic[]): Promise<unknown> {
 
 /** Drops what a change touched, here and in the other tabs. */
 export function dropTouched(name: ChangeName): Promise<unknown> {
-  const topics = TOUCHES[name];
+  const { touches: topics } = ADDRESSES[name];
   announce({ kind: 'changed', topics });
   return drop(topics);
 }
@@ -68,7 +68,7 @@ async function refreshRow(tag: string): Promise<void> {
 /** Keeps what is shown in step with arrivals from the outbox and with other tabs. */
 export function startRefetching(): void {
   onArrival(({ name, tag }) => {
-    const topics: readonly Topic[] = TOUCHES[name];
+    const { touches: topics } = ADDRESSES[name];
     // Of a list only the row of this pair; of pairs and checks only its own.
     if (tag && topics.includes('pairs')) void refreshRow(tag);
     for (const topic of topics)

@@ -1,6 +1,6 @@
 /** The one fetch wrapper: addresses, headers, and every way a request can fail in plain words. */
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { CHANGE_HEADER, PERSON_HEADER } from '#contract/paths.ts';
+import { CHANGE_HEADER, PERSON_HEADER } from '#contract/headers.ts';
 import { RequestFault, request } from './request.ts';
 
 afterEach(() => vi.unstubAllGlobals());

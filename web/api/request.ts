@@ -1,16 +1,22 @@
 /** The one fetch wrapper: addresses by name, refusals as `RequestFault`. */
-import type { AnswerOf, BodyIn, ParamsOf, QueryIn } from '#contract/api.ts';
+import { ADDRESSES } from '#contract/addresses.ts';
+import type {
+  AnswerOf,
+  BodyIn,
+  EndpointName,
+  FileChangeName,
+  ParamsOf,
+  PathName,
+  QueryIn,
+} from '#contract/endpoints.ts';
 import {
   CHANGE_HEADER,
-  FILE_PATHS,
   JSON_TYPE,
   OLD_PAGE_STATUS,
   PAGE_HEADER,
   PAGE_REVISION,
-  PATHS,
-  type PathName,
   PERSON_HEADER,
-} from '#contract/paths.ts';
+} from '#contract/headers.ts';
 import type { Problem } from '#contract/problem.ts';
 import { keepAnswer, keptAnswer, serverAnswered, serverMissed } from './kept-answers.ts';
 import { pageIsOld } from './old-page.ts';
@@ -45,8 +51,9 @@ export interface RequestParts<N extends PathName> {
   signal?: AbortSignal | undefined;
 }
 
-function addressOf(path: string, params: unknown, query: unknown): string {
-  let address = path;
+/** Where an endpoint is, with its parameters and query filled in. */
+export function addressOf(name: EndpointName, params?: unknown, query?: unknown): string {
+  let address = ADDRESSES[name].path;
   for (const [name, value] of Object.entries(params ?? {}))
     address = address.replace(`:${name}`, encodeURIComponent(String(value)));
   const search = new URLSearchParams();
@@ -97,21 +104,18 @@ export function request<N extends PathName>(
   name: N,
   parts: RequestParts<N> = {},
 ): Promise<AnswerOf<N>> {
-  const [method = '', path = ''] = PATHS[name].split(' ');
+  const { method } = ADDRESSES[name];
   const body = parts.body === undefined ? {} : { body: JSON.stringify(parts.body) };
   return ask<AnswerOf<N>>(
-    addressOf(path, parts.params, parts.query),
+    addressOf(name, parts.params, parts.query),
     { method, headers: parts.body === undefined ? {} : { 'Content-Type': JSON_TYPE }, ...body },
     parts,
   );
 }
 
-/** Addresses that take a file as a change. */
-export type FileName = 'addCurve' | 'addPhotograph';
-
 /** Sends a file as a change; what it is of stands in the address. */
 export function requestWithFile(
-  name: FileName,
+  name: FileChangeName,
   parts: {
     params: unknown;
     query: unknown;
@@ -120,9 +124,9 @@ export function requestWithFile(
     person: string;
   },
 ): Promise<unknown> {
-  const [method = '', path = ''] = FILE_PATHS[name].split(' ');
+  const { method } = ADDRESSES[name];
   return ask(
-    addressOf(path, parts.params, parts.query),
+    addressOf(name, parts.params, parts.query),
     {
       method,
       headers: { 'Content-Type': parts.file.type || 'application/octet-stream' },

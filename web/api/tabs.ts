@@ -1,5 +1,5 @@
 /** What tabs of one browser tell each other. */
-import type { Topic } from '#contract/touches.ts';
+import type { Topic } from '#contract/endpoint.ts';
 
 export type TabMessage =
   | { kind: 'outbox' }

@@ -1,6 +1,7 @@
 /** What is fetched belongs to a topic, so that a change which touches it drops it. */
 import { describe, expect, it } from 'vitest';
-import { TOPICS, TOUCHES } from '#contract/touches.ts';
+import { ADDRESSES } from '#contract/addresses.ts';
+import { TOPICS } from '#contract/endpoint.ts';
 
 const SOURCES = import.meta.glob<string>('../**/*.{ts,tsx}', {
   query: '?raw',
@@ -20,7 +21,7 @@ describe('what a page fetches', () => {
     expect([...new Set(keys)].filter((key) => !topics.includes(key as never))).toEqual([]);
   });
   it('is touched by some change, topic by topic', () => {
-    const touched = new Set(Object.values(TOUCHES).flat());
+    const touched = new Set(Object.values(ADDRESSES).flatMap(({ touches }) => touches));
     expect(TOPICS.filter((topic) => !touched.has(topic))).toEqual([]);
   });
 });

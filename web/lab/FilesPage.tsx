@@ -2,9 +2,9 @@ import { Button, FileButton, NativeSelect, Progress, Table } from '@mantine/core
 import { useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { ImportProgress, ImportReport } from '#contract/job-records.ts';
-import { FILE_PATHS } from '#contract/paths.ts';
 import type { Problem } from '#contract/problem.ts';
 import { stopJob, useJob } from '../api/jobs.ts';
+import { addressOf } from '../api/request.ts';
 import { PairSelect } from '../shell/PairSelect.tsx';
 import { useCatalogue } from '../shell/units.ts';
 import { useReadingsImport } from './files.ts';
@@ -123,12 +123,11 @@ export function FilesPage() {
   const [job, setJob] = useState(() => newId());
   const [saving, setSaving] = useState('');
   const saved = useJob(saving, saving !== '');
-  const query = new URLSearchParams({
-    job,
-    ...(tag ? { pair: tag } : {}),
-    ...(semicolon ? { semicolon: '1' } : {}),
-  }).toString();
-  const address = `${FILE_PATHS.exportReadings.split(' ')[1]}?${query}`;
+  const address = addressOf(
+    'exportReadings',
+    {},
+    { job, ...(tag ? { pair: tag } : {}), ...(semicolon ? { semicolon: '1' } : {}) },
+  );
   return (
     <section>
       <h2 className={classes.heading}>Readings from a file</h2>

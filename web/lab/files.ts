@@ -1,14 +1,13 @@
 /** Sends a file of readings: first to look, then to add; with progress and a way to stop. */
 import { useEffect, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
+import { CHANGE_HEADER, PERSON_HEADER } from '#contract/headers.ts';
 import type { ImportProgress, ImportReport } from '#contract/job-records.ts';
-import { CHANGE_HEADER, FILE_PATHS, PERSON_HEADER } from '#contract/paths.ts';
 import type { Problem } from '#contract/problem.ts';
 import { dropTouched } from '../api/queries.ts';
+import { addressOf } from '../api/request.ts';
 
 const PROGRESS_MS = 400;
-
-const pathTo = (name: keyof typeof FILE_PATHS) => FILE_PATHS[name].split(' ')[1] ?? '';
 
 export interface ImportState {
   file: File | undefined;
@@ -37,18 +36,21 @@ export function useReadingsImport() {
     stop.current = controller;
     setState({ ...NOTHING, file, busy: true });
     const watching = setInterval(async () => {
-      const told = await fetch(pathTo('importProgress').replace(':id', id)).catch(() => undefined);
+      const told = await fetch(addressOf('importProgress', { id })).catch(() => undefined);
       if (!told?.ok) return;
       const progress = (await told.json()) as ImportProgress;
       setState((before) => (before.busy ? { ...before, progress } : before));
     }, PROGRESS_MS);
     try {
-      const response = await fetch(`${pathTo('importReadings')}${preview ? '?preview=1' : ''}`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'text/csv', [CHANGE_HEADER]: id, [PERSON_HEADER]: 'bench' },
-        body: file,
-        signal: controller.signal,
-      });
+      const response = await fetch(
+        addressOf('importReadings', {}, preview ? { preview: '1' } : {}),
+        {
+          method: 'POST',
+          headers: { 'Content-Type': 'text/csv', [CHANGE_HEADER]: id, [PERSON_HEADER]: 'bench' },
+          body: file,
+          signal: controller.signal,
+        },
+      );
       const answer = (await response.json()) as ImportReport | Problem;
       if (response.ok) setState({ ...NOTHING, file, report: answer as ImportReport });
       else setState({ ...NOTHING, file, problem: answer as Problem });

@@ -3,9 +3,9 @@ import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { MatchRecord } from '#contract/match-records.ts';
-import { FILE_PATHS } from '#contract/paths.ts';
 import type { MatchVerdict } from '#core/match-verdict.ts';
 import { useChange } from '../api/queries.ts';
+import { addressOf } from '../api/request.ts';
 import type { BenchCheck } from '../bench/projected.ts';
 import classes from './CheckBench.module.css';
 import type { Check } from './check.ts';
@@ -160,7 +160,7 @@ function Decided({
   const { decision } = check;
   if (!decision) return null;
   const back = decision.decision === 'return';
-  const pdf = FILE_PATHS.getReturnNote.split(' ')[1]?.replace(':id', check.id);
+  const pdf = addressOf('getReturnNote', { id: check.id });
   return (
     <section aria-label="Decision" className={classes.decided}>
       <h2 className={back ? 'look-here' : undefined}>

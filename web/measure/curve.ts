@@ -3,7 +3,6 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { Instrument } from '#contract/lab-records.ts';
 import type { GaugeSample } from '#contract/live-gauges.ts';
-import { FILE_PATHS } from '#contract/paths.ts';
 import type { LineFault } from '#core/delimited.ts';
 import type { Place } from '#core/hand-order.ts';
 import type { CurveTraits } from '#core/quantity.ts';
@@ -11,6 +10,7 @@ import type { Room } from '#core/room.ts';
 import { tellGauge, useSamples } from '../api/gauges.ts';
 import { keep, type WaitingChange } from '../api/outbox.ts';
 import { useOutbox } from '../api/queries.ts';
+import { addressOf } from '../api/request.ts';
 import type { CurveRead, DrawnCurve } from '../workers/curve-bench.ts';
 import { curveBench } from './curve-worker.ts';
 import type { Sitting } from './sitting.ts';
@@ -32,10 +32,6 @@ export interface CurveState {
   busy: string;
   /** Id of the curve in the book that is shown, if it is one. */
   stored: string | undefined;
-}
-
-function pathTo(name: keyof typeof FILE_PATHS, id: string): string {
-  return (FILE_PATHS[name].split(' ')[1] ?? '').replace(':id', id);
 }
 
 export function useCurve(
@@ -111,7 +107,7 @@ export function useCurve(
     const counter = turn;
     void take(
       async () => {
-        const response = await fetch(pathTo('getCurve', storedId));
+        const response = await fetch(addressOf('getCurve', { id: storedId }));
         return response.ok ? curveBench().readFile(await response.blob(), traits) : undefined;
       },
       [from, to],

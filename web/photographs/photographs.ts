@@ -2,17 +2,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { v7 as newId } from 'uuid';
 import type { Photograph } from '#contract/match-records.ts';
-import { FILE_PATHS } from '#contract/paths.ts';
 import { keep } from '../api/outbox.ts';
 import { useOutbox } from '../api/queries.ts';
-import { request } from '../api/request.ts';
+import { addressOf, request } from '../api/request.ts';
 
 export type Subject = Pick<Photograph, 'subjectKind' | 'subjectId'>;
 
-const pathTo = (name: 'getPhotograph' | 'getThumbnail') => FILE_PATHS[name].split(' ')[1] ?? '';
-
-export const fullAddress = (id: string) => pathTo('getPhotograph').replace(':id', id);
-export const smallAddress = (id: string) => pathTo('getThumbnail').replace(':id', id);
+export const fullAddress = (id: string) => addressOf('getPhotograph', { id });
+export const smallAddress = (id: string) => addressOf('getThumbnail', { id });
 
 export const usePhotographs = (subject: Subject) =>
   useQuery({

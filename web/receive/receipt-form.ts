@@ -1,9 +1,9 @@
 /** What is typed on the receiving form, and how it becomes a receipt. */
 import dayjs from 'dayjs';
 import { v7 as newId } from 'uuid';
-import type { BodyIn } from '#contract/api.ts';
 import { claimRecords } from '#contract/claim-records.ts';
 import type { EditionRow } from '#contract/edition-records.ts';
+import type { BodyIn } from '#contract/endpoints.ts';
 import { type ACQUISITIONS, type PairRecord, pairEdit, receipt } from '#contract/pair-records.ts';
 import { readClaims } from '#core/claim-text.ts';
 import { readLabel } from '#core/size-label.ts';

@@ -2,7 +2,7 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { proxy, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
-import type { QueryOf } from '#contract/api.ts';
+import type { QueryOf } from '#contract/endpoints.ts';
 import type { PairStudyReadings } from '#contract/study-records.ts';
 import type { PairToPair } from '#core/pair-to-pair.ts';
 import type { Limits } from '#core/process-performance.ts';

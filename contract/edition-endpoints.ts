@@ -1,0 +1,61 @@
+/** Addresses of editions, their claims and reported figures. */
+import { z } from 'zod';
+import * as editions from './edition-records.ts';
+import { byId, done, type Endpoint, reasonGiven, typedNames } from './endpoint.ts';
+import * as fields from './fields.ts';
+import * as match from './match-records.ts';
+
+export const EDITION_ENDPOINTS = {
+  listEditions: {
+    at: 'GET /api/editions',
+    summary: 'Editions with the labels of their pairs: by name, by pairs measured, or by words.',
+    query: fields.pageQuery.extend({
+      measured: z.literal('only').optional().describe('those of which a pair was measured'),
+    }),
+    answer: editions.editionPage,
+  },
+  getEditionRow: {
+    at: 'GET /api/editions/:edition/row',
+    summary: 'The row of one edition.',
+    params: z.object({ edition: z.string().max(160) }),
+    answer: editions.editionRow,
+  },
+  listNames: {
+    at: 'GET /api/names',
+    summary: 'Names that are known already, for the names typed so far.',
+    query: typedNames,
+    answer: editions.knownNames,
+  },
+  addClaims: {
+    at: 'POST /api/editions/:id/claims',
+    summary: 'Adds claims to an edition.',
+    params: byId,
+    body: z.object({ claims: z.array(editions.newClaim).min(1).max(24) }),
+    answer: z.object({ ids: z.array(fields.id) }),
+    touches: ['pair', 'editions', 'figures', 'studies'],
+  },
+  withdrawClaim: {
+    at: 'POST /api/claims/:id/withdrawal',
+    summary: 'Withdraws a claim, with a reason; it stays in the record.',
+    params: byId,
+    body: reasonGiven,
+    answer: done,
+    touches: ['pair', 'editions', 'figures', 'studies'],
+  },
+  addReported: {
+    at: 'POST /api/editions/:id/reported',
+    summary: "Adds someone else's figure of an edition, with source and date.",
+    params: byId,
+    body: editions.reportedFields,
+    answer: done,
+    touches: ['pair', 'figures'],
+  },
+  setDiscipline: {
+    at: 'PUT /api/editions/:id/discipline',
+    summary: 'Says what an edition is made for: its tolerances follow.',
+    params: byId,
+    body: z.object({ discipline: match.anyDiscipline }),
+    answer: done,
+    touches: ['pair', 'match', 'editions', 'figures'],
+  },
+} as const satisfies Record<string, Endpoint>;

@@ -1,0 +1,142 @@
+/** Addresses of the lab: instruments, protocols, people, units, what was changed and what takes long. */
+import { z } from 'zod';
+import { TOOL_NAMES } from '#core/tools.ts';
+import { byId, done, type Endpoint, EVERYTHING, FIGURES } from './endpoint.ts';
+import * as fields from './fields.ts';
+import * as jobs from './job-records.ts';
+import * as labs from './lab-records.ts';
+
+export const LAB_ENDPOINTS = {
+  health: {
+    at: 'GET /api/health',
+    summary: 'Is the server up, and which database does it keep?',
+    answer: z.object({
+      ok: z.literal(true),
+      version: z.string(),
+      demo: z.boolean(),
+      trouble: z.string().nullable().describe('why every change is refused; null: they are taken'),
+    }),
+  },
+  getLab: {
+    at: 'GET /api/lab',
+    summary: 'Instruments, protocols, people, units and thresholds of the lab.',
+    answer: labs.lab,
+  },
+  setUpLab: {
+    at: 'POST /api/lab/setup',
+    summary: 'Says which tools there are; makes the instruments and the first protocol.',
+    body: z.object({ tools: z.array(z.enum(TOOL_NAMES)).min(1, 'choose at least one tool') }),
+    answer: z.object({ protocolId: fields.id }),
+    touches: EVERYTHING,
+  },
+  setUnits: {
+    at: 'PUT /api/lab/units',
+    summary: 'The units in which figures are shown and bare numbers are read.',
+    body: labs.unitChange,
+    answer: labs.unitChoices,
+    touches: ['lab'],
+  },
+  setNoticeable: {
+    at: 'PUT /api/lab/noticeable',
+    summary: 'Changes the noticeable step of a quantity; the change is kept.',
+    body: z.object({
+      quantity: fields.anyQuantity,
+      step: z.number().positive('a step is more than nothing').max(1000),
+    }),
+    answer: z.object({ quantity: fields.anyQuantity, step: z.number() }),
+    touches: ['lab', 'figures'],
+  },
+  addPerson: {
+    at: 'POST /api/people',
+    summary: 'Adds a person by code and role.',
+    body: z.object({
+      id: fields.id,
+      code: z
+        .string()
+        .trim()
+        .regex(
+          /^[A-Za-z0-9][A-Za-z0-9 -]{0,11}$/,
+          'a code is short: letters and digits, such as B1',
+        ),
+      role: z.enum(['bench', 'tester']),
+    }),
+    answer: done,
+    touches: ['lab'],
+  },
+  saveInstrument: {
+    at: 'PUT /api/instruments/:id',
+    summary: 'Adds an instrument or changes one; its readings and calibrations stay.',
+    params: byId,
+    body: labs.instrumentFields,
+    answer: done,
+    touches: ['lab', 'match', ...FIGURES],
+  },
+  addCalibration: {
+    at: 'POST /api/instruments/:id/calibrations',
+    summary: 'Adds a calibration; readings taken from its date on lean on it.',
+    params: byId,
+    body: labs.calibrationFields,
+    answer: done,
+    touches: ['lab', 'match', ...FIGURES],
+  },
+  addDriftCheck: {
+    at: 'POST /api/instruments/:id/drift-checks',
+    summary: 'Adds a check of an instrument against a reference piece.',
+    params: byId,
+    body: labs.driftFields,
+    answer: done,
+    touches: ['lab'],
+  },
+  getRecall: {
+    at: 'GET /api/instruments/:id/recall',
+    summary:
+      'Every reading, verdict and sheet an instrument touched, and what becomes of them without it.',
+    params: byId,
+    query: z.object({ since: z.iso.date().optional(), job: jobs.jobName }),
+    answer: jobs.recall,
+  },
+  recallInstrument: {
+    at: 'POST /api/instruments/:id/recall',
+    summary: 'Voids every standing reading of an instrument since a day, with a reason.',
+    params: byId,
+    body: z.object({
+      since: z.iso.date('a date is written 2026-03-14'),
+      reason: z.string().trim().min(1, 'a reason is missing').max(200),
+    }),
+    answer: z.object({ voided: z.number().int() }),
+    touches: ['lab', 'editions', ...FIGURES],
+  },
+  saveProtocol: {
+    at: 'POST /api/protocols',
+    summary: 'Adds a protocol, changes an unused one, or makes a new version of a used one.',
+    body: labs.protocolFields,
+    answer: z.object({ id: fields.id, version: z.number().int() }),
+    touches: ['lab', 'match', ...FIGURES],
+  },
+  addOwnQuantity: {
+    at: 'POST /api/quantities',
+    summary: 'Adds a quantity of the lab’s own to the catalogue.',
+    body: labs.ownQuantityFields,
+    answer: z.object({ id: z.string() }),
+    touches: ['lab'],
+  },
+  listChanges: {
+    at: 'GET /api/changes',
+    summary: 'Who changed what, newest first.',
+    query: z.object({ subject: z.string().max(60).optional() }),
+    answer: z.array(labs.changeRow),
+  },
+  jobProgress: {
+    at: 'GET /api/jobs/:id',
+    summary: 'How far a long request is, by the name it was given.',
+    params: byId,
+    answer: jobs.jobProgress,
+  },
+  stopJob: {
+    at: 'DELETE /api/jobs/:id',
+    summary: 'Stops a long request.',
+    params: byId,
+    answer: z.object({ id: fields.id }),
+    passing: true,
+  },
+} as const satisfies Record<string, Endpoint>;

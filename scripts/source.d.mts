@@ -1,0 +1,1 @@
+export function runSource(file: string): Promise<Record<string, unknown>>;
