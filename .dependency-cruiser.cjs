@@ -9,8 +9,21 @@ const ROOMS = {
   bench: ['core', 'contract', 'server', 'instruments', 'web', 'demo'],
   checks: ['core'],
   // Browser tests know the truths of the scenario and nothing else.
-  e2e: ['demo/truths', 'demo/build-truths', 'core/size-label', 'core/basis'],
+  e2e: ['demo/truths', 'demo/build-truths', 'core/sizing', 'core/catalogue'],
 };
+
+/** The rooms of core/: each imports only those before it. */
+const CORE = [
+  'statistics',
+  'sizing',
+  'catalogue',
+  'figures',
+  'curves',
+  'claims',
+  'match',
+  'study',
+  'sheet',
+];
 
 const forbidden = Object.entries(ROOMS).map(([room, below]) => ({
   name: `${room}-imports-down`,
@@ -25,6 +38,12 @@ const forbidden = Object.entries(ROOMS).map(([room, below]) => ({
 module.exports = {
   forbidden: [
     ...forbidden,
+    ...CORE.map((room, place) => ({
+      name: `core-${room}-imports-down`,
+      severity: 'error',
+      from: { path: `^core/${room}/`, pathNot: '[.]test[.]ts$' },
+      to: { path: '^core/', pathNot: CORE.slice(0, place + 1).map((name) => `^core/${name}/`) },
+    })),
     {
       name: 'core-is-pure',
       comment: 'core/ uses small libraries of numbers and geometry, and nothing else',

@@ -1,9 +1,9 @@
 /** A curve of 100,000 samples: read from its file and analysed, beside a bare pass over its numbers. */
 import { Readable } from 'node:stream';
 import { randomLcg, randomNormal } from 'd3-random';
-import { analyseCurve } from '#core/curve-analysis.ts';
-import { writeCurveFile } from '#core/curve-file.ts';
-import { QUANTITIES } from '#core/quantities.ts';
+import { QUANTITIES } from '#core/catalogue/quantities.ts';
+import { analyseCurve } from '#core/curves/curve-analysis.ts';
+import { writeCurveFile } from '#core/curves/curve-file.ts';
 import { readCurveStream } from '#server/formats/curve-csv.ts';
 import { type Measurement, measurement, timed } from './measurement.ts';
 

@@ -3,12 +3,17 @@
  * derived row is written as the server would write it, which a test holds.
  */
 import { randomInt, randomLcg, randomNormal } from 'd3-random';
-import { SAME_WEAR_KM } from '#core/basis.ts';
-import { type MeasuredQuantityId, QUANTITIES, type QuantityId, SIDES } from '#core/quantities.ts';
-import { pairText, searchTerms } from '#core/search-terms.ts';
-import { lastLength } from '#core/size-label.ts';
-import { TOOL_NAMES } from '#core/tools.ts';
-import { canonicalUnit } from '#core/units.ts';
+import {
+  type MeasuredQuantityId,
+  QUANTITIES,
+  type QuantityId,
+  SIDES,
+} from '#core/catalogue/quantities.ts';
+import { TOOL_NAMES } from '#core/catalogue/tools.ts';
+import { SAME_WEAR_KM } from '#core/figures/basis.ts';
+import { pairText, searchTerms } from '#core/sizing/search-terms.ts';
+import { lastLength } from '#core/sizing/size-label.ts';
+import { canonicalUnit } from '#core/sizing/units.ts';
 import { keepConsistency } from '#server/consistency.ts';
 import { labFacts } from '#server/lab-facts.ts';
 import { likeness, stepsOf } from '#server/measured-pairs.ts';

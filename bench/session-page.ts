@@ -1,7 +1,7 @@
 /** A sitting of 2,000 readings: from one figure to the next, beside the same on a short sitting. */
 import type { Page } from '@playwright/test';
 import { v7 as uuid7 } from 'uuid';
-import { PLAIN_READING } from '#core/reading.ts';
+import { PLAIN_READING } from '#core/figures/reading.ts';
 import { summarisePair } from '#server/measured-pairs.ts';
 import type { Db } from '#server/store/database.ts';
 import { openStores } from '#server/stores.ts';

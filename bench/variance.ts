@@ -4,8 +4,8 @@ import { createReadStream, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { randomLcg, randomNormal } from 'd3-random';
-import { type PairToPair, studyPairs } from '#core/pair-to-pair.ts';
-import type { StudyReading } from '#core/study-cells.ts';
+import { type PairToPair, studyPairs } from '#core/study/pair-to-pair.ts';
+import type { StudyReading } from '#core/study/study-cells.ts';
 import { type Measurement, measurement, timed } from './measurement.ts';
 
 const PAIRS = 100;

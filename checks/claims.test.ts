@@ -1,9 +1,9 @@
 /** Claims: the check cases of common practice, and hand calculations. */
 import { describe, expect, it } from 'vitest';
-import { judgeClaim } from '#core/claim.ts';
-import { findClaimFaults, type StatedFigure } from '#core/claim-consistency.ts';
-import { readClaims } from '#core/claim-text.ts';
-import { nameLabel } from '#core/size-label.ts';
+import { judgeClaim } from '#core/claims/claim.ts';
+import { findClaimFaults, type StatedFigure } from '#core/claims/claim-consistency.ts';
+import { readClaims } from '#core/claims/claim-text.ts';
+import { nameLabel } from '#core/sizing/size-label.ts';
 
 const faultsOf = (text: string) => findClaimFaults(readClaims(text).figures);
 

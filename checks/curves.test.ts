@@ -1,9 +1,14 @@
 /** Curves against closed forms, a handbook formula and certified values. */
 import { describe, expect, it } from 'vitest';
-import { analyseCurve, apparentEi, loadingStiffness, orientCurve } from '#core/curve-analysis.ts';
-import { findCycles } from '#core/curve-cycles.ts';
-import { fitLine } from '#core/line-fit.ts';
-import type { CurveTraits } from '#core/quantity.ts';
+import type { CurveTraits } from '#core/catalogue/quantity.ts';
+import {
+  analyseCurve,
+  apparentEi,
+  loadingStiffness,
+  orientCurve,
+} from '#core/curves/curve-analysis.ts';
+import { findCycles } from '#core/curves/curve-cycles.ts';
+import { fitLine } from '#core/statistics/line-fit.ts';
 import published from './published.json' with { type: 'json' };
 
 const BEND: CurveTraits = {

@@ -1,7 +1,7 @@
 /** Labels, lengths and masses against worked values. */
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { fitMassExponent, massAtReference } from '#core/mass.ts';
+import { fitMassExponent, massAtReference } from '#core/figures/mass.ts';
 import {
   HALF_SIZE_MM,
   isSameSize,
@@ -11,8 +11,8 @@ import {
   lastLength,
   nameLabel,
   readLabel,
-} from '#core/size-label.ts';
-import { findUnit } from '#core/units.ts';
+} from '#core/sizing/size-label.ts';
+import { findUnit } from '#core/sizing/units.ts';
 
 const reference = JSON.parse(readFileSync(new URL('./reference-r.json', import.meta.url), 'utf8'));
 

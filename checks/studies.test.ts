@@ -1,21 +1,10 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { describe, expect, it } from 'vitest';
-import { bridgeMethods, fitDeming, limitsOfAgreement, normalisedError } from '#core/bridge.ts';
-import { convertByBridge, reverseConversion } from '#core/conversions.ts';
-import { fExceeds } from '#core/distributions.ts';
-import { testEquivalence } from '#core/equivalence.ts';
-import {
-  completeParts,
-  type GaugeReading,
-  judgeGauge,
-  missingCells,
-  orderStudy,
-  studyGauge,
-} from '#core/gauge-study.ts';
-import { individualsChart } from '#core/individuals-chart.ts';
-import { fitMixedModel } from '#core/pair-model.ts';
-import { nameConsistency, nameShare, studyPairs } from '#core/pair-to-pair.ts';
-import { processPerformance } from '#core/process-performance.ts';
+import { convertByBridge, reverseConversion } from '#core/figures/conversions.ts';
+import { fExceeds } from '#core/statistics/distributions.ts';
+import { testEquivalence } from '#core/statistics/equivalence.ts';
+import { individualsChart } from '#core/statistics/individuals-chart.ts';
+import { processPerformance } from '#core/statistics/process-performance.ts';
 import {
   detectableDifference,
   pairValueSd,
@@ -23,9 +12,25 @@ import {
   powerOfPairs,
   sampleSize,
   sizeForMean,
-} from '#core/sample-size.ts';
-import { gatherCells, type StudyReading } from '#core/study-cells.ts';
-import { howeFactor } from '#core/tolerance-factor.ts';
+} from '#core/statistics/sample-size.ts';
+import { howeFactor } from '#core/statistics/tolerance-factor.ts';
+import {
+  bridgeMethods,
+  fitDeming,
+  limitsOfAgreement,
+  normalisedError,
+} from '#core/study/bridge.ts';
+import {
+  completeParts,
+  type GaugeReading,
+  judgeGauge,
+  missingCells,
+  orderStudy,
+  studyGauge,
+} from '#core/study/gauge-study.ts';
+import { fitMixedModel } from '#core/study/pair-model.ts';
+import { nameConsistency, nameShare, studyPairs } from '#core/study/pair-to-pair.ts';
+import { gatherCells, type StudyReading } from '#core/study/study-cells.ts';
 import published from './published.json' with { type: 'json' };
 import r from './reference-r.json' with { type: 'json' };
 import studies from './reference-studies.json' with { type: 'json' };

@@ -6,14 +6,14 @@
  */
 import { randomLcg, randomNormal } from 'd3-random';
 import { describe, expect, it } from 'vitest';
-import { bridgeMethods } from '#core/bridge.ts';
-import { testEquivalence } from '#core/equivalence.ts';
-import { type GaugeReading, studyGauge } from '#core/gauge-study.ts';
-import { judgeFeature } from '#core/match.ts';
-import { matchFeature } from '#core/match-features.ts';
-import { type PairToPair, studyPairs } from '#core/pair-to-pair.ts';
-import { powerOfPairs, sampleSize } from '#core/sample-size.ts';
-import type { StudyReading } from '#core/study-cells.ts';
+import { matchFeature } from '#core/catalogue/match-features.ts';
+import { judgeFeature } from '#core/match/match.ts';
+import { testEquivalence } from '#core/statistics/equivalence.ts';
+import { powerOfPairs, sampleSize } from '#core/statistics/sample-size.ts';
+import { bridgeMethods } from '#core/study/bridge.ts';
+import { type GaugeReading, studyGauge } from '#core/study/gauge-study.ts';
+import { type PairToPair, studyPairs } from '#core/study/pair-to-pair.ts';
+import type { StudyReading } from '#core/study/study-cells.ts';
 
 /** Independent normal deviates; every study draws from one stream. */
 function deviates(seed: number) {

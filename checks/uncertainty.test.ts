@@ -2,12 +2,12 @@
 import { readFileSync } from 'node:fs';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import { differenceOf } from '#core/difference.ts';
-import { tProbability, tQuantile } from '#core/distributions.ts';
-import { findOutlier, grubbsCritical } from '#core/outlier.ts';
-import { scatterOfMean, summariseReadings } from '#core/repeated-readings.ts';
-import { decideRepeats } from '#core/repeats.ts';
-import { coverageFactor, effectiveDf, standardUncertainty } from '#core/uncertainty.ts';
+import { differenceOf } from '#core/figures/difference.ts';
+import { tProbability, tQuantile } from '#core/statistics/distributions.ts';
+import { findOutlier, grubbsCritical } from '#core/statistics/outlier.ts';
+import { scatterOfMean, summariseReadings } from '#core/statistics/repeated-readings.ts';
+import { decideRepeats } from '#core/statistics/repeats.ts';
+import { coverageFactor, effectiveDf, standardUncertainty } from '#core/statistics/uncertainty.ts';
 
 const published = JSON.parse(readFileSync(new URL('./published.json', import.meta.url), 'utf8'));
 const reference = JSON.parse(readFileSync(new URL('./reference-r.json', import.meta.url), 'utf8'));

@@ -1,6 +1,6 @@
 /** What a named calculation is, and the shapes that several of them share. */
 import { z } from 'zod';
-import { LABEL_SYSTEMS, labelFault } from '#core/size-label.ts';
+import { LABEL_SYSTEMS, labelFault } from '#core/sizing/size-label.ts';
 
 /** A value that a calculation cannot work with: answered as 422 with the field it concerns. */
 export class CalculationFault extends Error {

@@ -1,6 +1,6 @@
 /** Claims as they were read out, as records to store. */
 import type { z } from 'zod';
-import type { ClaimText } from '#core/claim-text.ts';
+import type { ClaimText } from '#core/claims/claim-text.ts';
 import type { claimFields } from './edition-records.ts';
 
 /**

@@ -1,6 +1,6 @@
 /** Splits delimited text into rows as it arrives, with the line each row stands on. */
 import Papa from 'papaparse';
-import { type Dialect, dialectOf } from '#core/delimited.ts';
+import { type Dialect, dialectOf } from '#core/sizing/delimited.ts';
 
 export interface DelimitedRow {
   /** From 1; of a row whose quoted field holds line breaks, its first line. */

@@ -1,9 +1,9 @@
 /** Editions, with what is claimed and reported of them. */
 import { z } from 'zod';
-import { CLAIMED_QUANTITIES } from '#core/claim.ts';
-import { readClaimFigure } from '#core/claim-text.ts';
-import { LABEL_SYSTEMS } from '#core/size-label.ts';
-import { LONGEST_TYPED } from '#core/typed-quantity.ts';
+import { CLAIMED_QUANTITIES } from '#core/claims/claim.ts';
+import { readClaimFigure } from '#core/claims/claim-text.ts';
+import { LABEL_SYSTEMS } from '#core/sizing/size-label.ts';
+import { LONGEST_TYPED } from '#core/sizing/typed-quantity.ts';
 
 import { anyQuantity, day, id, pageOf, remark, sizeLabel, stackBasis, words } from './fields.ts';
 

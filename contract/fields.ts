@@ -1,9 +1,13 @@
 /** Fields that records share: ids, moments, quantities, labels, pages of a list. */
 import { z } from 'zod';
-import { STACK_METHODS, STACK_PLACES } from '#core/basis.ts';
-import { MATCH_FEATURES } from '#core/match-features.ts';
-import { MEASURED_QUANTITIES, type MeasuredQuantityId, type QuantityId } from '#core/quantities.ts';
-import { LABEL_SYSTEMS, labelFault } from '#core/size-label.ts';
+import { MATCH_FEATURES } from '#core/catalogue/match-features.ts';
+import {
+  MEASURED_QUANTITIES,
+  type MeasuredQuantityId,
+  type QuantityId,
+} from '#core/catalogue/quantities.ts';
+import { STACK_METHODS, STACK_PLACES } from '#core/catalogue/stack-basis.ts';
+import { LABEL_SYSTEMS, labelFault } from '#core/sizing/size-label.ts';
 
 /** Identifiers are UUIDv7, made by whoever creates the thing; one in capitals is the same. */
 export const id = z.uuidv7('an id is a UUID of version 7').toLowerCase();

@@ -3,7 +3,7 @@
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
-import { dialectOf, readPlainNumber } from '#core/delimited.ts';
+import { dialectOf, readPlainNumber } from '#core/sizing/delimited.ts';
 import { DelimitedFault, splitRows } from './delimited-rows.ts';
 import {
   type GaugeLine,

@@ -1,6 +1,6 @@
 /** Addresses of the lab: instruments, protocols, people, units, what was changed and what takes long. */
 import { z } from 'zod';
-import { TOOL_NAMES } from '#core/tools.ts';
+import { TOOL_NAMES } from '#core/catalogue/tools.ts';
 import { byId, done, type Endpoint, EVERYTHING, FIGURES } from './endpoint.ts';
 import * as fields from './fields.ts';
 import * as jobs from './job-records.ts';

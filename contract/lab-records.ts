@@ -1,8 +1,8 @@
 /** What the lab has: instruments, protocols, people, units, its own quantities. */
 import { z } from 'zod';
-import { DRAWING_VIEWS } from '#core/quantity.ts';
-import { TOOL_NAMES } from '#core/tools.ts';
-import { QUANTITY_KINDS } from '#core/units.ts';
+import { DRAWING_VIEWS } from '#core/catalogue/quantity.ts';
+import { TOOL_NAMES } from '#core/catalogue/tools.ts';
+import { QUANTITY_KINDS } from '#core/sizing/units.ts';
 import { degreesOfFreedom } from './calculation.ts';
 
 import {

@@ -1,6 +1,6 @@
 /** What the server tells a page of the gauges it reads, and what a page may ask of them. */
 import { z } from 'zod';
-import { SIDES } from '#core/quantities.ts';
+import { SIDES } from '#core/catalogue/quantities.ts';
 import { id, matchFeatureId, measuredQuantity } from './fields.ts';
 
 /**

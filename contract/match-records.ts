@@ -1,8 +1,8 @@
 /** Schemas of match checks, tolerances and photographs. */
 import { z } from 'zod';
-import { DISCIPLINES, MATCH_FEATURES, SIGHT_IDS } from '#core/match-features.ts';
-import { SIDES } from '#core/quantities.ts';
-import { readLabel } from '#core/size-label.ts';
+import { DISCIPLINES, MATCH_FEATURES, SIGHT_IDS } from '#core/catalogue/match-features.ts';
+import { SIDES } from '#core/catalogue/quantities.ts';
+import { readLabel } from '#core/sizing/size-label.ts';
 import { id, matchFeatureId, moment, remark, sizeLabel, words } from './fields.ts';
 import { reading } from './reading-records.ts';
 

@@ -1,17 +1,22 @@
 /** The named calculations of receiving, measuring and comparing. */
 import { z } from 'zod';
-import { judgeClaim } from '#core/claim.ts';
-import { findClaimFaults, type StatedFigure } from '#core/claim-consistency.ts';
-import { analyseCurve, apparentEi } from '#core/curve-analysis.ts';
-import { differenceOf } from '#core/difference.ts';
-import { judgeDrift } from '#core/drift.ts';
-import { DEFAULT_MASS_EXPONENT, fitMassExponent, massAtReference } from '#core/mass.ts';
-import { findOutlier } from '#core/outlier.ts';
-import { DEFAULT_REPEATABILITY_DF, summariseReadings } from '#core/repeated-readings.ts';
-import { decideRepeats, MOST_JUDGED } from '#core/repeats.ts';
-import { LABEL_SYSTEMS, labelFault, labelLengths, REFERENCE_LABEL } from '#core/size-label.ts';
-import { LONGEST_TYPED, readAnyQuantity, readTypedQuantity } from '#core/typed-quantity.ts';
-import { QUANTITY_KINDS } from '#core/units.ts';
+import { judgeClaim } from '#core/claims/claim.ts';
+import { findClaimFaults, type StatedFigure } from '#core/claims/claim-consistency.ts';
+import { analyseCurve, apparentEi } from '#core/curves/curve-analysis.ts';
+import { differenceOf } from '#core/figures/difference.ts';
+import { DEFAULT_MASS_EXPONENT, fitMassExponent, massAtReference } from '#core/figures/mass.ts';
+import {
+  LABEL_SYSTEMS,
+  labelFault,
+  labelLengths,
+  REFERENCE_LABEL,
+} from '#core/sizing/size-label.ts';
+import { LONGEST_TYPED, readAnyQuantity, readTypedQuantity } from '#core/sizing/typed-quantity.ts';
+import { QUANTITY_KINDS } from '#core/sizing/units.ts';
+import { findOutlier } from '#core/statistics/outlier.ts';
+import { DEFAULT_REPEATABILITY_DF, summariseReadings } from '#core/statistics/repeated-readings.ts';
+import { decideRepeats, MOST_JUDGED } from '#core/statistics/repeats.ts';
+import { judgeDrift } from '#core/study/drift.ts';
 
 import {
   type Calculation,

@@ -1,5 +1,5 @@
 /** A lab's own quantity as a definition of the catalogue. */
-import type { BasisPart, QuantityDefinition } from '#core/quantity.ts';
+import type { BasisPart, QuantityDefinition } from '#core/catalogue/quantity.ts';
 import type { OwnQuantity } from './lab-records.ts';
 
 /** The definition that a lab's own quantity stands for: of one shoe, by size, configuration and wear. */

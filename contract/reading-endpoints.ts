@@ -1,6 +1,6 @@
 /** Addresses of sittings, readings, curves, files of readings and live gauges. */
 import { z } from 'zod';
-import { SIDES } from '#core/quantities.ts';
+import { SIDES } from '#core/catalogue/quantities.ts';
 import {
   byId,
   CSV,

@@ -1,9 +1,9 @@
 /** Readings, and the sittings they are taken in. */
 import { z } from 'zod';
-import { CONFIGURATIONS } from '#core/basis.ts';
-import { SIDES } from '#core/quantities.ts';
-import { ENTRIES } from '#core/reading.ts';
-import { LONGEST_TYPED } from '#core/typed-quantity.ts';
+import { SIDES } from '#core/catalogue/quantities.ts';
+import { CONFIGURATIONS } from '#core/catalogue/stack-basis.ts';
+import { ENTRIES } from '#core/figures/reading.ts';
+import { LONGEST_TYPED } from '#core/sizing/typed-quantity.ts';
 
 import { id, measuredQuantity, moment, remark, takenQuantity, words } from './fields.ts';
 

@@ -1,8 +1,8 @@
 /** Figures as pages show them: sheets and comparisons. */
 import { z } from 'zod';
-import { CONFIGURATIONS } from '#core/basis.ts';
-import { SIDES } from '#core/quantities.ts';
-import { TERM_KINDS } from '#core/uncertainty.ts';
+import { SIDES } from '#core/catalogue/quantities.ts';
+import { CONFIGURATIONS } from '#core/catalogue/stack-basis.ts';
+import { TERM_KINDS } from '#core/statistics/uncertainty.ts';
 import { claim, editionRecord, reported } from './edition-records.ts';
 import { anyQuantity, id, measuredQuantity, sizeLabel, stackBasis } from './fields.ts';
 import { pairFields } from './pair-records.ts';

@@ -1,17 +1,17 @@
 /** The named calculations of match and studies. */
 import { z } from 'zod';
-import { bridgeMethods } from '#core/bridge.ts';
-import { testEquivalence } from '#core/equivalence.ts';
-import { studyGauge } from '#core/gauge-study.ts';
-import { judgeFeatures } from '#core/match.ts';
-import { inferCauses } from '#core/match-causes.ts';
-import { MATCH_FEATURES, type MatchFeatureId } from '#core/match-features.ts';
-import { judgeMatch } from '#core/match-verdict.ts';
-import { nameConsistency, studyPairs } from '#core/pair-to-pair.ts';
-import { SIDES } from '#core/quantities.ts';
-import { detectableDifference, sampleSize } from '#core/sample-size.ts';
-import { lastLength, REFERENCE_LABEL } from '#core/size-label.ts';
-import { MOST_STUDY_READINGS } from '#core/study-cells.ts';
+import { MATCH_FEATURES, type MatchFeatureId } from '#core/catalogue/match-features.ts';
+import { SIDES } from '#core/catalogue/quantities.ts';
+import { judgeFeatures } from '#core/match/match.ts';
+import { inferCauses } from '#core/match/match-causes.ts';
+import { judgeMatch } from '#core/match/match-verdict.ts';
+import { lastLength, REFERENCE_LABEL } from '#core/sizing/size-label.ts';
+import { testEquivalence } from '#core/statistics/equivalence.ts';
+import { detectableDifference, sampleSize } from '#core/statistics/sample-size.ts';
+import { bridgeMethods } from '#core/study/bridge.ts';
+import { studyGauge } from '#core/study/gauge-study.ts';
+import { nameConsistency, studyPairs } from '#core/study/pair-to-pair.ts';
+import { MOST_STUDY_READINGS } from '#core/study/study-cells.ts';
 import {
   type Calculation,
   CalculationFault,

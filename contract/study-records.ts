@@ -1,6 +1,6 @@
 /** Schemas of studies: pair to pair, gauge, bridges. */
 import { z } from 'zod';
-import { SIDES } from '#core/quantities.ts';
+import { SIDES } from '#core/catalogue/quantities.ts';
 import { id, measuredQuantity, moment, pageOf, sizeLabel, stackBasis, words } from './fields.ts';
 
 const name = (what: string) => words(60, what);

@@ -1,19 +1,19 @@
 /** Stacks carried to another basis, fixed readings, votes and set-ups: by hand. */
 import { describe, expect, it } from 'vitest';
-import { type Basis, compareBases } from './basis.ts';
-import { compareEditions } from './comparison.ts';
-import { figureExpanded, figureUncertainty } from './figure.ts';
-import type { GaugeTraits } from './gauge.ts';
-import { DEFAULT_MASS_EXPONENT } from './mass.ts';
+import type { GaugeTraits } from './catalogue/gauge.ts';
+import { defaultSteps, type MeasuredQuantityId, SIDES } from './catalogue/quantities.ts';
+import { type Basis, compareBases } from './figures/basis.ts';
+import { figureExpanded, figureUncertainty } from './figures/figure.ts';
+import { DEFAULT_MASS_EXPONENT } from './figures/mass.ts';
 import {
   handScores,
   type MeasuredPair,
   pairFigureOn,
   type SessionReadings,
   sessionFigures,
-} from './pair-figure.ts';
-import { defaultSteps, type MeasuredQuantityId, SIDES } from './quantities.ts';
-import { adviseStation } from './station-advice.ts';
+} from './figures/pair-figure.ts';
+import { adviseStation } from './figures/station-advice.ts';
+import { compareEditions } from './sheet/comparison.ts';
 
 const NEEDLE: GaugeTraits = { id: 'needle', resolution: 0.1, zeroU: 0.1, gainU: 0 };
 const CALIPER: GaugeTraits = { id: 'caliper', resolution: 0.05, zeroU: 0.03, gainU: 0 };

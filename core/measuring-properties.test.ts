@@ -2,18 +2,25 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  type Basis,
+  MEASURED_QUANTITIES,
+  type MeasuredQuantityId,
+  QUANTITIES,
+} from './catalogue/quantities.ts';
+import {
   CONFIGURATIONS,
-  compareBases,
-  nameStackBasis,
   STACK_METHODS,
   STACK_PLACES,
   type StackBasis,
-  stackBasisKey,
-} from './basis.ts';
-import { analyseCurve } from './curve-analysis.ts';
-import { HAND_ORDERS, nextPlace, type Place, placeAlong, placesInOrder } from './hand-order.ts';
-import { MEASURED_QUANTITIES, type MeasuredQuantityId, QUANTITIES } from './quantities.ts';
+} from './catalogue/stack-basis.ts';
+import { analyseCurve } from './curves/curve-analysis.ts';
+import { type Basis, compareBases, nameStackBasis, stackBasisKey } from './figures/basis.ts';
+import {
+  HAND_ORDERS,
+  nextPlace,
+  type Place,
+  placeAlong,
+  placesInOrder,
+} from './figures/hand-order.ts';
 import {
   canonicalUnit,
   findUnit,
@@ -21,7 +28,7 @@ import {
   spanFromCanonical,
   toCanonical,
   UNITS,
-} from './units.ts';
+} from './sizing/units.ts';
 
 fc.configureGlobal({ seed: 20260301, numRuns: 200 });
 

@@ -1,18 +1,23 @@
 /** What must hold of every study, whatever the readings: units, order, names and sides do not matter. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bridgeMethods, fitDeming, limitsOfAgreement } from './bridge.ts';
-import { convertByBridge, reverseConversion } from './conversions.ts';
-import { testEquivalence } from './equivalence.ts';
-import { type GaugeReading, orderStudy, studyGauge } from './gauge-study.ts';
-import { individualsChart } from './individuals-chart.ts';
-import { judgeFeature } from './match.ts';
-import { MATCH_FEATURES, matchFeature } from './match-features.ts';
-import { fitMixedModel } from './pair-model.ts';
-import { studyPairs } from './pair-to-pair.ts';
-import { processPerformance } from './process-performance.ts';
-import { detectableDifference, powerOfPairs, sampleSize, sizeForMean } from './sample-size.ts';
-import { gatherCells, type StudyReading } from './study-cells.ts';
+import { MATCH_FEATURES, matchFeature } from './catalogue/match-features.ts';
+import { convertByBridge, reverseConversion } from './figures/conversions.ts';
+import { judgeFeature } from './match/match.ts';
+import { testEquivalence } from './statistics/equivalence.ts';
+import { individualsChart } from './statistics/individuals-chart.ts';
+import { processPerformance } from './statistics/process-performance.ts';
+import {
+  detectableDifference,
+  powerOfPairs,
+  sampleSize,
+  sizeForMean,
+} from './statistics/sample-size.ts';
+import { bridgeMethods, fitDeming, limitsOfAgreement } from './study/bridge.ts';
+import { type GaugeReading, orderStudy, studyGauge } from './study/gauge-study.ts';
+import { fitMixedModel } from './study/pair-model.ts';
+import { studyPairs } from './study/pair-to-pair.ts';
+import { gatherCells, type StudyReading } from './study/study-cells.ts';
 
 // The same cases on every machine.
 fc.configureGlobal({ seed: 20260301 });

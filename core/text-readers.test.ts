@@ -1,10 +1,11 @@
 /** Whatever a hand types or a file holds: an answer, never a crash, and never a made-up figure. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readClaims } from './claim-text.ts';
-import { curveReader } from './curve-file.ts';
-import { dialectOf, readPlainNumber } from './delimited.ts';
-import { describeQuantity, QUANTITIES } from './quantities.ts';
+import { describeQuantity, QUANTITIES } from './catalogue/quantities.ts';
+import { readClaims } from './claims/claim-text.ts';
+import { curveReader } from './curves/curve-file.ts';
+import { readTypedReading } from './figures/typed-reading.ts';
+import { dialectOf, readPlainNumber } from './sizing/delimited.ts';
 import {
   isSameSize,
   LABEL_SYSTEMS,
@@ -16,8 +17,7 @@ import {
   readLabel,
   readLabelSlug,
   type SizeLabel,
-} from './size-label.ts';
-import { readTypedReading } from './typed-reading.ts';
+} from './sizing/size-label.ts';
 
 fc.configureGlobal({ seed: 20260301, numRuns: 300 });
 

@@ -1,8 +1,8 @@
 /** Figures are worked out once, and again only where what they lean on has changed: counted, not timed. */
 import { v7 as uuid7 } from 'uuid';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { stands } from '#core/reading.ts';
-import { readLabelSlug } from '#core/size-label.ts';
+import { stands } from '#core/figures/reading.ts';
+import { readLabelSlug } from '#core/sizing/size-label.ts';
 import { figureBook } from '#server/figure-book.ts';
 import { loopReader } from '#server/loops.ts';
 import { summarisePair } from '#server/measured-pairs.ts';

@@ -2,10 +2,10 @@
 
 import { randomLcg, randomNormal } from 'd3-random';
 import type dayjs from 'dayjs';
-import { stackBasisKey } from '#core/basis.ts';
-import { describeQuantity, SIDES } from '#core/quantities.ts';
-import { PLAIN_READING } from '#core/reading.ts';
-import { canonicalUnit } from '#core/units.ts';
+import { describeQuantity, SIDES } from '#core/catalogue/quantities.ts';
+import { stackBasisKey } from '#core/figures/basis.ts';
+import { PLAIN_READING } from '#core/figures/reading.ts';
+import { canonicalUnit } from '#core/sizing/units.ts';
 import { simulateCurve } from '#instruments/fixture-curve.ts';
 import { curveTraits, recordCurve } from '#server/curves.ts';
 import { summarisePair } from '#server/measured-pairs.ts';

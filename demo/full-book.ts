@@ -7,7 +7,7 @@ import { CHANGE_HEADER } from '#contract/headers.ts';
 import type { Instrument, Lab } from '#contract/lab-records.ts';
 import type { Session } from '#contract/reading-records.ts';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
-import type { ToolName } from '#core/tools.ts';
+import type { ToolName } from '#core/catalogue/tools.ts';
 import { READINGS_HEADER } from '#server/formats/readings-file.ts';
 
 /** The moment at which the book is filled and looked at. */

@@ -1,6 +1,6 @@
 /** The instruments of the scenario: calibrated, checked against pieces, one of them overdue. */
 import type dayjs from 'dayjs';
-import type { ToolName } from '#core/tools.ts';
+import type { ToolName } from '#core/catalogue/tools.ts';
 import type { Stores } from '#server/stores.ts';
 
 interface DemoCalibration {

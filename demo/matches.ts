@@ -2,17 +2,17 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import type dayjs from 'dayjs';
 import { matchSeen } from '#contract/match-records.ts';
-import { gaugeTraits } from '#core/gauge.ts';
-import { judgeFeature, type MatchGauge } from '#core/match.ts';
+import { gaugeTraits } from '#core/catalogue/gauge.ts';
 import {
   MATCH_FEATURES,
   type MatchFeatureId,
   matchFeature,
   SIGHT_IDS,
-} from '#core/match-features.ts';
-import { SIDES, type Side } from '#core/quantities.ts';
-import { PLAIN_READING } from '#core/reading.ts';
-import { canonicalUnit } from '#core/units.ts';
+} from '#core/catalogue/match-features.ts';
+import { SIDES, type Side } from '#core/catalogue/quantities.ts';
+import { PLAIN_READING } from '#core/figures/reading.ts';
+import { judgeFeature, type MatchGauge } from '#core/match/match.ts';
+import { canonicalUnit } from '#core/sizing/units.ts';
 import { evaluateStored, matchOfPair } from '#server/match.ts';
 import { publishPair } from '#server/measured-pairs.ts';
 import type { Stores } from '#server/stores.ts';

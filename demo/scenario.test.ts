@@ -1,8 +1,8 @@
 /** The scenario: whole, repeatable, invented, and free of the check cases. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { findClaimFaults } from '#core/claim-consistency.ts';
-import { readClaims } from '#core/claim-text.ts';
-import { studyPairs } from '#core/pair-to-pair.ts';
+import { findClaimFaults } from '#core/claims/claim-consistency.ts';
+import { readClaims } from '#core/claims/claim-text.ts';
+import { studyPairs } from '#core/study/pair-to-pair.ts';
 import { bridgeOf, listMethods } from '#server/bridging.ts';
 import { evaluateStored, matchOfPair } from '#server/match.ts';
 import { type Db, openDatabase } from '#server/store/database.ts';

@@ -1,7 +1,7 @@
 /** Turns the stated truths into what people would have typed, with a seeded generator. */
 import { randomLcg, randomNormal } from 'd3-random';
-import type { Side } from '#core/quantities.ts';
-import { lastLength, REFERENCE_LABEL } from '#core/size-label.ts';
+import type { Side } from '#core/catalogue/quantities.ts';
+import { lastLength, REFERENCE_LABEL } from '#core/sizing/size-label.ts';
 import {
   DEMO_SPREAD,
   EDITION_TRUTHS,

@@ -1,6 +1,6 @@
 /** The truths that the stand-ins measure are whole, repeatable, and those of the scenario's readings. */
 import { describe, expect, it } from 'vitest';
-import { MEASURED_QUANTITIES, QUANTITIES } from '#core/quantities.ts';
+import { MEASURED_QUANTITIES, QUANTITIES } from '#core/catalogue/quantities.ts';
 import { BUILD_TRUTHS } from './build-truths.ts';
 import { demoNoise, demoReadings, demoShoes } from './scenario.ts';
 import { shoeTruths } from './shoe-truths.ts';

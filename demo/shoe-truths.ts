@@ -1,8 +1,8 @@
 /** The true value of any quantity of any shoe of the scenario: what the stand-ins measure. */
 import { randomLcg, randomNormal } from 'd3-random';
-import { MATCH_FEATURES, matchFeature } from '#core/match-features.ts';
-import { QUANTITIES } from '#core/quantities.ts';
-import { lastLength, REFERENCE_LABEL } from '#core/size-label.ts';
+import { MATCH_FEATURES, matchFeature } from '#core/catalogue/match-features.ts';
+import { QUANTITIES } from '#core/catalogue/quantities.ts';
+import { lastLength, REFERENCE_LABEL } from '#core/sizing/size-label.ts';
 import { BUILD_SPREAD, BUILD_TRUTHS, type BuildTruth } from './build-truths.ts';
 import { MATCH_TRUTHS } from './match-truths.ts';
 import { demoShoes, type TrueShoe } from './scenario.ts';

@@ -1,8 +1,8 @@
 /** The stand-ins that ship with the demo: which gauges there are, and what they measure. */
 import { randomLcg, randomNormal } from 'd3-random';
-import { MATCH_FEATURES, matchFeature } from '#core/match-features.ts';
-import { QUANTITIES } from '#core/quantities.ts';
-import { TOOL_DEFAULTS, type ToolName } from '#core/tools.ts';
+import { MATCH_FEATURES, matchFeature } from '#core/catalogue/match-features.ts';
+import { QUANTITIES } from '#core/catalogue/quantities.ts';
+import { TOOL_DEFAULTS, type ToolName } from '#core/catalogue/tools.ts';
 import { simulateCurve } from '#instruments/fixture-curve.ts';
 import { type StandIn, type StandInTraits, startStandIn } from '#instruments/stand-in.ts';
 import { shoeTruths } from './shoe-truths.ts';

@@ -1,8 +1,8 @@
 /** Studies of the scenario: one lot of shoes by two methods, and a gauge that cannot tell. */
 import { randomLcg, randomNormal } from 'd3-random';
 import type dayjs from 'dayjs';
-import { SIDES } from '#core/quantities.ts';
-import { PLAIN_READING } from '#core/reading.ts';
+import { SIDES } from '#core/catalogue/quantities.ts';
+import { PLAIN_READING } from '#core/figures/reading.ts';
 import { summarisePair } from '#server/measured-pairs.ts';
 import type { Stores } from '#server/stores.ts';
 import { demoShoes } from './scenario.ts';

@@ -2,8 +2,8 @@
  * The scenario of Marlpit Walking Post as stated truths: what the shoes really measure. All makers,
  * models and figures are invented. Tests read the truths; nothing in the application does.
  */
-import type { StackBasis } from '#core/basis.ts';
-import type { LabelSystem, SizeLabel } from '#core/size-label.ts';
+import type { StackBasis } from '#core/catalogue/stack-basis.ts';
+import type { LabelSystem, SizeLabel } from '#core/sizing/size-label.ts';
 
 /** True values of an edition, mm and g; mass at UK 8, stacks through the whole sole with insole. */
 export interface EditionTruth {

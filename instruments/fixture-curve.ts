@@ -1,5 +1,5 @@
 /** What a simulated fixture records of a shoe of known stiffness: cycles with loss, settling and noise. */
-import type { CurveTraits } from '#core/quantity.ts';
+import type { CurveTraits } from '#core/catalogue/quantity.ts';
 import type { FixtureSample } from './stand-in.ts';
 
 export interface FixtureTruth {

@@ -2,8 +2,8 @@
 import { createServer, type Server, type Socket } from 'node:net';
 import { afterEach, describe, expect, it } from 'vitest';
 import type { GaugeEvent, GaugeFeed, GaugeSample, LiveGauge } from '#contract/live-gauges.ts';
-import { analyseCurve } from '#core/curve-analysis.ts';
-import { QUANTITIES } from '#core/quantities.ts';
+import { QUANTITIES } from '#core/catalogue/quantities.ts';
+import { analyseCurve } from '#core/curves/curve-analysis.ts';
 import { createGaugeDriver } from './driver.ts';
 import { simulateCurve } from './fixture-curve.ts';
 import { type StandIn, type StandInTraits, startStandIn } from './stand-in.ts';

@@ -8,10 +8,10 @@ import type { Lab } from '#contract/lab-records.ts';
 import type { MatchRecord } from '#contract/match-records.ts';
 import type { Comparison, FigureView, Sheet } from '#contract/sheet-records.ts';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
-import { completeParts, studyGauge } from '#core/gauge-study.ts';
-import { evaluateCheck } from '#core/match-check.ts';
-import type { SiblingFeatures } from '#core/match-pattern.ts';
-import type { SizeLabel } from '#core/size-label.ts';
+import { evaluateCheck } from '#core/match/match-check.ts';
+import type { SiblingFeatures } from '#core/match/match-pattern.ts';
+import type { SizeLabel } from '#core/sizing/size-label.ts';
+import { completeParts, studyGauge } from '#core/study/gauge-study.ts';
 
 /** Numbers and words by the name of their row. */
 export type BookFigures = Record<string, (number | string | null)[]>;

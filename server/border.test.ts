@@ -2,7 +2,7 @@
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { CHANGE_HEADER, PAGE_REVISION } from '#contract/headers.ts';
-import { KEPT_AS_TYPED } from '#core/reading.ts';
+import { KEPT_AS_TYPED } from '#core/figures/reading.ts';
 import { servedBench } from './served-bench.ts';
 
 const { bench, get, post, put, receive, served } = servedBench();

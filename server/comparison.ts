@@ -1,8 +1,9 @@
 /** Two to four editions on like terms, put together from their pairs. */
 import type { Comparison } from '#contract/sheet-records.ts';
-import { nameStackBasis, type StackBasis } from '#core/basis.ts';
-import { compareEditions } from '#core/comparison.ts';
-import { isSameSize, lastLength, type SizeLabel } from '#core/size-label.ts';
+import type { StackBasis } from '#core/catalogue/stack-basis.ts';
+import { nameStackBasis } from '#core/figures/basis.ts';
+import { compareEditions } from '#core/sheet/comparison.ts';
+import { isSameSize, lastLength, type SizeLabel } from '#core/sizing/size-label.ts';
 import { measuredPair } from './figure-book.ts';
 import { viewFigure } from './figure-view.ts';
 import { labFacts } from './lab-facts.ts';

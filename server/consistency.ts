@@ -1,9 +1,9 @@
 /** Editions by how little their pairs differ: from rows that are kept until a reading changes. */
 import { group } from 'd3-array';
 import type { ConsistencyPage } from '#contract/study-records.ts';
-import { FEWEST_RANKED, studyPairs } from '#core/pair-to-pair.ts';
-import type { MeasuredQuantityId } from '#core/quantities.ts';
-import { isSameSize } from '#core/size-label.ts';
+import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import { isSameSize } from '#core/sizing/size-label.ts';
+import { FEWEST_RANKED, studyPairs } from '#core/study/pair-to-pair.ts';
 import { type LabFacts, labFacts } from './lab-facts.ts';
 import { describeFault, type Log } from './log.ts';
 import type { KeptConsistency, StaleRows } from './store/consistency.ts';

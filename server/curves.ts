@@ -1,10 +1,10 @@
 /** Curves: stored as taken, analysed by the core, and recorded as a reading of their quantity. */
 import type { SittingReading } from '#contract/reading-records.ts';
-import { analyseCurve, orientCurve } from '#core/curve-analysis.ts';
-import type { Curve } from '#core/curve-cycles.ts';
-import type { CurveFile } from '#core/curve-file.ts';
-import { describeQuantity, type QuantityId } from '#core/quantities.ts';
-import { stands } from '#core/reading.ts';
+import { describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts';
+import { analyseCurve, orientCurve } from '#core/curves/curve-analysis.ts';
+import type { Curve } from '#core/curves/curve-cycles.ts';
+import type { CurveFile } from '#core/curves/curve-file.ts';
+import { stands } from '#core/figures/reading.ts';
 import { Refusal, wrongValue } from './problems.ts';
 import type { CurveFields } from './store/curves.ts';
 import type { Stores } from './stores.ts';

@@ -4,9 +4,9 @@
  * other part of the lab.
  */
 import type { MatchCheck } from '#contract/match-records.ts';
-import { checkedPair } from '#core/check-figures.ts';
-import type { MeasuredPair, SessionReadings } from '#core/pair-figure.ts';
-import { sessionReadings } from '#core/session-readings.ts';
+import type { MeasuredPair, SessionReadings } from '#core/figures/pair-figure.ts';
+import { sessionReadings } from '#core/figures/session-readings.ts';
+import { checkedPair } from '#core/match/check-figures.ts';
 import type { LabFacts } from './lab-facts.ts';
 import type { StoredPair } from './store/pairs.ts';
 import type { StandingReading, StandingSession } from './store/sessions.ts';

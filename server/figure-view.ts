@@ -1,8 +1,8 @@
 /** A figure as it goes over the wire. */
 import type { FigureView } from '#contract/sheet-records.ts';
-import { cheapestNext } from '#core/budget.ts';
-import { type Figure, figureDf, figureExpanded, figureUncertainty } from '#core/figure.ts';
-import { budgetShares } from '#core/uncertainty.ts';
+import { cheapestNext } from '#core/figures/budget.ts';
+import { type Figure, figureDf, figureExpanded, figureUncertainty } from '#core/figures/figure.ts';
+import { budgetShares } from '#core/statistics/uncertainty.ts';
 
 export function viewFigure(figure: Figure): FigureView {
   const df = figureDf(figure);

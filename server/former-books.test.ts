@@ -6,7 +6,7 @@ import Database from 'better-sqlite3';
 import { afterAll, describe, expect, it } from 'vitest';
 import { ADDRESSES } from '#contract/addresses.ts';
 import type { PathName } from '#contract/endpoints.ts';
-import { translateChange } from '#core/former-changes.ts';
+import { translateChange } from '#core/figures/former-changes.ts';
 import type { BookFigures } from './book-figures.ts';
 import { FORMER_VERSIONS, restoreBook, saidBefore, saidNow, serveBook } from './former-books.ts';
 import { openDatabase } from './store/database.ts';

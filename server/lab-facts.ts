@@ -1,10 +1,10 @@
 /** What the lab knows, as one object: instruments, protocols, what was learned, the catalogue. */
 import type { Lab, Protocol } from '#contract/lab-records.ts';
-import type { KeptBridge } from '#core/conversions.ts';
-import type { PooledSpreads } from '#core/edition-figure.ts';
-import { repeatabilityInForce } from '#core/learned-repeatability.ts';
-import { DEFAULT_MASS_EXPONENT, type MassExponent, massExponent } from '#core/mass.ts';
-import type { Catalogue, NoticeableSteps } from '#core/quantities.ts';
+import type { Catalogue, NoticeableSteps } from '#core/catalogue/quantities.ts';
+import type { KeptBridge } from '#core/figures/conversions.ts';
+import type { PooledSpreads } from '#core/figures/edition-figure.ts';
+import { repeatabilityInForce } from '#core/figures/learned-repeatability.ts';
+import { DEFAULT_MASS_EXPONENT, type MassExponent, massExponent } from '#core/figures/mass.ts';
 import type { Stores } from './stores.ts';
 
 /** Never changed: another revision is another object. */

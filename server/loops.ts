@@ -1,8 +1,8 @@
 /** Loss, return and set of the curves behind a sheet's figures; a curve never changes, so each is worked out once. */
 import type { Session, SittingReading } from '#contract/reading-records.ts';
-import { analyseCurve, orientCurve } from '#core/curve-analysis.ts';
-import type { Side } from '#core/quantities.ts';
-import { stands } from '#core/reading.ts';
+import type { Side } from '#core/catalogue/quantities.ts';
+import { analyseCurve, orientCurve } from '#core/curves/curve-analysis.ts';
+import { stands } from '#core/figures/reading.ts';
 import { curveTraits } from './curves.ts';
 import type { Stores } from './stores.ts';
 

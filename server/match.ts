@@ -1,10 +1,10 @@
 /** The match checks of a pair with the terms they are judged by. */
 import { mean } from 'simple-statistics';
 import type { MatchCheck, MatchRecord } from '#contract/match-records.ts';
-import { type EvaluatedCheck, evaluateCheck } from '#core/match-check.ts';
-import { type Discipline, MATCH_FEATURES, matchFeature } from '#core/match-features.ts';
-import type { SiblingFeatures } from '#core/match-pattern.ts';
-import { isSameSize, type LabelSystem } from '#core/size-label.ts';
+import { type Discipline, MATCH_FEATURES, matchFeature } from '#core/catalogue/match-features.ts';
+import { type EvaluatedCheck, evaluateCheck } from '#core/match/match-check.ts';
+import type { SiblingFeatures } from '#core/match/match-pattern.ts';
+import { isSameSize, type LabelSystem } from '#core/sizing/size-label.ts';
 import { labFacts } from './lab-facts.ts';
 import type { StoredPair } from './store/pairs.ts';
 import type { Stores } from './stores.ts';

@@ -1,9 +1,10 @@
 /** What is written of a measured pair: for lists, and for what the lab learns. */
-import { SAME_WEAR_KM, stackBasisKey } from '#core/basis.ts';
-import { scatterOfSitting } from '#core/learned-repeatability.ts';
-import { figuresIn, sessionFigures } from '#core/pair-figure.ts';
-import { describeQuantity, type QuantityId } from '#core/quantities.ts';
-import { lastLength } from '#core/size-label.ts';
+
+import { describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts';
+import { SAME_WEAR_KM, stackBasisKey } from '#core/figures/basis.ts';
+import { scatterOfSitting } from '#core/figures/learned-repeatability.ts';
+import { figuresIn, sessionFigures } from '#core/figures/pair-figure.ts';
+import { lastLength } from '#core/sizing/size-label.ts';
 import { refreshConsistency } from './consistency.ts';
 import { workOutPair } from './figure-book.ts';
 import { type LabFacts, labFacts } from './lab-facts.ts';

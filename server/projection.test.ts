@@ -5,10 +5,15 @@
 import { randomInt, randomLcg } from 'd3-random';
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
-import type { CheckState, OccasionState, SittingState, StudyState } from '#core/occasion.ts';
-import { type BenchChange, project } from '#core/projection.ts';
-import { QUANTITIES } from '#core/quantities.ts';
-import { PLAIN_READING, type Reading, type ReadingDraft } from '#core/reading.ts';
+import { QUANTITIES } from '#core/catalogue/quantities.ts';
+import type {
+  CheckState,
+  OccasionState,
+  SittingState,
+  StudyState,
+} from '#core/figures/occasion.ts';
+import { type BenchChange, project } from '#core/figures/projection.ts';
+import { PLAIN_READING, type Reading, type ReadingDraft } from '#core/figures/reading.ts';
 import { servedBench } from './served-bench.ts';
 import { openStores } from './stores.ts';
 

@@ -1,7 +1,7 @@
 /** What is done to readings whatever they were taken in. */
 import type { z } from 'zod';
 import type { anyReading, newReading } from '#contract/reading-records.ts';
-import { PLAIN_READING, type ReadingDraft } from '#core/reading.ts';
+import { PLAIN_READING, type ReadingDraft } from '#core/figures/reading.ts';
 import { summarisePair } from './measured-pairs.ts';
 import { wrongValue } from './problems.ts';
 import type { Stores } from './stores.ts';

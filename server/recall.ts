@@ -1,10 +1,10 @@
 /** What an instrument touched, and what becomes of it without the instrument's readings. */
 import type { EditionRecord } from '#contract/edition-records.ts';
 import type { Recall } from '#contract/job-records.ts';
-import { type Claim, claimJudgement } from '#core/claim.ts';
-import { combineFigures, type Figure, figureExpanded } from '#core/figure.ts';
-import { figuresIn, type MeasuredPair, sessionFigures } from '#core/pair-figure.ts';
-import { judgeTolerance, sideTolerance } from '#core/tolerance.ts';
+import { judgeTolerance, sideTolerance } from '#core/catalogue/tolerance.ts';
+import { type Claim, claimJudgement } from '#core/claims/claim.ts';
+import { combineFigures, type Figure, figureExpanded } from '#core/figures/figure.ts';
+import { figuresIn, type MeasuredPair, sessionFigures } from '#core/figures/pair-figure.ts';
 import { workOutPair } from './figure-book.ts';
 import type { Job } from './jobs.ts';
 import { type LabFacts, labFacts } from './lab-facts.ts';

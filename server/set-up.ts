@@ -1,6 +1,6 @@
 /** Sets a lab up from the tools it owns: instruments, and the protocols that ship. */
-import { protocolsFor } from '#core/protocol.ts';
-import { TOOL_DEFAULTS, type ToolName } from '#core/tools.ts';
+import { protocolsFor } from '#core/catalogue/protocol.ts';
+import { TOOL_DEFAULTS, type ToolName } from '#core/catalogue/tools.ts';
 import { Refusal } from './problems.ts';
 import type { Stores } from './stores.ts';
 

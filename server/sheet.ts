@@ -1,12 +1,19 @@
 /** The sheet of an edition at a label, put together from its pairs. */
 import type { EditionRecord } from '#contract/edition-records.ts';
 import type { Sheet } from '#contract/sheet-records.ts';
-import { type Basis, nameStackBasis, type StackBasis, stackBasisKey } from '#core/basis.ts';
-import { type Claim, claimJudgement, claimTerms } from '#core/claim.ts';
-import { findClaimFaults } from '#core/claim-consistency.ts';
-import { dropClass, heelClass } from '#core/drop.ts';
-import { type EditionFigure, editionFigureOn } from '#core/edition-figure.ts';
-import { type Figure, figureExpanded } from '#core/figure.ts';
+import { type Catalogue, describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts';
+import {
+  GROUP_TITLES,
+  QUANTITY_GROUPS,
+  type QuantityDefinition,
+} from '#core/catalogue/quantity.ts';
+import type { StackBasis } from '#core/catalogue/stack-basis.ts';
+import { type Claim, claimJudgement, claimTerms } from '#core/claims/claim.ts';
+import { findClaimFaults } from '#core/claims/claim-consistency.ts';
+import { type Basis, nameStackBasis, stackBasisKey } from '#core/figures/basis.ts';
+import { dropClass, heelClass } from '#core/figures/drop.ts';
+import { type EditionFigure, editionFigureOn } from '#core/figures/edition-figure.ts';
+import { type Figure, figureExpanded } from '#core/figures/figure.ts';
 import {
   figuresIn,
   handScores,
@@ -14,10 +21,8 @@ import {
   pairFigureOn,
   quantitiesOfPair,
   setupsOfPair,
-} from '#core/pair-figure.ts';
-import { type Catalogue, describeQuantity, type QuantityId } from '#core/quantities.ts';
-import { GROUP_TITLES, QUANTITY_GROUPS, type QuantityDefinition } from '#core/quantity.ts';
-import { isSameSize, type SizeLabel } from '#core/size-label.ts';
+} from '#core/figures/pair-figure.ts';
+import { isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
 import { measuredPair } from './figure-book.ts';
 import { viewFigure } from './figure-view.ts';
 import { type LabFacts, labFacts } from './lab-facts.ts';

@@ -2,7 +2,7 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
-import { studyPairs } from '#core/pair-to-pair.ts';
+import { studyPairs } from '#core/study/pair-to-pair.ts';
 import { READINGS_HEADER } from './formats/readings-file.ts';
 import { servedBench } from './served-bench.ts';
 

@@ -7,12 +7,16 @@ import type {
   PairStudyReadings,
   sideDifference,
 } from '#contract/study-records.ts';
-import { type Basis, compareBases, nameStackBasis } from '#core/basis.ts';
-import { completeParts, studyGauge } from '#core/gauge-study.ts';
-import { basisFor } from '#core/pair-figure.ts';
-import { type Catalogue, describeQuantity, type MeasuredQuantityId } from '#core/quantities.ts';
-import { isSameSize, type SizeLabel } from '#core/size-label.ts';
-import type { StudyReading } from '#core/study-cells.ts';
+import {
+  type Catalogue,
+  describeQuantity,
+  type MeasuredQuantityId,
+} from '#core/catalogue/quantities.ts';
+import { type Basis, compareBases, nameStackBasis } from '#core/figures/basis.ts';
+import { basisFor } from '#core/figures/pair-figure.ts';
+import { isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
+import { completeParts, studyGauge } from '#core/study/gauge-study.ts';
+import type { StudyReading } from '#core/study/study-cells.ts';
 import { type LabFacts, labFacts } from './lab-facts.ts';
 import { Refusal, wrongValue } from './problems.ts';
 import { distinctSizes } from './store/editions.ts';

@@ -1,8 +1,8 @@
 /** Curve files as they come in; `writeCurveFile` writes them. */
 import type { Readable } from 'node:stream';
 import { DelimitedFault, type DelimitedRow, splitRows } from '#contract/delimited-rows.ts';
-import { type CurveReading, curveReader } from '#core/curve-file.ts';
-import type { CurveTraits } from '#core/quantity.ts';
+import type { CurveTraits } from '#core/catalogue/quantity.ts';
+import { type CurveReading, curveReader } from '#core/curves/curve-file.ts';
 
 /** Reads a curve from a stream of text; whole or not at all. */
 export async function readCurveStream(

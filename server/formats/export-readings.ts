@@ -2,8 +2,8 @@
 import { Readable } from 'node:stream';
 import Database from 'better-sqlite3';
 import Papa from 'papaparse';
-import { type Catalogue, describeQuantity } from '#core/quantities.ts';
-import { canonicalUnit } from '#core/units.ts';
+import { type Catalogue, describeQuantity } from '#core/catalogue/quantities.ts';
+import { canonicalUnit } from '#core/sizing/units.ts';
 import type { Job } from '../jobs.ts';
 import type { Db } from '../store/database.ts';
 import { READINGS_HEADER } from './readings-file.ts';

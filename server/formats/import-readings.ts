@@ -6,7 +6,7 @@
 import { createReadStream } from 'node:fs';
 import { DelimitedFault, splitRows } from '#contract/delimited-rows.ts';
 import type { ImportProgress, ImportReport } from '#contract/job-records.ts';
-import type { LineFault } from '#core/delimited.ts';
+import type { LineFault } from '#core/sizing/delimited.ts';
 import type { Change } from '../store/changes.ts';
 import type { Db } from '../store/database.ts';
 import { openStores, type Stores } from '../stores.ts';

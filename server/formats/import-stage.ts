@@ -2,7 +2,7 @@
 import { randomFillSync } from 'node:crypto';
 import { v7 as newId } from 'uuid';
 import type { ImportReport } from '#contract/job-records.ts';
-import type { LineFault } from '#core/delimited.ts';
+import type { LineFault } from '#core/sizing/delimited.ts';
 import type { Db } from '../store/database.ts';
 
 /**

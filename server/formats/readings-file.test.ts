@@ -1,9 +1,9 @@
 /** Rows of a file of readings, one by one: what is taken, what is refused and in which words. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { LineFault } from '#core/delimited.ts';
-import { QUANTITIES } from '#core/quantities.ts';
-import { TOOL_DEFAULTS, TOOL_NAMES } from '#core/tools.ts';
+import { QUANTITIES } from '#core/catalogue/quantities.ts';
+import { TOOL_DEFAULTS, TOOL_NAMES } from '#core/catalogue/tools.ts';
+import type { LineFault } from '#core/sizing/delimited.ts';
 import {
   type FileReading,
   READINGS_HEADER,

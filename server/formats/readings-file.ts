@@ -1,11 +1,12 @@
 /** The file of readings: its header, and what each row stands for. */
-import { type LineFault, readPlainNumber } from '#core/delimited.ts';
-import { instrumentFault } from '#core/gauge.ts';
-import type { Catalogue } from '#core/quantities.ts';
-import type { QuantityDefinition } from '#core/quantity.ts';
-import type { ToolName } from '#core/tools.ts';
-import { impossibleFault, readTypedReading } from '#core/typed-reading.ts';
-import { findUnit, toCanonical, type Unit } from '#core/units.ts';
+
+import { instrumentFault } from '#core/catalogue/gauge.ts';
+import type { Catalogue } from '#core/catalogue/quantities.ts';
+import type { QuantityDefinition } from '#core/catalogue/quantity.ts';
+import type { ToolName } from '#core/catalogue/tools.ts';
+import { impossibleFault, readTypedReading } from '#core/figures/typed-reading.ts';
+import { type LineFault, readPlainNumber } from '#core/sizing/delimited.ts';
+import { findUnit, toCanonical, type Unit } from '#core/sizing/units.ts';
 
 export const READINGS_HEADER = [
   'pair',

@@ -1,10 +1,10 @@
 /** The return note on paper: every letter, every figure, and nothing off the page, however long. */
 import { describe, expect, it } from 'vitest';
-import { judgeFeatures } from '#core/match.ts';
-import { inferCauses } from '#core/match-causes.ts';
-import type { MatchFeatureId } from '#core/match-features.ts';
-import { judgeMatch } from '#core/match-verdict.ts';
-import { type ReturnedPair, writeReturnNote } from '#core/return-note.ts';
+import type { MatchFeatureId } from '#core/catalogue/match-features.ts';
+import { judgeFeatures } from '#core/match/match.ts';
+import { inferCauses } from '#core/match/match-causes.ts';
+import { judgeMatch } from '#core/match/match-verdict.ts';
+import { type ReturnedPair, writeReturnNote } from '#core/match/return-note.ts';
 import { writeNotePdf } from './return-note.ts';
 
 const PAIR: ReturnedPair = {

@@ -2,9 +2,9 @@
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import type PDFDocument from 'pdfkit';
-import type { FeatureJudgement } from '#core/match.ts';
-import { footbedDrawing, RUNG_REACH, rearDrawings, rungPlace } from '#core/match-drawing.ts';
-import type { NoteFigure, ReturnNote } from '#core/return-note.ts';
+import type { FeatureJudgement } from '#core/match/match.ts';
+import { footbedDrawing, RUNG_REACH, rearDrawings, rungPlace } from '#core/match/match-drawing.ts';
+import type { NoteFigure, ReturnNote } from '#core/match/return-note.ts';
 
 const FONTS = join(
   dirname(

@@ -4,7 +4,7 @@ import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { PassThrough } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { curveSizeFault, MOST_CURVE_BYTES, writeCurveFile } from '#core/curve-file.ts';
+import { curveSizeFault, MOST_CURVE_BYTES, writeCurveFile } from '#core/curves/curve-file.ts';
 import { curveTraits, recordCurve } from '../curves.ts';
 import {
   changeId,

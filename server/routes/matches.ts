@@ -1,5 +1,5 @@
 import { matchSeen } from '#contract/match-records.ts';
-import { writeReturnNote } from '#core/return-note.ts';
+import { writeReturnNote } from '#core/match/return-note.ts';
 import type { FileHandlers, Handlers } from '../endpoint.ts';
 import { writeNotePdf } from '../formats/return-note.ts';
 import { evaluateStored, matchOfPair } from '../match.ts';

@@ -1,4 +1,4 @@
-import { readLabelSlug, type SizeLabel } from '#core/size-label.ts';
+import { readLabelSlug, type SizeLabel } from '#core/sizing/size-label.ts';
 import { buildComparison } from '../comparison.ts';
 import type { Handlers } from '../endpoint.ts';
 import { loopReader } from '../loops.ts';

@@ -1,5 +1,5 @@
-import { completeParts, missingCells, studyGauge } from '#core/gauge-study.ts';
-import { readLabelSlug } from '#core/size-label.ts';
+import { readLabelSlug } from '#core/sizing/size-label.ts';
+import { completeParts, missingCells, studyGauge } from '#core/study/gauge-study.ts';
 import { bridgeOf, findBridgedShoes, listMethods } from '../bridging.ts';
 import { consistencyPage } from '../consistency.ts';
 import type { Handlers } from '../endpoint.ts';

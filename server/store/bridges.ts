@@ -1,7 +1,7 @@
 /** A lab's own conversions between two methods. */
 import type { KeptBridgeRecord, Method } from '#contract/study-records.ts';
-import type { KeptBridge, MethodTerms } from '#core/conversions.ts';
-import type { QuantityId } from '#core/quantities.ts';
+import type { QuantityId } from '#core/catalogue/quantities.ts';
+import type { KeptBridge, MethodTerms } from '#core/figures/conversions.ts';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
 

@@ -1,6 +1,6 @@
 /** Every write passes here: one transaction, one line of audit, and a second sending does nothing. */
 import { createHash } from 'node:crypto';
-import { translateChange } from '#core/former-changes.ts';
+import { translateChange } from '#core/figures/former-changes.ts';
 import { Refusal } from '../problems.ts';
 import type { Db } from './database.ts';
 

@@ -1,6 +1,6 @@
 /** Kept variance components: how little the pairs of an edition differ, by quantity and size. */
 import type { ConsistencyRow } from '#contract/study-records.ts';
-import type { LabelSystem } from '#core/size-label.ts';
+import type { LabelSystem } from '#core/sizing/size-label.ts';
 import type { Db } from './database.ts';
 
 /** A row of an edition, as it is kept. */

@@ -1,8 +1,8 @@
 /** Curves as they were taken: samples in the unit of their quantity, never rewritten. */
 
-import type { Curve } from '#core/curve-cycles.ts';
-import type { CurveFile } from '#core/curve-file.ts';
-import type { MeasuredQuantityId, Side } from '#core/quantities.ts';
+import type { MeasuredQuantityId, Side } from '#core/catalogue/quantities.ts';
+import type { Curve } from '#core/curves/curve-cycles.ts';
+import type { CurveFile } from '#core/curves/curve-file.ts';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
 

@@ -1,8 +1,8 @@
 /** Rows of editions: a page in order of names, what is found by terms, names known at receipt. */
 import { group } from 'd3-array';
 import type { EditionPage, EditionRow, KnownNames } from '#contract/edition-records.ts';
-import { searchTerms } from '#core/search-terms.ts';
-import type { LabelSystem } from '#core/size-label.ts';
+import { searchTerms } from '#core/sizing/search-terms.ts';
+import type { LabelSystem } from '#core/sizing/size-label.ts';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
 import { matchTerms } from './terms.ts';

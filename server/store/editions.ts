@@ -7,9 +7,9 @@ import type {
   reportedFields,
 } from '#contract/edition-records.ts';
 import type { Receipt } from '#contract/pair-records.ts';
-import { type Catalogue, describeQuantity } from '#core/quantities.ts';
-import { isSameSize, type LabelSystem, type SizeLabel } from '#core/size-label.ts';
-import { readTypedQuantity } from '#core/typed-quantity.ts';
+import { type Catalogue, describeQuantity } from '#core/catalogue/quantities.ts';
+import { isSameSize, type LabelSystem, type SizeLabel } from '#core/sizing/size-label.ts';
+import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 import { type EditionList, sizesMade } from './edition-list.ts';

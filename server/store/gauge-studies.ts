@@ -2,11 +2,15 @@
 import { randomLcg } from 'd3-random';
 import type { z } from 'zod';
 import type { gaugeStudyPlan } from '#contract/study-records.ts';
-import { type GaugeReading, orderStudy, type StudyTurn } from '#core/gauge-study.ts';
-import { closedFault, keptFault, turnFault } from '#core/occasion.ts';
-import { type Catalogue, describeQuantity, type MeasuredQuantityId } from '#core/quantities.ts';
-import type { Reading, ReadingDraft } from '#core/reading.ts';
-import type { AdoptedStudy } from '#core/session-readings.ts';
+import {
+  type Catalogue,
+  describeQuantity,
+  type MeasuredQuantityId,
+} from '#core/catalogue/quantities.ts';
+import { closedFault, keptFault, turnFault } from '#core/figures/occasion.ts';
+import type { Reading, ReadingDraft } from '#core/figures/reading.ts';
+import type { AdoptedStudy } from '#core/figures/session-readings.ts';
+import { type GaugeReading, orderStudy, type StudyTurn } from '#core/study/gauge-study.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { ReadingStore } from './readings.ts';

@@ -7,7 +7,7 @@ import type {
   Instrument,
   instrumentFields,
 } from '#contract/lab-records.ts';
-import { findUnit } from '#core/units.ts';
+import { findUnit } from '#core/sizing/units.ts';
 import { notFound, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 

@@ -9,9 +9,9 @@ import {
   type NoticeableSteps,
   QUANTITIES,
   type QuantityId,
-} from '#core/quantities.ts';
-import type { QuantityDefinition } from '#core/quantity.ts';
-import { findUnit } from '#core/units.ts';
+} from '#core/catalogue/quantities.ts';
+import type { QuantityDefinition } from '#core/catalogue/quantity.ts';
+import { findUnit } from '#core/sizing/units.ts';
 import { wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 

@@ -3,11 +3,11 @@
  * without looking at any reading.
  */
 import { group } from 'd3-array';
-import { type MassSums, massSums } from '#core/mass.ts';
-import type { MeasuredQuantityId, QuantityId } from '#core/quantities.ts';
-import { poolRobustly, type ScatterSums, scatterSums } from '#core/robust-pooling.ts';
-import type { LabelSystem } from '#core/size-label.ts';
-import type { ToolName } from '#core/tools.ts';
+import type { MeasuredQuantityId, QuantityId } from '#core/catalogue/quantities.ts';
+import type { ToolName } from '#core/catalogue/tools.ts';
+import { type MassSums, massSums } from '#core/figures/mass.ts';
+import type { LabelSystem } from '#core/sizing/size-label.ts';
+import { poolRobustly, type ScatterSums, scatterSums } from '#core/statistics/robust-pooling.ts';
 import type { Db } from './database.ts';
 import { LEFT_OUT } from './pairs.ts';
 

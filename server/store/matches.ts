@@ -17,10 +17,10 @@ import {
   matchFeature,
   type ToleranceRule,
   usualTolerance,
-} from '#core/match-features.ts';
-import { addLook } from '#core/match-look.ts';
-import { closedFault } from '#core/occasion.ts';
-import type { Reading, ReadingDraft } from '#core/reading.ts';
+} from '#core/catalogue/match-features.ts';
+import { addLook } from '#core/catalogue/match-look.ts';
+import { closedFault } from '#core/figures/occasion.ts';
+import type { Reading, ReadingDraft } from '#core/figures/reading.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { ReadingStore } from './readings.ts';

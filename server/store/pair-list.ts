@@ -1,7 +1,7 @@
 /** Rows of pairs: a page of the table or the shelf, what is found by terms, one by its tag. */
 import type { PairPage, PairRow } from '#contract/pair-records.ts';
-import { pairText, searchTerms } from '#core/search-terms.ts';
-import type { LabelSystem } from '#core/size-label.ts';
+import { pairText, searchTerms } from '#core/sizing/search-terms.ts';
+import type { LabelSystem } from '#core/sizing/size-label.ts';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
 import { matchTerms } from './terms.ts';

@@ -1,7 +1,7 @@
 /** Pairs: received, edited, listed. */
 import type { PairFields } from '#contract/pair-records.ts';
-import { suggestTag, tagLetters } from '#core/pair-tag.ts';
-import type { LabelSystem } from '#core/size-label.ts';
+import { suggestTag, tagLetters } from '#core/sizing/pair-tag.ts';
+import type { LabelSystem } from '#core/sizing/size-label.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { PairList } from './pair-list.ts';

@@ -1,10 +1,10 @@
 /** Protocols: lines of versions, of which the newest is offered. */
 import type { z } from 'zod';
 import type { Protocol, protocolFields } from '#contract/lab-records.ts';
-import type { ProtocolDraft } from '#core/protocol.ts';
-import type { MeasuredQuantityId } from '#core/quantities.ts';
-import { DEFAULT_REPEATABILITY_DF } from '#core/repeated-readings.ts';
-import type { ToolName } from '#core/tools.ts';
+import type { ProtocolDraft } from '#core/catalogue/protocol.ts';
+import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import type { ToolName } from '#core/catalogue/tools.ts';
+import { DEFAULT_REPEATABILITY_DF } from '#core/statistics/repeated-readings.ts';
 import { notFound, Refusal } from '../problems.ts';
 import type { Db } from './database.ts';
 

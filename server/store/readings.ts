@@ -1,7 +1,8 @@
 /** Readings, which are only ever added to: one write, one correction, one void, whatever the occasion. */
-import type { OccasionKind, Reading, ReadingDraft, ReadQuantity } from '#core/reading.ts';
-import { goneFault, readReading, takingFault, trialOf } from '#core/reading.ts';
-import type { ToolName } from '#core/tools.ts';
+
+import type { ToolName } from '#core/catalogue/tools.ts';
+import type { OccasionKind, Reading, ReadingDraft, ReadQuantity } from '#core/figures/reading.ts';
+import { goneFault, readReading, takingFault, trialOf } from '#core/figures/reading.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 

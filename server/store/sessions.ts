@@ -6,11 +6,15 @@ import type {
   sessionFields,
   sessionTermsEdit,
 } from '#contract/reading-records.ts';
-import { endFault } from '#core/occasion.ts';
-import { type Catalogue, describeQuantity, type MeasuredQuantityId } from '#core/quantities.ts';
-import { PLAIN_READING, type ReadingDraft } from '#core/reading.ts';
-import type { RecordedSession } from '#core/session-readings.ts';
-import { canonicalUnit } from '#core/units.ts';
+import {
+  type Catalogue,
+  describeQuantity,
+  type MeasuredQuantityId,
+} from '#core/catalogue/quantities.ts';
+import { endFault } from '#core/figures/occasion.ts';
+import { PLAIN_READING, type ReadingDraft } from '#core/figures/reading.ts';
+import type { RecordedSession } from '#core/figures/session-readings.ts';
+import { canonicalUnit } from '#core/sizing/units.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { CurveTraits, ReadingStore } from './readings.ts';

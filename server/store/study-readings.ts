@@ -1,7 +1,8 @@
 /** Standing readings of one quantity for studies: straight from the tables, whatever their number. */
-import type { Configuration } from '#core/basis.ts';
-import type { Side } from '#core/quantities.ts';
-import type { LabelSystem } from '#core/size-label.ts';
+
+import type { Side } from '#core/catalogue/quantities.ts';
+import type { Configuration } from '#core/catalogue/stack-basis.ts';
+import type { LabelSystem } from '#core/sizing/size-label.ts';
 import type { Db } from './database.ts';
 import { LEFT_OUT } from './pairs.ts';
 

@@ -1,5 +1,5 @@
 /** What was typed to find something, as a query of the index of terms. */
-import { searchTerms } from '#core/search-terms.ts';
+import { searchTerms } from '#core/sizing/search-terms.ts';
 
 /** Beyond these many words nobody narrows anything. */
 const MOST_TERMS = 12;

@@ -7,7 +7,7 @@ import { v7 as newId } from 'uuid';
 import type { BodyIn, FileChangeName, ParamsOf, WaitingName } from '#contract/endpoints.ts';
 import { OLD_PAGE_STATUS } from '#contract/headers.ts';
 import type { Problem } from '#contract/problem.ts';
-import { translateChange } from '#core/former-changes.ts';
+import { translateChange } from '#core/figures/former-changes.ts';
 import { currentPerson } from './person.ts';
 import { RequestFault, request, requestWithFile } from './request.ts';
 import { announce, listen } from './tabs.ts';

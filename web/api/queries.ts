@@ -15,7 +15,7 @@ import { ADDRESSES } from '#contract/addresses.ts';
 import type { Topic } from '#contract/endpoint.ts';
 import type { AnswerOf, BodyIn, ChangeName, ParamsOf, PathName } from '#contract/endpoints.ts';
 import type { PairRow } from '#contract/pair-records.ts';
-import { answersTo, pairText } from '#core/search-terms.ts';
+import { answersTo, pairText } from '#core/sizing/search-terms.ts';
 import { onReturn } from './kept-answers.ts';
 import { flush, onArrival, outboxState, watchOutbox } from './outbox.ts';
 import { RequestFault, request } from './request.ts';

@@ -1,7 +1,7 @@
 import { Button, Kbd } from '@mantine/core';
 import type { Instrument } from '#contract/lab-records.ts';
 import type { LiveGauge } from '#contract/live-gauges.ts';
-import { writeNumber } from '#core/number-words.ts';
+import { writeNumber } from '#core/sizing/number-words.ts';
 import classes from './LiveFigure.module.css';
 
 const STATE_WORDS: Record<LiveGauge['state'], string> = {

@@ -1,6 +1,6 @@
 import { Button, Kbd } from '@mantine/core';
 import { type KeyboardEvent, useEffect, useRef } from 'react';
-import type { Correction } from '#core/plausibility.ts';
+import type { Correction } from '#core/figures/plausibility.ts';
 import classes from './Field.module.css';
 import type { Asked } from './taking.ts';
 

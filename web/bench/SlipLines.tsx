@@ -1,8 +1,8 @@
 import { Button } from '@mantine/core';
 import { useState } from 'react';
-import type { Side } from '#core/quantities.ts';
-import type { Reading } from '#core/reading.ts';
-import { stands } from '#core/reading.ts';
+import type { Side } from '#core/catalogue/quantities.ts';
+import type { Reading } from '#core/figures/reading.ts';
+import { stands } from '#core/figures/reading.ts';
 import classes from './Slip.module.css';
 
 /** Lines that the slip shows at first, and how many more at a time: a long sitting stays quick. */

@@ -1,7 +1,7 @@
 /** Which instrument of a kind is in the hand. */
 import { useLocalStorage } from '@mantine/hooks';
 import type { Instrument, Lab } from '#contract/lab-records.ts';
-import type { ToolName } from '#core/tools.ts';
+import type { ToolName } from '#core/catalogue/tools.ts';
 
 /** The instruments of a kind that are in use, the one in the hand, and a way to take another. */
 export function useInstrument(lab: Lab, tool: ToolName | undefined) {

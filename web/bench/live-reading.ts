@@ -2,7 +2,7 @@
 import { useEffect, useRef } from 'react';
 import type { Instrument } from '#contract/lab-records.ts';
 import type { LiveGauge, Placement } from '#contract/live-gauges.ts';
-import { nameTool, type ToolName } from '#core/tools.ts';
+import { nameTool, type ToolName } from '#core/catalogue/tools.ts';
 import { tellGauge, useGauges } from '../api/gauges.ts';
 
 /** What the gauge is held to, and how many readings were taken there. */

@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest';
 import type { MatchCheck } from '#contract/match-records.ts';
 import type { Session } from '#contract/reading-records.ts';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
-import { NOTHING_SEEN } from '#core/match-look.ts';
-import { QUANTITIES } from '#core/quantities.ts';
-import { stands } from '#core/reading.ts';
+import { NOTHING_SEEN } from '#core/catalogue/match-look.ts';
+import { QUANTITIES } from '#core/catalogue/quantities.ts';
+import { stands } from '#core/figures/reading.ts';
 import type { WaitingChange } from '../api/outbox.ts';
 import { projectChecks, projectSittings, projectTurns } from './projected.ts';
 

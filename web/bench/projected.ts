@@ -2,11 +2,11 @@
 import type { MatchCheck, MatchReading } from '#contract/match-records.ts';
 import type { Session, SittingReading } from '#contract/reading-records.ts';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
-import type { MatchFeatureId } from '#core/match-features.ts';
-import { type MatchLook, NOTHING_SEEN } from '#core/match-look.ts';
-import type { CheckState, Note, OccasionState, SittingState } from '#core/occasion.ts';
-import { type BenchChange, type ProjectionTerms, project } from '#core/projection.ts';
-import { PLAIN_READING, type Reading, type ReadingDraft, stands } from '#core/reading.ts';
+import type { MatchFeatureId } from '#core/catalogue/match-features.ts';
+import { type MatchLook, NOTHING_SEEN } from '#core/catalogue/match-look.ts';
+import type { CheckState, Note, OccasionState, SittingState } from '#core/figures/occasion.ts';
+import { type BenchChange, type ProjectionTerms, project } from '#core/figures/projection.ts';
+import { PLAIN_READING, type Reading, type ReadingDraft, stands } from '#core/figures/reading.ts';
 import type { WaitingChange } from '../api/outbox.ts';
 
 /** `waiting`: not in what was fetched. */

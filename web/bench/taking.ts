@@ -3,12 +3,12 @@
  * about where it looks wrong, kept where it is refused, recorded, corrected.
  */
 import { useRef, useState } from 'react';
-import type { Correction, PlausibilityQuestion } from '#core/plausibility.ts';
-import type { Side } from '#core/quantities.ts';
-import { KEPT_AS_TYPED, type ReadQuantity } from '#core/reading.ts';
-import type { TypedQuantity } from '#core/typed-quantity.ts';
-import { readTypedReading } from '#core/typed-reading.ts';
-import { canonicalUnit } from '#core/units.ts';
+import type { Side } from '#core/catalogue/quantities.ts';
+import type { Correction, PlausibilityQuestion } from '#core/figures/plausibility.ts';
+import { KEPT_AS_TYPED, type ReadQuantity } from '#core/figures/reading.ts';
+import { readTypedReading } from '#core/figures/typed-reading.ts';
+import type { TypedQuantity } from '#core/sizing/typed-quantity.ts';
+import { canonicalUnit } from '#core/sizing/units.ts';
 import type { LiveReading } from './live-reading.ts';
 
 /** A reading that was asked about as typed. */

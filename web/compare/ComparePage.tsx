@@ -1,7 +1,7 @@
 import { Button, Select } from '@mantine/core';
 import { useSearchParams } from 'react-router';
 import type { Comparison } from '#contract/sheet-records.ts';
-import { labelSlug, lastLength, nameLabel } from '#core/size-label.ts';
+import { labelSlug, lastLength, nameLabel } from '#core/sizing/size-label.ts';
 import { useComparison } from '../api/queries.ts';
 import { DifferenceChart, NoticeableHatch } from '../drawing/DifferenceChart.tsx';
 import { LineSample, OverlaidProfiles } from '../drawing/OverlaidProfiles.tsx';

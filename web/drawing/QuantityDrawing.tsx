@@ -1,4 +1,4 @@
-import type { DrawingView, QuantityDefinition } from '#core/quantity.ts';
+import type { DrawingView, QuantityDefinition } from '#core/catalogue/quantity.ts';
 import classes from './QuantityDrawing.module.css';
 
 /** Schematic outlines of the views, x 0 to 100 from heel to toe or across, y from the ground up. */

@@ -1,8 +1,12 @@
 import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { GROUP_TITLES, QUANTITY_GROUPS, type QuantityDefinition } from '#core/quantity.ts';
-import { nameTool } from '#core/tools.ts';
-import { canonicalUnit } from '#core/units.ts';
+import {
+  GROUP_TITLES,
+  QUANTITY_GROUPS,
+  type QuantityDefinition,
+} from '#core/catalogue/quantity.ts';
+import { nameTool } from '#core/catalogue/tools.ts';
+import { canonicalUnit } from '#core/sizing/units.ts';
 import { QuantityDrawing } from '../drawing/QuantityDrawing.tsx';
 import { useCatalogue } from '../shell/units.ts';
 import classes from './GuidePage.module.css';

@@ -1,9 +1,9 @@
 import { scaleLinear } from 'd3-scale';
 import dayjs from 'dayjs';
 import type { Instrument } from '#contract/lab-records.ts';
-import { driftTrend, judgeDrift } from '#core/drift.ts';
-import { calibrationOn } from '#core/gauge.ts';
-import { writeNumber } from '#core/number-words.ts';
+import { calibrationOn } from '#core/catalogue/gauge.ts';
+import { writeNumber } from '#core/sizing/number-words.ts';
+import { driftTrend, judgeDrift } from '#core/study/drift.ts';
 import axes from '../drawing/axes.module.css';
 import { ChartFrame } from '../drawing/ChartFrame.tsx';
 import classes from './DriftChart.module.css';

@@ -1,9 +1,9 @@
 import { Button, Checkbox, SimpleGrid } from '@mantine/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { nameStackBasis } from '#core/basis.ts';
-import { protocolsFor } from '#core/protocol.ts';
-import type { ToolName } from '#core/tools.ts';
+import { protocolsFor } from '#core/catalogue/protocol.ts';
+import type { ToolName } from '#core/catalogue/tools.ts';
+import { nameStackBasis } from '#core/figures/basis.ts';
 import { useChange } from '../api/queries.ts';
 
 const CHOICES: { tool: ToolName; says: string }[] = [

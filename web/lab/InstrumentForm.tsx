@@ -4,7 +4,7 @@ import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as newId } from 'uuid';
 import type { Instrument } from '#contract/lab-records.ts';
-import { TOOL_DEFAULTS, TOOL_NAMES, type ToolName } from '#core/tools.ts';
+import { TOOL_DEFAULTS, TOOL_NAMES, type ToolName } from '#core/catalogue/tools.ts';
 import { useChange } from '../api/queries.ts';
 import { readNumber, showFaults } from './form-numbers.ts';
 import classes from './LabPage.module.css';

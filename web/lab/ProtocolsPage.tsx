@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core';
 import { Link } from 'react-router';
-import { nameStackBasis } from '#core/basis.ts';
+import { nameStackBasis } from '#core/figures/basis.ts';
 import { useLab } from '../api/queries.ts';
 import { useUnits } from '../shell/units.ts';
 import classes from './LabPage.module.css';

@@ -2,11 +2,11 @@ import { Button, Checkbox, NativeSelect, Table, TextInput } from '@mantine/core'
 import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { QuantityId } from '#core/quantities.ts';
-import { DRAWING_VIEWS } from '#core/quantity.ts';
-import { TOOL_NAMES } from '#core/tools.ts';
-import { readTypedQuantity } from '#core/typed-quantity.ts';
-import { canonicalUnit, QUANTITY_KINDS } from '#core/units.ts';
+import type { QuantityId } from '#core/catalogue/quantities.ts';
+import { DRAWING_VIEWS } from '#core/catalogue/quantity.ts';
+import { TOOL_NAMES } from '#core/catalogue/tools.ts';
+import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
+import { canonicalUnit, QUANTITY_KINDS } from '#core/sizing/units.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import { useUnits } from '../shell/units.ts';
 import { readNumber, showFaults } from './form-numbers.ts';

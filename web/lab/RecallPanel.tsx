@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as newId } from 'uuid';
 import type { Instrument } from '#contract/lab-records.ts';
-import { labelSlug, nameLabel } from '#core/size-label.ts';
+import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { useJob } from '../api/jobs.ts';
 import { useChange, useRecall } from '../api/queries.ts';
 import { useUnits } from '../shell/units.ts';

@@ -8,8 +8,8 @@ import {
   type Discipline,
   type MatchFeatureId,
   matchFeature,
-} from '#core/match-features.ts';
-import { canonicalUnit } from '#core/units.ts';
+} from '#core/catalogue/match-features.ts';
+import { canonicalUnit } from '#core/sizing/units.ts';
 import { useChange, useTolerances } from '../api/queries.ts';
 import { readNumber, showFaults } from './form-numbers.ts';
 import classes from './LabPage.module.css';

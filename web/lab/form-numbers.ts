@@ -1,6 +1,6 @@
 /** Numbers in forms of the lab, and the server's faults beside their fields. */
 import type { UseFormReturnType } from '@mantine/form';
-import { readPlainNumber } from '#core/delimited.ts';
+import { readPlainNumber } from '#core/sizing/delimited.ts';
 import type { RequestFault } from '../api/request.ts';
 
 /** A plain number, with a point or a comma; undefined where there is none. */

@@ -1,6 +1,6 @@
 /** What a lab's own repeats show of a station, in words. */
 import type { Lab } from '#contract/lab-records.ts';
-import { LEAST_PAIRS } from '#core/learned-repeatability.ts';
+import { LEAST_PAIRS } from '#core/figures/learned-repeatability.ts';
 
 type Learned = Lab['learned'][number];
 

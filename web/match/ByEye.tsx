@@ -1,7 +1,7 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { MatchLook, MatchSeen } from '#contract/match-records.ts';
-import { SIGHT_IDS, SIGHTS, type SightId } from '#core/match-features.ts';
+import { SIGHT_IDS, SIGHTS, type SightId } from '#core/catalogue/match-features.ts';
 import classes from './CheckBench.module.css';
 
 type Sight = NonNullable<MatchSeen['sights'][SightId]>;

@@ -1,5 +1,5 @@
 import type { MatchRecord } from '#contract/match-records.ts';
-import { matchFeature } from '#core/match-features.ts';
+import { matchFeature } from '#core/catalogue/match-features.ts';
 import type { BenchCheck } from '../bench/projected.ts';
 import { SlipLines } from '../bench/SlipLines.tsx';
 import { useUnits } from '../shell/units.ts';

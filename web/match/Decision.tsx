@@ -3,7 +3,7 @@ import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { MatchRecord } from '#contract/match-records.ts';
-import type { MatchVerdict } from '#core/match-verdict.ts';
+import type { MatchVerdict } from '#core/match/match-verdict.ts';
 import { useChange } from '../api/queries.ts';
 import { addressOf } from '../api/request.ts';
 import type { BenchCheck } from '../bench/projected.ts';

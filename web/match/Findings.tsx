@@ -1,5 +1,5 @@
-import type { Cause } from '#core/match-causes.ts';
-import type { EvaluatedCheck } from '#core/match-check.ts';
+import type { Cause } from '#core/match/match-causes.ts';
+import type { EvaluatedCheck } from '#core/match/match-check.ts';
 import classes from './CheckBench.module.css';
 
 const SURE: Record<Cause['confidence'], string> = {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import type { FeatureJudgement } from '#core/match.ts';
-import { type MatchFeatureId, matchFeature } from '#core/match-features.ts';
-import type { Side } from '#core/quantities.ts';
+import { type MatchFeatureId, matchFeature } from '#core/catalogue/match-features.ts';
+import type { Side } from '#core/catalogue/quantities.ts';
+import type { FeatureJudgement } from '#core/match/match.ts';
 import { FieldInput } from '../bench/Field.tsx';
 import { GaugeSelect } from '../bench/GaugeSelect.tsx';
 import { LiveFigure } from '../bench/LiveFigure.tsx';

@@ -1,5 +1,5 @@
-import type { FeatureJudgement } from '#core/match.ts';
-import { footbedDrawing, rearDrawings } from '#core/match-drawing.ts';
+import type { FeatureJudgement } from '#core/match/match.ts';
+import { footbedDrawing, rearDrawings } from '#core/match/match-drawing.ts';
 import { ChartFrame } from '../drawing/ChartFrame.tsx';
 import classes from './MatchViews.module.css';
 

@@ -2,7 +2,7 @@ import { Button } from '@mantine/core';
 import { Link, useParams } from 'react-router';
 import type { Lab } from '#contract/lab-records.ts';
 import type { MatchRecord } from '#contract/match-records.ts';
-import { writeReturnNote } from '#core/return-note.ts';
+import { writeReturnNote } from '#core/match/return-note.ts';
 import { useLab, useMatch } from '../api/queries.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { useCheck } from './check.ts';

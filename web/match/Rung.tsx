@@ -1,5 +1,5 @@
-import type { FeatureJudgement } from '#core/match.ts';
-import { RUNG_REACH, rungPlace } from '#core/match-drawing.ts';
+import type { FeatureJudgement } from '#core/match/match.ts';
+import { RUNG_REACH, rungPlace } from '#core/match/match-drawing.ts';
 import classes from './Ladder.module.css';
 
 const WIDTH = 220;

@@ -2,10 +2,10 @@
 import { useLocalStorage } from '@mantine/hooks';
 import { type RefObject, useLayoutEffect, useRef, useState } from 'react';
 import type { Lab } from '#contract/lab-records.ts';
-import { matchFeature } from '#core/match-features.ts';
-import { questionReading } from '#core/plausibility.ts';
-import { stands } from '#core/reading.ts';
-import { readLabel } from '#core/size-label.ts';
+import { matchFeature } from '#core/catalogue/match-features.ts';
+import { questionReading } from '#core/figures/plausibility.ts';
+import { stands } from '#core/figures/reading.ts';
+import { readLabel } from '#core/sizing/size-label.ts';
 import type { FieldKeys } from '../bench/Field.tsx';
 import { useInstrument } from '../bench/instrument-choice.ts';
 import { useLiveReading } from '../bench/live-reading.ts';

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { type EvaluatedCheck, evaluateCheck } from '#core/match-check.ts';
-import type { MatchFeatureId } from '#core/match-features.ts';
-import { NOTHING_SEEN } from '#core/match-look.ts';
-import { PLAIN_READING } from '#core/reading.ts';
+import type { MatchFeatureId } from '#core/catalogue/match-features.ts';
+import { NOTHING_SEEN } from '#core/catalogue/match-look.ts';
+import { PLAIN_READING } from '#core/figures/reading.ts';
+import { type EvaluatedCheck, evaluateCheck } from '#core/match/match-check.ts';
 import type { BenchCheck } from '../bench/projected.ts';
 import { nextPlace, otherShoe, placesOf, rowAlong, rowsOf } from './rows.ts';
 

@@ -1,7 +1,8 @@
 /** The rows of the ladder in the order of the hand, and the way from one place to the next. */
-import type { EvaluatedCheck } from '#core/match-check.ts';
-import { featuresOf, type MatchFeatureId } from '#core/match-features.ts';
-import { SIDES, type Side } from '#core/quantities.ts';
+
+import { featuresOf, type MatchFeatureId } from '#core/catalogue/match-features.ts';
+import { SIDES, type Side } from '#core/catalogue/quantities.ts';
+import type { EvaluatedCheck } from '#core/match/match-check.ts';
 import type { BenchCheck } from '../bench/projected.ts';
 
 /** `labels` and `marks` are read, the others are measured. */

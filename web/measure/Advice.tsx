@@ -1,9 +1,9 @@
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
 import type { Instrument, Protocol } from '#contract/lab-records.ts';
-import { calibrationOn, gaugeTraits } from '#core/gauge.ts';
-import type { Place } from '#core/hand-order.ts';
-import { adviseStation } from '#core/station-advice.ts';
+import { calibrationOn, gaugeTraits } from '#core/catalogue/gauge.ts';
+import type { Place } from '#core/figures/hand-order.ts';
+import { adviseStation } from '#core/figures/station-advice.ts';
 import type { BenchReading } from '../bench/projected.ts';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import classes from './Advice.module.css';

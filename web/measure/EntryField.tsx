@@ -1,6 +1,6 @@
 import { Kbd } from '@mantine/core';
 import type { RefObject } from 'react';
-import type { Place } from '#core/hand-order.ts';
+import type { Place } from '#core/figures/hand-order.ts';
 import classes from '../bench/Field.module.css';
 import { Field } from '../bench/Field.tsx';
 import { Question } from '../bench/Question.tsx';

@@ -1,10 +1,14 @@
 import type { Lab } from '#contract/lab-records.ts';
 import type { PairRecord } from '#contract/pair-records.ts';
-import { nameStackBasis } from '#core/basis.ts';
-import { claimJudgement, isClaimed } from '#core/claim.ts';
-import { dropClass } from '#core/drop.ts';
-import { type Figure, figureExpanded } from '#core/figure.ts';
-import type { MeasuredQuantityId, NoticeableSteps, QuantityId } from '#core/quantities.ts';
+import type {
+  MeasuredQuantityId,
+  NoticeableSteps,
+  QuantityId,
+} from '#core/catalogue/quantities.ts';
+import { claimJudgement, isClaimed } from '#core/claims/claim.ts';
+import { nameStackBasis } from '#core/figures/basis.ts';
+import { dropClass } from '#core/figures/drop.ts';
+import { type Figure, figureExpanded } from '#core/figures/figure.ts';
 import { useUnits } from '../shell/units.ts';
 import { Verdict } from '../shell/Verdict.tsx';
 import classes from './FiguresSoFar.module.css';

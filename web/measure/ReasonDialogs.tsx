@@ -1,6 +1,6 @@
 import { Button, Modal, TextInput } from '@mantine/core';
 import { type FormEvent, useState } from 'react';
-import { nameStation } from '#core/quantities.ts';
+import { nameStation } from '#core/catalogue/quantities.ts';
 import type { BenchReading } from '../bench/projected.ts';
 import { useUnits } from '../shell/units.ts';
 

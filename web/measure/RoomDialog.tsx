@@ -1,6 +1,6 @@
 import { Button, Modal, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
-import { readTypedQuantity } from '#core/typed-quantity.ts';
+import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 import type { RoomState } from './room.ts';
 
 /** The room by hand, where no gauge tells it; it stands for today. */

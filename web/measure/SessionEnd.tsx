@@ -1,8 +1,8 @@
 import { Button } from '@mantine/core';
 import { lazy, Suspense, useState } from 'react';
 import type { Protocol } from '#contract/lab-records.ts';
-import { figuresIn } from '#core/pair-figure.ts';
-import { nameStation, type Side } from '#core/quantities.ts';
+import { nameStation, type Side } from '#core/catalogue/quantities.ts';
+import { figuresIn } from '#core/figures/pair-figure.ts';
 import { useCatalogue } from '../shell/units.ts';
 import type { Sitting } from './sitting.ts';
 

@@ -1,8 +1,8 @@
 import { Button, Checkbox, Modal, NativeSelect, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
-import { CONFIGURATIONS } from '#core/basis.ts';
-import { readTypedQuantity } from '#core/typed-quantity.ts';
-import { fromCanonical } from '#core/units.ts';
+import { CONFIGURATIONS } from '#core/catalogue/stack-basis.ts';
+import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
+import { fromCanonical } from '#core/sizing/units.ts';
 import { useUnits } from '../shell/units.ts';
 import type { SessionTerms } from './sitting.ts';
 

@@ -1,7 +1,7 @@
 import dayjs from 'dayjs';
 import { lazy, Suspense, useState } from 'react';
 import type { Instrument } from '#contract/lab-records.ts';
-import { gaugeTraits } from '#core/gauge.ts';
+import { gaugeTraits } from '#core/catalogue/gauge.ts';
 import type { BenchReading } from '../bench/projected.ts';
 import { SavedWords } from '../bench/SavedWords.tsx';
 import classes from '../bench/Slip.module.css';

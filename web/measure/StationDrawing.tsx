@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react';
-import type { MeasuredQuantityId, Side } from '#core/quantities.ts';
-import type { QuantityDefinition } from '#core/quantity.ts';
+import type { MeasuredQuantityId, Side } from '#core/catalogue/quantities.ts';
+import type { QuantityDefinition } from '#core/catalogue/quantity.ts';
 import type { PlanStation } from '../drawing/SolePlan.tsx';
 import { type ProfileStation, SoleProfile } from '../drawing/SoleProfile.tsx';
 import { guessShape, type SoleShape } from '../drawing/sole-outline.ts';

@@ -1,4 +1,4 @@
-import { nameStation, type Side } from '#core/quantities.ts';
+import { nameStation, type Side } from '#core/catalogue/quantities.ts';
 import { useCatalogue } from '../shell/units.ts';
 import type { HandPlace } from './place.ts';
 import classes from './StationRail.module.css';

@@ -1,10 +1,10 @@
 /** What happens to a figure at a station of a sitting: recorded there, and the hand goes on. */
 import type { Instrument } from '#contract/lab-records.ts';
-import { questionReading } from '#core/plausibility.ts';
-import type { Side } from '#core/quantities.ts';
-import { stands } from '#core/reading.ts';
-import type { Room } from '#core/room.ts';
-import { nameTool } from '#core/tools.ts';
+import type { Side } from '#core/catalogue/quantities.ts';
+import { nameTool } from '#core/catalogue/tools.ts';
+import { questionReading } from '#core/figures/plausibility.ts';
+import { stands } from '#core/figures/reading.ts';
+import type { Room } from '#core/figures/room.ts';
 import type { LiveReading } from '../bench/live-reading.ts';
 import type { BenchReading } from '../bench/projected.ts';
 import { type TakenFigure, type Taking, useTaking } from '../bench/taking.ts';

@@ -2,9 +2,9 @@
 import { useLocalStorage } from '@mantine/hooks';
 import type { Protocol } from '#contract/lab-records.ts';
 import type { PairRecord } from '#contract/pair-records.ts';
-import { type HandOrder, nextPlace, type Place, placesInOrder } from '#core/hand-order.ts';
-import { SIDES, type Side } from '#core/quantities.ts';
-import { decideRepeats, MOST_JUDGED } from '#core/repeats.ts';
+import { SIDES, type Side } from '#core/catalogue/quantities.ts';
+import { type HandOrder, nextPlace, type Place, placesInOrder } from '#core/figures/hand-order.ts';
+import { decideRepeats, MOST_JUDGED } from '#core/statistics/repeats.ts';
 import { useCatalogue } from '../shell/units.ts';
 import type { Sitting } from './sitting.ts';
 

@@ -1,7 +1,7 @@
 /** The room of the readings: from a live gauge, or as typed today. */
 import { useLocalStorage } from '@mantine/hooks';
 import dayjs from 'dayjs';
-import type { Room } from '#core/room.ts';
+import type { Room } from '#core/figures/room.ts';
 import { useGauges } from '../api/gauges.ts';
 
 interface TypedRoom {

@@ -7,11 +7,16 @@ import type { z } from 'zod';
 import type { Lab, Protocol } from '#contract/lab-records.ts';
 import type { PairRecord } from '#contract/pair-records.ts';
 import type { sessionTerms } from '#contract/reading-records.ts';
-import { type FigureSet, type HandScore, handScores, sessionFigures } from '#core/pair-figure.ts';
-import type { MeasuredQuantityId, Side } from '#core/quantities.ts';
-import { stands } from '#core/reading.ts';
-import type { Room } from '#core/room.ts';
-import { sessionReadings } from '#core/session-readings.ts';
+import type { MeasuredQuantityId, Side } from '#core/catalogue/quantities.ts';
+import {
+  type FigureSet,
+  type HandScore,
+  handScores,
+  sessionFigures,
+} from '#core/figures/pair-figure.ts';
+import { stands } from '#core/figures/reading.ts';
+import type { Room } from '#core/figures/room.ts';
+import { sessionReadings } from '#core/figures/session-readings.ts';
 import { keep } from '../api/outbox.ts';
 import { usePerson } from '../api/person.ts';
 import { useOutbox } from '../api/queries.ts';

@@ -1,8 +1,8 @@
 import { Autocomplete, Textarea } from '@mantine/core';
-import { claimTerms } from '#core/claim.ts';
-import { findClaimFaults } from '#core/claim-consistency.ts';
-import { readClaims } from '#core/claim-text.ts';
-import { QUANTITIES } from '#core/quantities.ts';
+import { QUANTITIES } from '#core/catalogue/quantities.ts';
+import { claimTerms } from '#core/claims/claim.ts';
+import { findClaimFaults } from '#core/claims/claim-consistency.ts';
+import { readClaims } from '#core/claims/claim-text.ts';
 import { useUnits } from '../shell/units.ts';
 import { Verdict } from '../shell/Verdict.tsx';
 import type { Form } from './PairFieldset.tsx';

@@ -1,6 +1,6 @@
 import { Checkbox, SegmentedControl, SimpleGrid, Textarea, TextInput } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
-import { labelLengths, nameLabel, nearestPrinted, readLabel } from '#core/size-label.ts';
+import { labelLengths, nameLabel, nearestPrinted, readLabel } from '#core/sizing/size-label.ts';
 import classes from './ReceivePage.module.css';
 import type { ReceiptForm } from './receipt-form.ts';
 

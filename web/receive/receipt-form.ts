@@ -5,9 +5,9 @@ import { claimRecords } from '#contract/claim-records.ts';
 import type { EditionRow } from '#contract/edition-records.ts';
 import type { BodyIn } from '#contract/endpoints.ts';
 import { type ACQUISITIONS, type PairRecord, pairEdit, receipt } from '#contract/pair-records.ts';
-import { readClaims } from '#core/claim-text.ts';
-import { readLabel } from '#core/size-label.ts';
-import { readTypedQuantity } from '#core/typed-quantity.ts';
+import { readClaims } from '#core/claims/claim-text.ts';
+import { readLabel } from '#core/sizing/size-label.ts';
+import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 
 /** Everything as typed, so that a draft can be kept and nothing is lost on a fault. */
 export interface ReceiptForm {

@@ -3,8 +3,8 @@ import { useForm } from '@mantine/form';
 import { useDisclosure } from '@mantine/hooks';
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
-import { QUANTITIES, QUANTITY_IDS, type QuantityId } from '#core/quantities.ts';
-import { nameLabel, readLabel, type SizeLabel } from '#core/size-label.ts';
+import { QUANTITIES, QUANTITY_IDS, type QuantityId } from '#core/catalogue/quantities.ts';
+import { nameLabel, readLabel, type SizeLabel } from '#core/sizing/size-label.ts';
 import { useChange } from '../api/queries.ts';
 
 /** Somebody else's figure: kept with source and date, never pooled with measured ones. */

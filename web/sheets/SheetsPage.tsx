@@ -2,7 +2,7 @@ import { Button, Table, TextInput } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { isSameSize, labelSlug, nameLabel, type SizeLabel } from '#core/size-label.ts';
+import { isSameSize, labelSlug, nameLabel, type SizeLabel } from '#core/sizing/size-label.ts';
 import { useEditions } from '../api/queries.ts';
 import { TYPING_MS } from '../shell/EditionSelect.tsx';
 import { editionName } from '../shell/names.ts';

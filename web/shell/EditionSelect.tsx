@@ -1,7 +1,7 @@
 import { Select, type SelectProps } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { useState } from 'react';
-import { answersTo } from '#core/search-terms.ts';
+import { answersTo } from '#core/sizing/search-terms.ts';
 import { useEditionRow, useEditions } from '../api/queries.ts';
 import { editionName } from './names.ts';
 

@@ -7,8 +7,8 @@ import {
 } from '@mantine/spotlight';
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { answersTo, pairText } from '#core/search-terms.ts';
-import { labelSlug, nameLabel } from '#core/size-label.ts';
+import { answersTo, pairText } from '#core/sizing/search-terms.ts';
+import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { useEditions, usePairs } from '../api/queries.ts';
 import { useBenchTag } from './bench.ts';
 import { TYPING_MS } from './EditionSelect.tsx';

@@ -1,7 +1,7 @@
 import { Select, type SelectProps } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { useState } from 'react';
-import { answersTo, pairText } from '#core/search-terms.ts';
+import { answersTo, pairText } from '#core/sizing/search-terms.ts';
 import { usePairs } from '../api/queries.ts';
 import { TYPING_MS } from './EditionSelect.tsx';
 

@@ -5,7 +5,7 @@ import dayjs from 'dayjs';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import type { PairRow } from '#contract/pair-records.ts';
-import { lastLength, nameLabel } from '#core/size-label.ts';
+import { lastLength, nameLabel } from '#core/sizing/size-label.ts';
 import { usePairs } from '../api/queries.ts';
 import { SoleMark } from '../drawing/SoleMark.tsx';
 import { useBenchTag } from './bench.ts';

@@ -1,6 +1,6 @@
 /** What makes up an uncertainty, in few words. */
 import { describe, expect, it } from 'vitest';
-import type { TermKind, UncertaintyTerm } from '#core/uncertainty.ts';
+import type { TermKind, UncertaintyTerm } from '#core/statistics/uncertainty.ts';
 import { budgetWords, TERM_WORDS } from './budget-words.ts';
 
 const term = (kind: TermKind, u: number): UncertaintyTerm => ({ kind, u }) as UncertaintyTerm;

@@ -2,16 +2,16 @@
 
 import type { Lab } from '#contract/lab-records.ts';
 import { defineOwnQuantity } from '#contract/own-quantity.ts';
-import { type Figure, figureExpanded } from '#core/figure.ts';
-import { type FigureWords, writeFigure, writeSpan } from '#core/number-words.ts';
 import {
   type Catalogue,
   catalogueWith,
   describeQuantity,
   type QuantityId,
-} from '#core/quantities.ts';
-import type { QuantityDefinition } from '#core/quantity.ts';
-import { canonicalUnit, findUnit, type QuantityKind, type Unit } from '#core/units.ts';
+} from '#core/catalogue/quantities.ts';
+import type { QuantityDefinition } from '#core/catalogue/quantity.ts';
+import { type Figure, figureExpanded } from '#core/figures/figure.ts';
+import { type FigureWords, writeFigure, writeSpan } from '#core/sizing/number-words.ts';
+import { canonicalUnit, findUnit, type QuantityKind, type Unit } from '#core/sizing/units.ts';
 import { useLab } from '../api/queries.ts';
 
 export type UnitFamily = 'stack' | 'mass' | 'distance';

@@ -9,7 +9,7 @@ import {
   type GaugeVerdict,
   missingCells,
   studyGauge,
-} from '#core/gauge-study.ts';
+} from '#core/study/gauge-study.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import plot from '../drawing/Plot.module.css';
 import { Plot, widen } from '../drawing/Plot.tsx';

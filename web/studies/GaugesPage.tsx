@@ -4,7 +4,7 @@ import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { v7 as newId } from 'uuid';
 import type { Lab } from '#contract/lab-records.ts';
-import type { MeasuredQuantityId } from '#core/quantities.ts';
+import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import { readNumber, showFaults } from '../lab/form-numbers.ts';
 import { useUnits } from '../shell/units.ts';

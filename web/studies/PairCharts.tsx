@@ -1,8 +1,8 @@
 /** The charts of a study of pairs. */
 import dayjs from 'dayjs';
 import type { PairStudyReadings } from '#contract/study-records.ts';
-import { individualsChart } from '#core/individuals-chart.ts';
-import type { PairToPair } from '#core/pair-to-pair.ts';
+import { individualsChart } from '#core/statistics/individuals-chart.ts';
+import type { PairToPair } from '#core/study/pair-to-pair.ts';
 import plot from '../drawing/Plot.module.css';
 import { Plot, widen } from '../drawing/Plot.tsx';
 import type { Amounts } from './amounts.ts';

@@ -1,10 +1,10 @@
 /** The figures of a study of pairs, and how editions rank. */
 import { Button } from '@mantine/core';
 import { Link } from 'react-router';
-import { writeProbability } from '#core/number-words.ts';
-import { FEWEST_RANKED, nameShare, type PairToPair } from '#core/pair-to-pair.ts';
-import type { MeasuredQuantityId } from '#core/quantities.ts';
-import { labelSlug, nameLabel } from '#core/size-label.ts';
+import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import { writeProbability } from '#core/sizing/number-words.ts';
+import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
+import { FEWEST_RANKED, nameShare, type PairToPair } from '#core/study/pair-to-pair.ts';
 import type { Amounts } from './amounts.ts';
 import classes from './Studies.module.css';
 import { useConsistency } from './studies.ts';

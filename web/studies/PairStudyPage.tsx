@@ -1,9 +1,9 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { nameConsistency } from '#core/pair-to-pair.ts';
-import type { MeasuredQuantityId } from '#core/quantities.ts';
-import { labelSlug, nameLabel } from '#core/size-label.ts';
+import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
+import { nameConsistency } from '#core/study/pair-to-pair.ts';
 import { useEditions } from '../api/queries.ts';
 import { readNumber } from '../lab/form-numbers.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';

@@ -2,14 +2,14 @@ import { NativeSelect, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import type { MeasuredQuantityId } from '#core/quantities.ts';
+import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
 import {
   detectableDifference,
   type Plan,
   pairValueSd,
   planPairs,
   powerOfPairs,
-} from '#core/sample-size.ts';
+} from '#core/statistics/sample-size.ts';
 import plot from '../drawing/Plot.module.css';
 import { Plot } from '../drawing/Plot.tsx';
 import { readNumber } from '../lab/form-numbers.ts';

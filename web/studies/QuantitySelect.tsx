@@ -1,6 +1,6 @@
 import { NativeSelect } from '@mantine/core';
-import type { MeasuredQuantityId } from '#core/quantities.ts';
-import { GROUP_TITLES, QUANTITY_GROUPS } from '#core/quantity.ts';
+import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import { GROUP_TITLES, QUANTITY_GROUPS } from '#core/catalogue/quantity.ts';
 import { useCatalogue } from '../shell/units.ts';
 
 /** All quantities that are measured as amounts, by group; scores by hand are votes. */

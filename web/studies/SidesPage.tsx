@@ -1,9 +1,9 @@
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { type Equivalence, testEquivalence } from '#core/equivalence.ts';
-import { writeProbability } from '#core/number-words.ts';
-import type { MeasuredQuantityId } from '#core/quantities.ts';
+import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import { writeProbability } from '#core/sizing/number-words.ts';
+import { type Equivalence, testEquivalence } from '#core/statistics/equivalence.ts';
 import plot from '../drawing/Plot.module.css';
 import { Plot, widen } from '../drawing/Plot.tsx';
 import { readNumber } from '../lab/form-numbers.ts';

@@ -1,5 +1,5 @@
 /** Amounts of a quantity as studies write them. */
-import type { MeasuredQuantityId } from '#core/quantities.ts';
+import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
 import { useUnits } from '../shell/units.ts';
 
 /** Amounts of a quantity in its unit, with one digit more than it is read to. */

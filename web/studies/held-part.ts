@@ -1,5 +1,5 @@
 /** What a gauge is told of a part of a study: shoes by tag and side, other parts by their name. */
-import type { Side } from '#core/quantities.ts';
+import type { Side } from '#core/catalogue/quantities.ts';
 
 /** A gauge takes tags of letters, digits and hyphens, of this length at most. */
 const LONGEST_TAG = 16;

@@ -4,9 +4,9 @@ import { proxy, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { QueryOf } from '#contract/endpoints.ts';
 import type { PairStudyReadings } from '#contract/study-records.ts';
-import type { PairToPair } from '#core/pair-to-pair.ts';
-import type { Limits } from '#core/process-performance.ts';
-import type { MeasuredQuantityId } from '#core/quantities.ts';
+import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import type { Limits } from '#core/statistics/process-performance.ts';
+import type { PairToPair } from '#core/study/pair-to-pair.ts';
 import { request } from '../api/request.ts';
 import type { StudyBench } from '../workers/study-bench.ts';
 

@@ -2,17 +2,22 @@
 import { expose } from 'comlink';
 import { DelimitedFault, type DelimitedRow, splitRows } from '#contract/delimited-rows.ts';
 import type { GaugeSample } from '#contract/live-gauges.ts';
+import type { CurveTraits } from '#core/catalogue/quantity.ts';
 import {
   type AveragedLoop,
   analyseCurve,
   type CurveAnalysis,
   orientCurve,
-} from '#core/curve-analysis.ts';
-import type { Curve } from '#core/curve-cycles.ts';
-import { type CurveFile, curveReader, curveSizeFault, writeCurveFile } from '#core/curve-file.ts';
-import type { LineFault } from '#core/delimited.ts';
-import type { CurveTraits } from '#core/quantity.ts';
-import { findUnit, toCanonical } from '#core/units.ts';
+} from '#core/curves/curve-analysis.ts';
+import type { Curve } from '#core/curves/curve-cycles.ts';
+import {
+  type CurveFile,
+  curveReader,
+  curveSizeFault,
+  writeCurveFile,
+} from '#core/curves/curve-file.ts';
+import type { LineFault } from '#core/sizing/delimited.ts';
+import { findUnit, toCanonical } from '#core/sizing/units.ts';
 
 /** One cycle as it is drawn: thinned, so that any length stays smooth. */
 export interface DrawnCycle {

@@ -1,9 +1,9 @@
 /** Variance components in a worker: a study of many readings never holds the page. */
 import { expose } from 'comlink';
 import type { PairStudyReadings } from '#contract/study-records.ts';
-import { type PairToPair, studyPairs } from '#core/pair-to-pair.ts';
-import type { Limits } from '#core/process-performance.ts';
-import type { StudyReading } from '#core/study-cells.ts';
+import type { Limits } from '#core/statistics/process-performance.ts';
+import { type PairToPair, studyPairs } from '#core/study/pair-to-pair.ts';
+import type { StudyReading } from '#core/study/study-cells.ts';
 
 export type StudyAnswer = { ok: true; study: PairToPair } | { ok: false; message: string };
 

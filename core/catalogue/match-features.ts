@@ -1,0 +1,211 @@
+/** What is compared on the two shoes of a pair, in the order of the hand. */
+
+import type { QuantityKind } from '../sizing/units.ts';
+import { type MeasuredQuantityId, QUANTITIES } from './quantities.ts';
+import type { ToolName } from './tools.ts';
+
+export const MATCH_FEATURES = [
+  'outsole-small',
+  'outsole-large',
+  'footbed-length',
+  'footbed-ball-width',
+  'toe-tip-height',
+  'collar-lateral',
+  'collar-medial',
+  'heel-seam',
+  'sole-plane',
+  'mass',
+  'midsole-lateral-hardness',
+  'outsole-hardness',
+] as const;
+export type MatchFeatureId = (typeof MATCH_FEATURES)[number];
+
+/** The greater of an absolute span and a share of the value. */
+export interface ToleranceRule {
+  absolute: number;
+  share: number;
+}
+
+export interface MatchFeature {
+  id: MatchFeatureId;
+  name: string;
+  kind: QuantityKind;
+  /** The two shoes against each other, or each shoe against zero. */
+  against: 'other' | 'zero';
+  tool: ToolName;
+  /** Digits after the decimal mark, canonical unit. */
+  decimals: number;
+  /** Scatter of one reading, canonical unit: common practice. */
+  repeatabilitySd: number;
+  tolerance: ToleranceRule;
+  plausible: readonly [number, number];
+  /** What the hand does. */
+  how: string;
+  /** Chosen and named by the user on the outsole of a model. */
+  named?: boolean;
+  /** Part of the short check in a shop. */
+  short: boolean;
+}
+
+/** A feature whose definition stands in the catalogue; `more` is what the check does otherwise. */
+function ofQuantity(
+  quantity: MeasuredQuantityId & MatchFeatureId,
+  how: string,
+  more: Partial<MatchFeature> = {},
+): MatchFeature {
+  const definition = QUANTITIES[quantity];
+  if (!definition) throw new RangeError(`${quantity} is not in the catalogue`);
+  const { name, kind, tool, decimals, repeatabilitySd, sideTolerance, plausible } = definition;
+  return {
+    id: quantity,
+    name,
+    kind,
+    against: 'other',
+    tool,
+    decimals,
+    repeatabilitySd,
+    tolerance: sideTolerance,
+    plausible,
+    how,
+    short: false,
+    ...more,
+  };
+}
+
+function outsole(id: 'outsole-small' | 'outsole-large', more: Partial<MatchFeature>): MatchFeature {
+  return {
+    id,
+    name: '',
+    kind: 'length',
+    against: 'other',
+    tool: 'caliper',
+    decimals: 1,
+    repeatabilitySd: 0.15,
+    tolerance: { absolute: 1, share: 0 },
+    plausible: [2, 400],
+    how: '',
+    named: true,
+    short: false,
+    ...more,
+  };
+}
+
+/** Tolerances and scatter: common practice, replaced by a lab's own. */
+const FEATURES: Readonly<Record<MatchFeatureId, MatchFeature>> = {
+  'outsole-small': outsole('outsole-small', {
+    name: 'Small outsole feature',
+    how: 'A lug, window or block on both soles: edge to edge, the same edges on both.',
+  }),
+  'outsole-large': outsole('outsole-large', {
+    name: 'Large outsole feature',
+    how: 'The longest feature that both soles carry; from 150 mm on it can show a half size by itself.',
+    short: true,
+  }),
+  'footbed-length': ofQuantity(
+    'footbed-length',
+    'Both footbeds out, face to face with the heels together: length of each, flat.',
+    { tool: 'caliper', repeatabilitySd: 0.2, short: true },
+  ),
+  'footbed-ball-width': ofQuantity(
+    'footbed-ball-width',
+    'Footbeds face to face: widest part of each. Look for the mark on the underside.',
+    { repeatabilitySd: 0.2 },
+  ),
+  'toe-tip-height': ofQuantity(
+    'toe-tip-height',
+    'Shoes side by side on a flat table: table to the underside of the sole’s foremost point.',
+    { short: true },
+  ),
+  'collar-lateral': ofQuantity(
+    'collar-lateral',
+    'Mark the same point on both collars, outside: table to the top edge there.',
+  ),
+  'collar-medial': ofQuantity(
+    'collar-medial',
+    'The same on the inside of the ankle: table to the top edge at the marked point.',
+  ),
+  'heel-seam': ofQuantity(
+    'heel-seam',
+    'From behind: how far the seam stands off the sole’s centre line at the collar; to lateral is positive.',
+    { against: 'zero', short: true },
+  ),
+  'sole-plane': ofQuantity(
+    'sole-plane',
+    'Heel flat: twist of the forefoot’s ground plane against the heel’s; lateral edge up is positive.',
+    { against: 'zero', repeatabilitySd: 0.2, short: true },
+  ),
+  mass: ofQuantity('mass', 'Each shoe on the scale, dry, footbed in, laces alike.'),
+  'midsole-lateral-hardness': ofQuantity(
+    'midsole-lateral-hardness',
+    'Foam, type C, on the same flat spot of both sidewalls.',
+  ),
+  'outsole-hardness': ofQuantity(
+    'outsole-hardness',
+    'Rubber, type A, on the same spot of both outsoles.',
+  ),
+};
+
+/** The definition of a feature. */
+export function matchFeature(id: MatchFeatureId): MatchFeature {
+  return FEATURES[id];
+}
+
+/** The features of a check in the order of the hand: all, or the five of the short check. */
+export function featuresOf(short: boolean): MatchFeature[] {
+  return MATCH_FEATURES.map(matchFeature).filter((feature) => !short || feature.short);
+}
+
+/** What is looked at, not measured. Common practice. */
+export const SIGHTS = {
+  roll: 'Outsoles rolled together: one outline',
+  wrap: 'Panels wrap the heel equally far',
+  lasting: 'Lasting seam inside runs alike',
+  stitching: 'Stitching whole and even',
+  glue: 'No glue traces or gaps',
+  rubber: 'Rubber flush with the foam',
+  lugs: 'Lugs whole and alike',
+  liner: 'Liner smooth, nothing loose',
+  eyelets: 'Eyelets level and alike',
+  laces: 'Laces of one length',
+} as const;
+export type SightId = keyof typeof SIGHTS;
+export const SIGHT_IDS = Object.keys(SIGHTS) as SightId[];
+
+export const DISCIPLINES = [
+  'running',
+  'trail',
+  'track and jumps',
+  'football',
+  'court',
+  'trekking',
+  'winter boots',
+  'motorcycle boots',
+  'climbing',
+  'dance',
+  'walking and work',
+] as const;
+export type Discipline = (typeof DISCIPLINES)[number];
+
+/**
+ * Tolerances that a discipline draws tighter or wider than the general ones: common practice.
+ * A heel that stands askew by little already turns a dancer's foot; a boot's shaft is made wider.
+ */
+const BY_DISCIPLINE: Partial<Record<Discipline, Partial<Record<MatchFeatureId, ToleranceRule>>>> = {
+  dance: { 'sole-plane': { absolute: 0.7, share: 0 } },
+  'winter boots': {
+    'collar-lateral': { absolute: 4, share: 0 },
+    'collar-medial': { absolute: 4, share: 0 },
+  },
+  'motorcycle boots': {
+    'collar-lateral': { absolute: 4, share: 0 },
+    'collar-medial': { absolute: 4, share: 0 },
+  },
+};
+
+/** The tolerance of a feature in a discipline, before a lab changed it. */
+export function usualTolerance(
+  feature: MatchFeatureId,
+  discipline: Discipline | undefined,
+): ToleranceRule {
+  return (discipline && BY_DISCIPLINE[discipline]?.[feature]) ?? matchFeature(feature).tolerance;
+}

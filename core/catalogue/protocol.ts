@@ -1,0 +1,193 @@
+/** The protocols that ship, as the tools on a table allow them. Values are common practice. */
+
+import { type MeasuredQuantityId, QUANTITIES } from './quantities.ts';
+import type { StackBasis } from './stack-basis.ts';
+import type { ToolName } from './tools.ts';
+
+export interface StationDraft {
+  quantity: MeasuredQuantityId;
+  /** Readings asked for on each shoe; one is always enough to go on. */
+  repeats: number;
+  optional: boolean;
+  tool: ToolName;
+  repeatabilitySd: number;
+  /** Span, clamp, stamp, place on the shoe. Empty: nothing to state. */
+  setup: string;
+}
+
+export interface ProtocolDraft {
+  name: string;
+  stack: StackBasis;
+  /** How shoes are kept before they are measured. Empty: as they are. */
+  conditioning: string;
+  stations: StationDraft[];
+}
+
+type Through = 'needle gauge' | 'caliper' | 'ruler';
+
+const STACK_SD: Record<Through, number> = { 'needle gauge': 0.2, caliper: 0.15, ruler: 0.4 };
+const METHOD = { 'needle gauge': 'needle', caliper: 'caliper', ruler: 'ruler' } as const;
+const CONDITIONING = '24 h at 23 ± 2 °C, 50 ± 5 % RH';
+
+/** What a protocol says of the set-up where the quantity needs one. */
+const SETUPS: Partial<Record<MeasuredQuantityId, string>> = {
+  'bend-toe-up': 'clamped at 70 % of length',
+  'bend-arch-back': 'clamped at 70 % of length',
+  'bend-sideways': 'clamped at 70 % of length, on edge',
+  'three-point': 'span 120 mm',
+  'twist-in': 'clamps 150 mm apart',
+  'twist-out': 'clamps 150 mm apart',
+  'press-heel': 'flat stamp 45 mm',
+  'press-forefoot': 'flat stamp 45 mm',
+  'side-crush': 'plates 50 mm wide at the ball',
+  'counter-stiffness': 'ball stamp 15 mm, half height',
+  'shaft-girth': 'widest of the calf',
+};
+const ON_THE_SHOE = 'on the shoe, 3 s';
+
+function station(
+  quantity: MeasuredQuantityId,
+  repeats: number,
+  more: Partial<StationDraft> = {},
+): StationDraft {
+  const { tool, repeatabilitySd, kind } = QUANTITIES[quantity] ?? QUANTITIES.mass;
+  const hard = kind === 'rubber-hardness' || kind === 'foam-hardness';
+  return {
+    quantity,
+    repeats,
+    optional: false,
+    tool,
+    repeatabilitySd,
+    setup: SETUPS[quantity] ?? (hard ? ON_THE_SHOE : ''),
+    ...more,
+  };
+}
+
+const several = (quantities: readonly MeasuredQuantityId[], repeats: number, optional = false) =>
+  quantities.map((quantity) => station(quantity, repeats, { optional }));
+
+function stacks(
+  tool: Through,
+  repeats: number,
+  quantities: readonly MeasuredQuantityId[] = ['heel-stack', 'forefoot-stack'],
+): StationDraft[] {
+  return quantities.map((quantity) =>
+    station(quantity, repeats, { tool, repeatabilitySd: STACK_SD[tool] }),
+  );
+}
+
+function insoles(tool: Through): StationDraft[] {
+  const quantities = ['heel-insole', 'forefoot-insole'] as const;
+  return quantities.map((quantity) =>
+    station(quantity, 1, {
+      optional: true,
+      tool,
+      repeatabilitySd: tool === 'ruler' ? 0.3 : 0.15,
+    }),
+  );
+}
+
+const HARDNESS: readonly MeasuredQuantityId[] = [
+  'midsole-medial-hardness',
+  'midsole-lateral-hardness',
+  'outsole-hardness',
+];
+
+/** Every station of the bench, in the order of the hand: outside, inside, by gauge, by fixture. */
+function fullBench(tool: Through): StationDraft[] {
+  return [
+    station('mass', 1),
+    ...stacks(tool, 2, ['heel-stack', 'midfoot-stack', 'forefoot-stack']),
+    station('outer-length', 1),
+    ...several(['heel-width', 'midfoot-width', 'ball-width'], 1),
+    station('toe-tip-height', 1),
+    ...several(['rocker-start', 'bevel-start'], 1, true),
+    station('internal-length', 1),
+    ...several(['internal-ball-width', 'internal-heel-width', 'toe-box-width'], 1),
+    station('toe-box-height', 1),
+    ...several(['collar-medial', 'collar-lateral', 'collar-rear'], 1),
+    ...insoles(tool === 'ruler' ? 'ruler' : 'caliper'),
+    station('heel-lugs', 5, { optional: true }),
+    station('forefoot-lugs', 5, { optional: true }),
+    ...several(HARDNESS, 5),
+    ...several(['bend-front-hand', 'twist-front-hand', 'counter-hand'], 1),
+    station('bend-toe-up', 1),
+    station('twist-in', 1, { optional: true }),
+    ...several(['press-heel', 'press-forefoot'], 1),
+    station('three-point', 1, { optional: true }),
+    station('flex-line', 1, { optional: true }),
+  ];
+}
+
+/**
+ * The protocols that ship, those that the tools allow first. A needle gauge or a caliper reaches
+ * the foot-side surface inside the shoe; a ruler alone sees only the sidewall. The others are there
+ * too, for the day the tool is bought.
+ *
+ * @example protocolsFor(['ruler', 'scale'])[0].stack.place // 'sidewall'
+ */
+export function protocolsFor(tools: readonly ToolName[]): ProtocolDraft[] {
+  const owned = (['needle gauge', 'caliper'] as const).find((tool) => tools.includes(tool));
+  const through = owned ?? 'needle gauge';
+  const mass = tools.includes('scale') ? [station('mass', 1)] : [];
+  const base: StackBasis = {
+    place: 'in-shoe',
+    insole: 'in',
+    lugs: 'in',
+    layers: 'whole sole',
+    method: METHOD[through],
+  };
+  const sidewall: ProtocolDraft = {
+    name: 'Sidewall, ruler',
+    stack: { ...base, place: 'sidewall', method: 'ruler' },
+    conditioning: '',
+    stations: [...mass, ...stacks('ruler', 2)],
+  };
+  const inShoe: ProtocolDraft[] = [
+    {
+      name: `In-shoe 12 / 75 %, insole in, ${through}`,
+      stack: base,
+      conditioning: '',
+      stations: [...mass, ...stacks(through, 2)],
+    },
+    {
+      name: `In-shoe 12 / 75 %, insole out, ${through}`,
+      stack: { ...base, insole: 'out' },
+      conditioning: '',
+      stations: [...mass, ...stacks(through, 2), ...insoles(through)],
+    },
+    {
+      name: 'Quick review',
+      stack: base,
+      conditioning: '',
+      stations: [...mass, ...stacks(through, 1), station('ball-width', 1)],
+    },
+    {
+      name: 'Midsole only',
+      stack: { ...base, layers: 'midsole only' },
+      conditioning: '',
+      stations: stacks(through, 2),
+    },
+    {
+      name: 'Full bench',
+      stack: base,
+      conditioning: CONDITIONING,
+      stations: fullBench(through),
+    },
+  ];
+  const hardness: ProtocolDraft = {
+    name: 'On-the-shoe hardness',
+    stack: base,
+    conditioning: CONDITIONING,
+    stations: several([...HARDNESS, 'insole-hardness'], 5),
+  };
+  if (owned) return [...inShoe, sidewall, hardness];
+  if (tools.includes('ruler')) return [sidewall, ...inShoe, hardness];
+  const massOnly: ProtocolDraft = {
+    name: 'Mass only',
+    stack: { ...base, method: 'ruler' },
+    conditioning: '',
+    stations: mass,
+  };
+  return [...(mass.length > 0 ? [massOnly] : []), ...inShoe, sidewall, hardness];
+}

@@ -1,0 +1,118 @@
+/** Readings that look wrong are asked about as typed, never refused. */
+import { median } from 'simple-statistics';
+import type { Side } from '../catalogue/quantities.ts';
+import type { QuantityDefinition } from '../catalogue/quantity.ts';
+import { canonicalUnit, findUnit, type QuantityKind, toCanonical } from '../sizing/units.ts';
+
+/** Another way to read what was typed. */
+export interface Correction {
+  /** What probably happened: `slipped decimal mark`. */
+  reason: string;
+  value: number;
+  /** Unit that the bare number stood for, where that was the slip. */
+  unit?: string;
+  /** The shoe it belongs to, where the sides were swapped. */
+  side?: Side;
+}
+
+export interface PlausibilityQuestion {
+  /** What is odd: `outside` the range of shoes, `far` from the readings so far, or `sides` apart. */
+  kind: 'outside' | 'far' | 'sides';
+  /** What it was held against, canonical unit. */
+  against: number;
+  corrections: Correction[];
+}
+
+export interface ReadingToJudge {
+  definition: Pick<QuantityDefinition, 'kind' | 'plausible' | 'sideTolerance'>;
+  side: Side;
+  /** Canonical unit. */
+  value: number;
+  /** True where no unit was typed. */
+  bare: boolean;
+  /** Symbol of the unit the bare number was read in. */
+  unit: string;
+  /** Readings so far at this station, by side. */
+  soFar: Record<Side, readonly number[]>;
+  repeatabilitySd: number;
+}
+
+/** A repeat farther than this many repeatability SDs, and than the share below, is asked about. */
+const FAR_SDS = 8;
+const FAR_SHARE = 0.03;
+/** Left and right of one pair seldom differ by more than this share. */
+const SIDES_SHARE = 0.12;
+
+/** Units that a bare number is likely to have been read in, by kind. */
+const MISTAKEN_UNITS: Partial<Record<QuantityKind, string[]>> = {
+  mass: ['oz', 'g', 'lb'],
+  length: ['in', 'cm', 'mm'],
+  angle: ['rad', '°'],
+  'angular-stiffness': ['N·m/rad', 'N·m/°'],
+};
+
+const OTHER: Record<Side, Side> = { left: 'right', right: 'left' };
+
+function slips(reading: ReadingToJudge): Correction[] {
+  const { kind } = reading.definition;
+  const decimal = [0.1, 10, 0.01, 100].map((factor) => ({
+    reason: 'slipped decimal mark',
+    value: reading.value * factor,
+  }));
+  if (!reading.bare) return decimal;
+  const typed = reading.value / (findUnit(reading.unit, kind) ?? canonicalUnit(kind)).factor;
+  const units = MISTAKEN_UNITS[kind] ?? [];
+  const otherUnits = units.flatMap((symbol) => {
+    const unit = findUnit(symbol, kind);
+    return unit && symbol !== reading.unit
+      ? [
+          {
+            reason: `${symbol}, not ${reading.unit}`,
+            value: toCanonical(typed, unit),
+            unit: symbol,
+          },
+        ]
+      : [];
+  });
+  return [...otherUnits, ...decimal];
+}
+
+/**
+ * Asks about a reading that is outside what shoes measure, far from the readings so far, or far
+ * from the other shoe, with the slips that would explain it (decimal mark, unit, sides swapped).
+ *
+ * @returns undefined where nothing is odd
+ * @example a bare 11.3 in a gram field: outside, with the correction 320.3 g (ounces)
+ */
+export function questionReading(reading: ReadingToJudge): PlausibilityQuestion | undefined {
+  const { definition, side, value, soFar, repeatabilitySd } = reading;
+  const [least, most] = definition.plausible;
+  const within = (candidate: number) => candidate >= least && candidate <= most;
+  const same = soFar[side];
+  const other = soFar[OTHER[side]];
+  const known = same.length > 0 ? median([...same]) : undefined;
+  const across = other.length > 0 ? median([...other]) : undefined;
+  const reach = (centre: number) =>
+    Math.max(FAR_SDS * repeatabilitySd, FAR_SHARE * Math.abs(centre));
+  const near = (candidate: number, centre: number) => Math.abs(candidate - centre) <= reach(centre);
+  const sidesReach = (centre: number) =>
+    Math.max(SIDES_SHARE * Math.abs(centre), 3 * definition.sideTolerance.absolute);
+
+  const explains = (correction: Correction) => {
+    if (!within(correction.value)) return false;
+    if (known !== undefined) return near(correction.value, known);
+    return across === undefined || Math.abs(correction.value - across) <= sidesReach(across);
+  };
+  const corrections = slips(reading).filter(explains);
+
+  if (!within(value))
+    return { kind: 'outside', against: value < least ? least : most, corrections };
+  if (known !== undefined && !near(value, known)) {
+    if (across !== undefined && near(value, across))
+      corrections.unshift({ reason: 'sides swapped', value, side: OTHER[side] });
+    return { kind: 'far', against: known, corrections };
+  }
+  if (known === undefined && across !== undefined && Math.abs(value - across) > sidesReach(across))
+    return { kind: 'sides', against: across, corrections };
+  return undefined;
+}

@@ -1,0 +1,86 @@
+/** The verdict of a check, and what is usually done with the pair. */
+
+import {
+  type MatchFeatureId,
+  matchFeature,
+  SIGHTS,
+  type SightId,
+} from '../catalogue/match-features.ts';
+import { isSameSize, nameLabel } from '../sizing/size-label.ts';
+import type { FeatureJudgement } from './match.ts';
+import type { Cause } from './match-causes.ts';
+import { labelsDiffer, type MatchEvidence, type MatchSights } from './match-pattern.ts';
+
+export interface MatchVerdict {
+  verdict: 'matched' | 'out' | 'cannot tell';
+  /** What is usually done with the pair; a person decides. */
+  advice: 'keep' | 'keep and note' | 'return' | 'go on';
+  words: string;
+  /** Faults seen by eye, in words. */
+  seen: string[];
+}
+
+const notTaken = (one: FeatureJudgement) => one.verdict === 'not taken';
+
+/** Faults that were seen by eye, each with its shoe. */
+function seenFaults({ byEye = {}, labels = {} }: MatchSights): string[] {
+  const { box, left, right } = labels;
+  const boxed = box && [left, right].some((label) => label && !isSameSize(label, box));
+  const eye = Object.entries(byEye).flatMap(([id, sight]) => {
+    if (sight?.state !== 'fault') return [];
+    const where = sight.side ? ` (${sight.side})` : '';
+    return [`${SIGHTS[id as SightId]}: not so${where}${sight.note ? `, ${sight.note}` : ''}`];
+  });
+  return boxed ? [`the box says ${nameLabel(box)}, the shoes do not`, ...eye] : eye;
+}
+
+/**
+ * The verdict of a check, in words. *Out* as soon as one feature is out, so that a check may stop
+ * there; *matched* once all features that were asked for are within; else *cannot tell*.
+ *
+ * @param asked features that the check asks for; left out: those that were taken
+ */
+export function judgeMatch(
+  evidence: MatchEvidence,
+  causes: readonly Cause[],
+  asked?: readonly MatchFeatureId[],
+): MatchVerdict {
+  const { judgements } = evidence;
+  const seen = seenFaults(evidence);
+  const out = judgements.filter((one) => one.verdict === 'out');
+  const [first] = causes;
+  // A mark under a footbed tells as surely as a length does.
+  const marked = causes.some((cause) => cause.id === 'wrong-footbed');
+  if (out.length > 0 || marked || labelsDiffer(evidence)) {
+    const back = causes.some((cause) => cause.action === 'return');
+    return {
+      verdict: 'out',
+      advice: back ? 'return' : 'keep and note',
+      words: first
+        ? `${first.name}${first.confidence === 'sure' ? '' : `, ${first.confidence === 'likely' ? 'as it seems' : 'possibly'}`}.`
+        : `${out.map((one) => matchFeature(one.id).name).join(', ')} out of tolerance; the pattern fits no known cause.`,
+      seen,
+    };
+  }
+  const open = judgements.filter(
+    (one) =>
+      one.verdict === 'cannot tell' || (asked ? asked.includes(one.id) && notTaken(one) : false),
+  );
+  const taken = judgements.filter((one) => !notTaken(one));
+  if (open.length > 0 || taken.length === 0)
+    return {
+      verdict: 'cannot tell',
+      advice: 'go on',
+      words:
+        taken.length === 0
+          ? 'Nothing taken yet.'
+          : `Nothing is out so far; ${open.map((one) => matchFeature(one.id).name.toLowerCase()).join(', ')} still to tell.`,
+      seen,
+    };
+  return {
+    verdict: 'matched',
+    advice: seen.length > 0 ? 'keep and note' : 'keep',
+    words: `All ${taken.length} features agree within tolerance.`,
+    seen,
+  };
+}

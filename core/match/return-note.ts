@@ -1,0 +1,152 @@
+/** The words of a return note: what was found, in figures, without blame. */
+
+import { type MatchFeatureId, matchFeature } from '../catalogue/match-features.ts';
+import { writeNumber } from '../sizing/number-words.ts';
+import { nameLabel, type SizeLabel } from '../sizing/size-label.ts';
+import { canonicalUnit } from '../sizing/units.ts';
+import type { FeatureJudgement } from './match.ts';
+import type { Cause } from './match-causes.ts';
+import type { MatchVerdict } from './match-verdict.ts';
+
+export interface ReturnedPair {
+  tag: string;
+  maker: string;
+  model: string;
+  edition: string;
+  label: SizeLabel;
+  from: string;
+  receivedOn: string;
+  returnBy: string | null;
+}
+
+export interface NoteFigure {
+  feature: MatchFeatureId;
+  name: string;
+  left: string;
+  right: string;
+  difference: string;
+  tolerance: string;
+  verdict: string;
+}
+
+export interface ReturnNote {
+  title: string;
+  /** Rows of what the pair is. */
+  facts: [name: string, words: string][];
+  /** What was found, a sentence each. */
+  findings: string[];
+  figures: NoteFigure[];
+  seen: string[];
+  request: string;
+  method: string;
+}
+
+const VERDICTS: Record<FeatureJudgement['verdict'], string> = {
+  within: 'within',
+  out: 'out',
+  'cannot tell': 'cannot tell',
+  'not taken': '',
+};
+
+/** One feature in figures, as it stands in the table of the note. */
+export function noteFigure(judgement: FeatureJudgement, name: string): NoteFigure {
+  const { id, left, right, difference, U, tolerance, verdict, against } = judgement;
+  const { kind, decimals } = matchFeature(id);
+  const unit = canonicalUnit(kind).symbol;
+  const number = (value: number | undefined) =>
+    value === undefined ? '' : writeNumber(value, decimals);
+  return {
+    feature: id,
+    name,
+    left: number(left?.value),
+    right: number(right?.value),
+    difference:
+      difference === undefined
+        ? ''
+        : `${number(difference)} ± ${number(U)} ${unit}${against === 'zero' ? ' off' : ''}`,
+    tolerance: `${number(tolerance)} ${unit}`,
+    verdict: VERDICTS[verdict],
+  };
+}
+
+const inSentence = (name: string) => `${name.charAt(0).toLowerCase()}${name.slice(1)}`;
+
+function findingsOf(causes: readonly Cause[], verdict: MatchVerdict): string[] {
+  const [first, ...others] = causes;
+  if (!first) return [verdict.words];
+  const shoe =
+    first.atFault === 'left' || first.atFault === 'right'
+      ? `It is the ${first.atFault} shoe that differs: ${first.atFaultWhy}.`
+      : first.atFault === 'both'
+        ? `Both shoes differ: ${first.atFaultWhy}.`
+        : 'Which of the two shoes differs, these figures cannot tell.';
+  const sure =
+    first.confidence === 'sure'
+      ? `${first.name}.`
+      : `${first.confidence === 'likely' ? 'As it seems' : 'Possibly'}: ${inSentence(first.name)}.`;
+  const evidence = first.evidenceFor.map((one) => `${one.charAt(0).toUpperCase()}${one.slice(1)}.`);
+  // What is only possible beside a cause that explains the figures is no finding.
+  const beside = others
+    .filter(({ confidence }) => confidence !== 'possible')
+    .map(
+      ({ name, confidence, effect }) =>
+        `Beside that${confidence === 'likely' ? ', as it seems' : ''}: ${inSentence(name)}. ${effect}`,
+    );
+  return [sure, shoe, ...evidence, first.effect, ...beside];
+}
+
+const OFFICE: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'long', year: 'numeric' };
+
+/** A day in words: `14 March 2026`. */
+export const nameDay = (day: string): string =>
+  new Date(`${day.slice(0, 10)}T12:00:00Z`).toLocaleDateString('en-GB', {
+    ...OFFICE,
+    timeZone: 'UTC',
+  });
+
+/**
+ * The note that goes back with a pair: figures and plain words, no accusation.
+ *
+ * @param names features as the bench named them on this model
+ */
+export function writeReturnNote(
+  pair: ReturnedPair,
+  found: {
+    judgements: readonly FeatureJudgement[];
+    causes: readonly Cause[];
+    verdict: MatchVerdict;
+    cautions: readonly string[];
+  },
+  terms: {
+    names: Partial<Record<MatchFeatureId, string | undefined>>;
+    checkedOn: string;
+    unworn: boolean | null;
+    note: string;
+  },
+): ReturnNote {
+  const { maker, model, edition } = pair;
+  const taken = found.judgements.filter((one) => one.verdict !== 'not taken');
+  const worn =
+    terms.unworn === null ? 'not stated' : terms.unworn ? 'unworn, tried indoors only' : 'worn';
+  return {
+    title: 'Return note',
+    facts: [
+      ['Pair', `${pair.tag}: ${[`${maker} ${model}`, edition].filter(Boolean).join(', ')}`],
+      ['Label', nameLabel(pair.label)],
+      ['Received', `${nameDay(pair.receivedOn)}${pair.from ? `, from ${pair.from}` : ''}`],
+      ...(pair.returnBy ? [['Return by', nameDay(pair.returnBy)] as [string, string]] : []),
+      ['State', worn],
+      ['Checked', nameDay(terms.checkedOn)],
+    ],
+    findings: findingsOf(found.causes, found.verdict),
+    figures: taken.map((one) => noteFigure(one, terms.names[one.id] ?? matchFeature(one.id).name)),
+    seen: [...found.verdict.seen, ...(terms.note ? [terms.note] : [])],
+    request:
+      'We ask for another pair of the same label, or the price back. Such things happen in making and packing; the figures are there so that the pair can be looked at again.',
+    method: [
+      'Left and right were measured at the same places. ± is the expanded uncertainty of the difference at 95 %. A feature is out where the difference less its uncertainty is over the tolerance; tolerances are common practice.',
+      ...found.cautions.map((line) => `${line}.`),
+      'This note states measurements and certifies nothing.',
+    ].join(' '),
+  };
+}

@@ -1,0 +1,81 @@
+/** Editions side by side: differences against the first, and refusals with the remedy. */
+import { describe, expect, it } from 'vitest';
+import { defaultSteps, SIDES } from '../catalogue/quantities.ts';
+import type { Basis } from '../figures/basis.ts';
+import { DEFAULT_MASS_EXPONENT } from '../figures/mass.ts';
+import type { MeasuredPair } from '../figures/pair-figure.ts';
+import { compareEditions } from './comparison.ts';
+
+const BASIS: Basis = {
+  label: { system: 'uk', size: 8 },
+  configuration: 'as sold',
+  wornKm: 0,
+  stack: { place: 'in-shoe', insole: 'in', lugs: 'in', layers: 'whole sole', method: 'needle' },
+};
+const LAB = { exponent: DEFAULT_MASS_EXPONENT, spreads: {}, noticeable: defaultSteps() };
+const GAUGE = { id: 'g', resolution: 0.1, zeroU: 0.5, gainU: 0 };
+const REPEATABILITY = { sd: 0.2, df: 8, source: 'p' };
+
+function pair(tag: string, heel: number, forefoot: number, basis = BASIS): MeasuredPair {
+  return {
+    id: tag,
+    tag,
+    sessions: [
+      {
+        id: `s ${tag}`,
+        startedAt: '2026-03-01T09:00:00Z',
+        basis,
+        repeatability: { 'heel-stack': REPEATABILITY, 'forefoot-stack': REPEATABILITY },
+        readings: SIDES.flatMap((side) => [
+          { side, quantity: 'heel-stack' as const, value: heel, gauge: GAUGE },
+          { side, quantity: 'forefoot-stack' as const, value: forefoot, gauge: GAUGE },
+        ]),
+      },
+    ],
+  };
+}
+
+const row = (quantity: string, ...pairs: MeasuredPair[]) => {
+  const rows = compareEditions(
+    pairs.map((one) => ({ id: one.tag, pairs: [one] })),
+    BASIS,
+    LAB,
+  );
+  const found = rows.find((one) => one.quantity === quantity);
+  if (!found) throw new Error(quantity);
+  return found;
+};
+
+describe('comparison', () => {
+  it('takes differences against the first, the shared zero error gone', () => {
+    const heel = row('heel-stack', pair('A', 31, 24), pair('B', 24, 20));
+    expect(heel.cells[0]?.difference).toBeUndefined();
+    expect(heel.cells[1]?.difference?.difference).toBeCloseTo(-7, 9);
+    // Pairs 2·0.5², readings 2·0.2²/2, resolution 2·(0.1²/12)/2; the zero of 0.5 mm cancels.
+    expect(heel.cells[1]?.difference?.u).toBeCloseTo(Math.sqrt(0.5 + 0.04 + 0.01 / 12), 9);
+    expect(heel.cells[1]?.words).toBe('like for like');
+    expect(heel.cells[1]?.difference?.verdict).toBe('real');
+  });
+  it('finds no difference between equals, and cannot tell where the step is inside U', () => {
+    const heel = row('heel-stack', pair('A', 31, 24), pair('B', 31.1, 24));
+    expect(heel.cells[1]?.difference?.verdict).toBe('not shown');
+    const drop = row('drop', pair('A', 31, 24), pair('B', 32.2, 24));
+    expect(drop.cells[1]?.difference?.verdict).toBe('cannot tell');
+  });
+  it('refuses another place, with the plain difference greyed and the remedy', () => {
+    const sidewall: Basis = {
+      ...BASIS,
+      stack: { ...BASIS.stack!, place: 'sidewall', method: 'ruler' },
+    };
+    const heel = row('heel-stack', pair('A', 31, 24), pair('B', 37, 28, sidewall));
+    expect(heel.cells[1]?.difference).toBeUndefined();
+    expect(heel.cells[1]?.greyedDifference).toBeCloseTo(6, 9);
+    expect(heel.cells[1]?.words).toMatch(
+      /^not comparable: taken at the visible sidewall.*measure it in-shoe/,
+    );
+  });
+  it('says what to measure where there is no figure at all', () => {
+    const mass = row('mass', pair('A', 31, 24), pair('B', 24, 20));
+    expect(mass.cells[1]?.words).toBe('not comparable: not measured; measure mass of B');
+  });
+});
