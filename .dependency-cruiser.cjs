@@ -25,6 +25,11 @@ const CORE = [
   'sheet',
 ];
 
+/** The folders of steps in server/: what they share stands above them, and none needs another. */
+const SERVER = ['receive', 'match', 'measure', 'sheets', 'studies', 'lab', 'photographs'];
+/** What wires the steps; and what tests are served by. */
+const WIRING = '^server/(app|former-books|served-[a-z]+)[.]ts$';
+
 const forbidden = Object.entries(ROOMS).map(([room, below]) => ({
   name: `${room}-imports-down`,
   severity: 'error',
@@ -43,6 +48,12 @@ module.exports = {
       severity: 'error',
       from: { path: `^core/${room}/`, pathNot: '[.]test[.]ts$' },
       to: { path: '^core/', pathNot: CORE.slice(0, place + 1).map((name) => `^core/${name}/`) },
+    })),
+    ...SERVER.map((step) => ({
+      name: `server-${step}-stands-alone`,
+      severity: 'error',
+      from: { path: '^server/', pathNot: [`^server/${step}/`, WIRING, '[.]test[.]ts$'] },
+      to: { path: `^server/${step}/` },
     })),
     {
       name: 'core-is-pure',

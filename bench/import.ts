@@ -8,7 +8,7 @@ import { v7 as uuid7 } from 'uuid';
 import { CHANGE_HEADER } from '#contract/headers.ts';
 import { pairFields } from '#contract/pair-records.ts';
 import { READINGS_HEADER } from '#server/formats/readings-file.ts';
-import { setUpLab } from '#server/set-up.ts';
+import { setUpLab } from '#server/lab/set-up.ts';
 import { openDatabase } from '#server/store/database.ts';
 import { openStores } from '#server/stores.ts';
 import { type Measurement, measurement } from './measurement.ts';

@@ -1,10 +1,10 @@
 /** The derived rows of a lab that was filled by SQL are those that the server would have written. */
 import { describe, expect, it } from 'vitest';
-import { keepConsistency } from '#server/consistency.ts';
 import { labFacts } from '#server/lab-facts.ts';
 import { summarisePair } from '#server/measured-pairs.ts';
 import { type Db, openDatabase } from '#server/store/database.ts';
 import { openStores } from '#server/stores.ts';
+import { keepConsistency } from '#server/studies/consistency.ts';
 import { fillLab } from './lab-scale.ts';
 
 const TABLES = {

@@ -14,12 +14,12 @@ import { SAME_WEAR_KM } from '#core/figures/basis.ts';
 import { pairText, searchTerms } from '#core/sizing/search-terms.ts';
 import { lastLength } from '#core/sizing/size-label.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';
-import { keepConsistency } from '#server/consistency.ts';
+import { setUpLab } from '#server/lab/set-up.ts';
 import { labFacts } from '#server/lab-facts.ts';
 import { likeness, stepsOf } from '#server/measured-pairs.ts';
-import { setUpLab } from '#server/set-up.ts';
 import type { Db } from '#server/store/database.ts';
 import { openStores } from '#server/stores.ts';
+import { keepConsistency } from '#server/studies/consistency.ts';
 
 export interface LabScale {
   editions: number;

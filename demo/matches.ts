@@ -13,7 +13,7 @@ import { SIDES, type Side } from '#core/catalogue/quantities.ts';
 import { PLAIN_READING } from '#core/figures/reading.ts';
 import { judgeFeature, type MatchGauge } from '#core/match/match.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';
-import { evaluateStored, matchOfPair } from '#server/match.ts';
+import { evaluateStored, matchOfPair } from '#server/match/match-of-pair.ts';
 import { publishPair } from '#server/measured-pairs.ts';
 import type { Stores } from '#server/stores.ts';
 import { FEATURE_NAMES, type MatchTruth } from './match-truths.ts';

@@ -5,29 +5,30 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { v7 as newId } from 'uuid';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
-import { refreshConsistency } from './consistency.ts';
+import { mountCalculations } from './calculations.ts';
 import { mountEndpoints, mountFiles, pathOf } from './endpoint.ts';
 import { guardCharset, guardHost, guardPage } from './guard.ts';
-import { importJobs } from './imports.ts';
 import { jobBook } from './jobs.ts';
+import { fileRoutes, jobRoutes } from './lab/file-routes.ts';
+import { importJobs } from './lab/imports.ts';
+import { labRoutes } from './lab/lab-routes.ts';
 import { describeFault, type Log, logRequests, silentLog } from './log.ts';
+import { matchRoutes, returnNoteRoutes } from './match/match-routes.ts';
+import { curveRoutes } from './measure/curve-routes.ts';
+import { gaugeRoutes, gaugeStream } from './measure/gauge-routes.ts';
+import { sessionRoutes } from './measure/session-routes.ts';
 import { refreshStale, settleLearned } from './measured-pairs.ts';
 import { describeApi } from './openapi.ts';
-import { photographFiles } from './photographs.ts';
+import { photographFiles } from './photographs/photograph-files.ts';
+import { photographFileRoutes, photographRoutes } from './photographs/photograph-routes.ts';
 import { problemHandler, Refusal } from './problems.ts';
-import { mountCalculations } from './routes/calculations.ts';
-import { fileRoutes, jobRoutes } from './routes/files.ts';
-import { gaugeRoutes, gaugeStream } from './routes/gauges.ts';
-import { labRoutes } from './routes/lab.ts';
-import { matchRoutes, returnNoteRoutes } from './routes/matches.ts';
-import { pairRoutes } from './routes/pairs.ts';
-import { photographFileRoutes, photographRoutes } from './routes/photographs.ts';
-import { sessionRoutes } from './routes/sessions.ts';
-import { sheetRoutes } from './routes/sheets.ts';
-import { studyRoutes } from './routes/studies.ts';
+import { pairRoutes } from './receive/pair-routes.ts';
+import { sheetRoutes } from './sheets/sheet-routes.ts';
 import type { Db } from './store/database.ts';
 import { photographFolder } from './store/photograph-folder.ts';
 import { openStores } from './stores.ts';
+import { refreshConsistency } from './studies/consistency.ts';
+import { studyRoutes } from './studies/study-routes.ts';
 
 /** Addresses whose answers take as long as a file, or as a page stays open. */
 const UNTIMED = (['importReadings', 'exportReadings', 'liveGauges', 'getRecall'] as const).map(
@@ -112,8 +113,10 @@ export function createApp(options: AppOptions): BenchApp {
   const watchInstruments = () => gauges?.watch(stores.instruments.all());
   watchInstruments();
   const failed = (error: unknown) => log.error(describeFault(error), 'refresh failed');
-  refreshStale(stores, log).catch(failed);
   let keepingUp = false;
+  const refresh = () => {
+    refreshStale(stores, log).then(keepUp).catch(failed);
+  };
   const keepUp = () => {
     if (keepingUp) return;
     keepingUp = true;
@@ -125,6 +128,7 @@ export function createApp(options: AppOptions): BenchApp {
       });
   };
   stores.learned.whenDue(() => setImmediate(keepUp));
+  refresh();
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -157,7 +161,8 @@ export function createApp(options: AppOptions): BenchApp {
     },
   );
   mountFiles(app, {
-    ...fileRoutes({ db, stores, imports, jobs, now, log }),
+    ...fileRoutes({ db, stores, imports, jobs, now, refresh }),
+    ...curveRoutes(stores, now, imports.requireFree),
     ...photographFileRoutes(stores, pictures, now, imports.requireFree),
     ...returnNoteRoutes(stores),
     ...gaugeStream(gauges),

@@ -8,6 +8,7 @@ import { silentLog } from './log.ts';
 import { refreshStale } from './measured-pairs.ts';
 import { type ServedApp, serveApp } from './served-app.ts';
 import { openStores } from './stores.ts';
+import { refreshConsistency } from './studies/consistency.ts';
 
 export const FORMER_VERSIONS = [1, 2, 3, 4] as const;
 export type FormerVersion = (typeof FORMER_VERSIONS)[number];
@@ -37,7 +38,9 @@ export function saidBefore(version: FormerVersion): BookFigures {
 /** Serves a book once all that an update left behind has been worked out again. */
 export async function serveBook(file: string): Promise<ServedApp> {
   const served = await serveApp(file, undefined, BOOKS_NOW);
-  await refreshStale(openStores(served.db), silentLog());
+  const stores = openStores(served.db);
+  await refreshStale(stores, silentLog());
+  await refreshConsistency(stores, silentLog());
   return served;
 }
 

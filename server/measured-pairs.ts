@@ -5,7 +5,6 @@ import { SAME_WEAR_KM, stackBasisKey } from '#core/figures/basis.ts';
 import { scatterOfSitting } from '#core/figures/learned-repeatability.ts';
 import { figuresIn, sessionFigures } from '#core/figures/pair-figure.ts';
 import { lastLength } from '#core/sizing/size-label.ts';
-import { refreshConsistency } from './consistency.ts';
 import { workOutPair } from './figure-book.ts';
 import { type LabFacts, labFacts } from './lab-facts.ts';
 import { describeFault, type Log } from './log.ts';
@@ -142,5 +141,4 @@ export async function refreshStale(stores: Stores, log: Log): Promise<void> {
   }
   await settleLearned(stores);
   stores.changes.touch();
-  await refreshConsistency(stores, log);
 }

@@ -1,0 +1,101 @@
+import type { Handlers } from '../endpoint.ts';
+import type { JobBook } from '../jobs.ts';
+import { labFacts } from '../lab-facts.ts';
+import { summarisePair } from '../measured-pairs.ts';
+import type { Stores } from '../stores.ts';
+import { recallInstrument } from './recall.ts';
+import { setUpLab } from './set-up.ts';
+
+type LabHandlers = Pick<
+  Handlers,
+  | 'getLab'
+  | 'setUpLab'
+  | 'setUnits'
+  | 'setNoticeable'
+  | 'addPerson'
+  | 'saveInstrument'
+  | 'addCalibration'
+  | 'addDriftCheck'
+  | 'getRecall'
+  | 'recallInstrument'
+  | 'saveProtocol'
+  | 'addOwnQuantity'
+  | 'listChanges'
+>;
+
+/** Readings before any lab kept any. */
+const ALWAYS = '0000-01-01';
+
+export function labRoutes(
+  stores: Stores,
+  jobs: JobBook,
+  newId: () => string,
+  onInstruments: () => void,
+): LabHandlers {
+  return {
+    getLab: () => {
+      const { exponent, noticeable, instruments, protocols, learned, adoptedStudies } =
+        labFacts(stores);
+      const { k, uK, df } = exponent;
+      return {
+        setUp: protocols.length > 0,
+        instruments,
+        protocols,
+        people: stores.lab.people(),
+        units: stores.lab.units(),
+        noticeable,
+        ownQuantities: stores.lab.ownQuantities(),
+        exponent: { k, uK, df: Number.isFinite(df) ? df : null },
+        learned,
+        adoptedStudies,
+      };
+    },
+    setUpLab: ({ body }) => ({ protocolId: setUpLab(stores, body.tools, newId) }),
+    setUnits: ({ body }) => stores.lab.setUnits(body),
+    setNoticeable: ({ body }) => {
+      stores.lab.setNoticeable(body.quantity, body.step);
+      return body;
+    },
+    addPerson: ({ body }) => {
+      stores.lab.addPerson(body);
+      return { id: body.id };
+    },
+    saveInstrument: ({ params, body }) => {
+      stores.instruments.save(params.id, body);
+      onInstruments();
+      return { id: params.id };
+    },
+    addCalibration: ({ params, body }) => {
+      stores.instruments.byId(params.id);
+      stores.instruments.addCalibration(params.id, body);
+      return { id: body.id };
+    },
+    addDriftCheck: ({ params, body }) => {
+      stores.instruments.byId(params.id);
+      stores.instruments.addDriftCheck(params.id, body);
+      return { id: body.id };
+    },
+    getRecall: async ({ params, query, gone }) => {
+      const job = jobs.begin(query.job, gone);
+      const wanted = { id: params.id, since: query.since ?? ALWAYS };
+      return recallInstrument(stores, wanted, job).finally(job.end);
+    },
+    recallInstrument: ({ params, body, now }) => {
+      stores.instruments.byId(params.id);
+      let voided = 0;
+      for (const pairId of stores.pairs.ids()) {
+        const touched = stores.instruments.touched(params.id, body.since, pairId);
+        for (const id of touched) stores.readings.void(id, body.reason, now);
+        if (touched.length > 0) summarisePair(stores, pairId);
+        voided += touched.length;
+      }
+      return { voided };
+    },
+    saveProtocol: ({ body }) => stores.protocols.save(body),
+    addOwnQuantity: ({ body }) => {
+      stores.lab.addOwnQuantity(body);
+      return { id: body.id };
+    },
+    listChanges: ({ query }) => stores.changes.list(query.subject) as never,
+  };
+}

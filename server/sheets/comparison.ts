@@ -1,0 +1,104 @@
+/** Two to four editions on like terms, put together from their pairs. */
+import type { Comparison } from '#contract/sheet-records.ts';
+import type { StackBasis } from '#core/catalogue/stack-basis.ts';
+import { nameStackBasis } from '#core/figures/basis.ts';
+import { compareEditions } from '#core/sheet/comparison.ts';
+import { isSameSize, lastLength, type SizeLabel } from '#core/sizing/size-label.ts';
+import { measuredPair } from '../figure-book.ts';
+import { viewFigure } from '../figure-view.ts';
+import { labFacts } from '../lab-facts.ts';
+import { wrongValue } from '../problems.ts';
+import { distinctSizes } from '../store/editions.ts';
+import type { Stores } from '../stores.ts';
+import { leastWornBasis, stackBases } from './sheet.ts';
+
+/** The candidate that most editions can show; the first edition's own where several can. */
+function mostShared<T>(candidates: readonly T[], counts: (candidate: T) => number): T | undefined {
+  let best: T | undefined;
+  for (const candidate of candidates)
+    if (best === undefined || counts(candidate) > counts(best)) best = candidate;
+  return best;
+}
+
+export function buildComparison(
+  stores: Stores,
+  slugs: readonly string[],
+  wanted: { label?: SizeLabel | undefined; stack?: string | undefined },
+): Comparison {
+  if (slugs.length < 2 || slugs.length > 4)
+    throw wrongValue('editions', `A comparison takes two to four editions; ${slugs.length} given.`);
+  if (new Set(slugs).size !== slugs.length)
+    throw wrongValue('editions', 'Each edition is named once.');
+  const lab = labFacts(stores);
+  const editions = slugs.map((slug) => {
+    const edition = stores.editions.bySlug(slug);
+    const stored = stores.pairs.ofEdition(edition.id).filter((pair) => pair.leftOut === null);
+    const pairs = stored.map((pair) => measuredPair(stores, lab, pair));
+    return {
+      edition,
+      labels: stored.map((pair) => pair.label),
+      pairs,
+      stacks: stackBases(pairs),
+    };
+  });
+
+  const labels = distinctSizes(editions.flatMap((one) => one.labels));
+  const label =
+    labels.find((known) => wanted.label && isSameSize(known, wanted.label)) ??
+    mostShared(
+      labels,
+      (candidate) =>
+        editions.filter((one) => one.labels.some((known) => isSameSize(known, candidate))).length,
+    );
+  if (!label) throw wrongValue('editions', 'None of these editions has a pair yet.');
+
+  const stacks = new Map<string, StackBasis>(editions.flatMap((one) => [...one.stacks]));
+  const stackKey =
+    (wanted.stack && stacks.has(wanted.stack) ? wanted.stack : undefined) ??
+    mostShared([...stacks.keys()], (key) => editions.filter((one) => one.stacks.has(key)).length);
+  const stack = stackKey ? stacks.get(stackKey) : undefined;
+  const first = editions[0];
+  const basis = {
+    ...leastWornBasis(first?.pairs ?? [], label),
+    ...(stack ? { stack } : {}),
+  };
+  const rows = compareEditions(
+    editions.map(({ edition, pairs }) => ({ id: edition.id, pairs })),
+    basis,
+    lab,
+  );
+  return {
+    label,
+    labels,
+    stackKey: stackKey ?? null,
+    stacks: [...stacks].map(([key, value]) => ({ key, name: nameStackBasis(value) })),
+    editions: editions.map(({ edition, pairs }) => ({
+      id: edition.id,
+      slug: edition.slug,
+      name: [`${edition.maker} ${edition.model}`, edition.name].filter(Boolean).join(', '),
+      pairs: pairs.filter((pair) => pair.sessions.some((s) => s.readings.length > 0)).length,
+      lastMm: lastLength(label),
+    })),
+    rows: rows.map(({ quantity, noticeable, cells }) => ({
+      quantity,
+      noticeable,
+      cells: cells.map(({ answer, words, difference, greyedDifference }) => {
+        const figure = answer.terms === 'not' ? answer.greyed : answer.figure;
+        return {
+          figure: figure ? viewFigure(figure) : null,
+          terms: answer.terms,
+          words,
+          greyed: greyedDifference ?? null,
+          difference: difference
+            ? {
+                difference: difference.difference,
+                U: difference.U,
+                verdict: difference.verdict,
+                noticeable: difference.noticeable,
+              }
+            : null,
+        };
+      }),
+    })),
+  };
+}

@@ -1,0 +1,253 @@
+/** What studies are made from: readings grouped by basis, methods, and the shoes two methods share. */
+import { group } from 'd3-array';
+import { mean } from 'simple-statistics';
+import type { z } from 'zod';
+import type {
+  GaugeStudyRecord,
+  PairStudyReadings,
+  sideDifference,
+} from '#contract/study-records.ts';
+import {
+  type Catalogue,
+  describeQuantity,
+  type MeasuredQuantityId,
+} from '#core/catalogue/quantities.ts';
+import { type Basis, compareBases, nameStackBasis } from '#core/figures/basis.ts';
+import { basisFor } from '#core/figures/pair-figure.ts';
+import { isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
+import { completeParts, studyGauge } from '#core/study/gauge-study.ts';
+import type { StudyReading } from '#core/study/study-cells.ts';
+import { type LabFacts, labFacts } from '../lab-facts.ts';
+import { Refusal, wrongValue } from '../problems.ts';
+import { distinctSizes } from '../store/editions.ts';
+import type { StoredStudy } from '../store/gauge-studies.ts';
+import type { StudySession } from '../store/study-readings.ts';
+import type { Stores } from '../stores.ts';
+
+/** Sittings whose readings of a quantity are like for like. */
+interface BasisGroup {
+  key: string;
+  basis: Basis;
+  sessions: StudySession[];
+}
+
+/** What a sitting's protocol says of a quantity. */
+function termsOf(session: StudySession, quantity: MeasuredQuantityId, lab: LabFacts): Basis {
+  const protocol = lab.protocols.find((one) => one.id === session.protocolId);
+  const setup = protocol?.stations.find((station) => station.quantity === quantity)?.setup;
+  return basisFor(
+    quantity,
+    {
+      label: { system: session.system, size: session.size },
+      configuration: session.configuration,
+      removed: session.removed,
+      wornKm: session.wornKm,
+      ...(protocol ? { stack: protocol.stack } : {}),
+      ...(setup ? { setup } : {}),
+      ...(session.temperatureC === null ? {} : { temperatureC: session.temperatureC }),
+    },
+    lab.catalogue,
+  );
+}
+
+function basisWords(basis: Basis): string {
+  return [
+    basis.stack ? nameStackBasis(basis.stack) : '',
+    basis.setup ?? '',
+    basis.configuration === 'as sold' ? '' : basis.configuration,
+    basis.wornKm > 0 ? `worn ${basis.wornKm.toFixed(0)} km` : 'new',
+    basis.temperatureC === undefined ? '' : `${basis.temperatureC.toFixed(0)} °C`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** Groups sittings by basis; of each pair the latest of a basis. The group of most pairs is first. */
+export function groupByBasis(
+  sessions: readonly StudySession[],
+  quantity: MeasuredQuantityId,
+  lab: LabFacts,
+): BasisGroup[] {
+  const groups: BasisGroup[] = [];
+  for (const session of sessions) {
+    const basis = termsOf(session, quantity, lab);
+    const found = groups.find(
+      (one) => compareBases(quantity, basis, one.basis, lab.catalogue).terms === 'like',
+    );
+    if (!found) groups.push({ key: basisWords(basis), basis, sessions: [session] });
+    else if (!found.sessions.some((one) => one.pairId === session.pairId))
+      found.sessions.push(session);
+  }
+  const position = ({ sessions: [first] }: BasisGroup) =>
+    lab.protocols.findIndex((one) => one.id === first?.protocolId);
+  return groups.sort((a, b) => b.sessions.length - a.sessions.length || position(a) - position(b));
+}
+
+/** The group asked for; all at once only where they are one. */
+function chooseGroup(
+  groups: readonly BasisGroup[],
+  wanted: string | undefined,
+  quantity: MeasuredQuantityId,
+  catalogue: Catalogue,
+): BasisGroup | undefined {
+  if (wanted === 'all' && groups.length > 1) {
+    const [first, second] = groups as [BasisGroup, BasisGroup];
+    const answer = compareBases(quantity, first.basis, second.basis, catalogue);
+    throw new Refusal(
+      422,
+      `Readings on ${groups.length} bases are not pooled: ${answer.terms === 'not' ? answer.reason : 'the bases differ'}. Choose one of them.`,
+    );
+  }
+  const found = groups.find((one) => one.key === wanted);
+  if (wanted && wanted !== 'all' && !found)
+    throw wrongValue(
+      'basis',
+      'There are no readings on this basis.',
+      groups.map((one) => one.key),
+    );
+  return found ?? groups[0];
+}
+
+export function pairStudyReadings(
+  stores: Stores,
+  wanted: {
+    edition: string;
+    quantity?: MeasuredQuantityId | undefined;
+    label?: SizeLabel | undefined;
+    basis?: string | undefined;
+  },
+): PairStudyReadings {
+  const edition = stores.editions.bySlug(wanted.edition);
+  const lab = labFacts(stores);
+  const read = stores.studyReadings.quantitiesOf(edition.id);
+  const quantities = Object.values(lab.catalogue)
+    .filter((definition) => read.has(definition.id) && !definition.ordinal)
+    .map((definition) => definition.id as MeasuredQuantityId);
+  const stored = stores.pairs.ofEdition(edition.id);
+  const labels = distinctSizes(stored.map((pair) => pair.label));
+  const counted = (label: SizeLabel) =>
+    stored.filter((pair) => isSameSize(pair.label, label)).length;
+  const label =
+    labels.find((one) => wanted.label && isSameSize(one, wanted.label)) ??
+    [...labels].sort((a, b) => counted(b) - counted(a))[0];
+  if (!label) throw wrongValue('edition', `There is no pair of ${edition.model} yet.`);
+  const quantity = wanted.quantity ?? quantities[0] ?? 'mass';
+  if (describeQuantity(quantity, lab.catalogue).ordinal)
+    throw wrongValue('quantity', 'Scores by hand are votes: they are not averaged.');
+  const sessions = stores.studyReadings
+    .sessions(quantity, edition.id)
+    .filter(({ system, size }) => isSameSize({ system, size }, label));
+  const groups = groupByBasis(sessions, quantity, lab);
+  const chosen = chooseGroup(groups, wanted.basis, quantity, lab.catalogue);
+  const pairs = stored
+    .filter((pair) => isSameSize(pair.label, label))
+    .sort((a, b) => a.receivedOn.localeCompare(b.receivedOn) || a.tag.localeCompare(b.tag));
+  const placeOf = new Map(pairs.map((pair, place) => [pair.id, place]));
+  const pairOf = new Map(chosen?.sessions.map((one) => [one.id, placeOf.get(one.pairId) ?? -1]));
+  const readings: PairStudyReadings['readings'] = { pair: [], side: [], value: [] };
+  for (const { sessionId, side, value } of stores.studyReadings.readings(quantity, edition.id)) {
+    const place = pairOf.get(sessionId);
+    if (place === undefined) continue;
+    readings.pair.push(place);
+    readings.side.push(side);
+    readings.value.push(value);
+  }
+  return {
+    edition: {
+      slug: edition.slug,
+      name: [`${edition.maker} ${edition.model}`, edition.name].filter(Boolean).join(', '),
+    },
+    label,
+    labels,
+    quantity,
+    quantities,
+    basis: chosen ? { key: chosen.key, words: chosen.key } : null,
+    bases: groups.map(({ key, sessions: own }) => ({ key, words: key, pairs: own.length })),
+    pairs: pairs.map(({ tag, lot, receivedOn, leftOut }) => ({
+      tag,
+      lot,
+      receivedOn,
+      leftOut: leftOut !== null,
+    })),
+    readings,
+    claims: edition.claims
+      .filter((claim) => claim.quantity === quantity && claim.withdrawn === null)
+      .map(({ typed, value, halfWidth }) => ({ typed, value, halfWidth })),
+  };
+}
+
+/** Readings of a group as the core studies them. */
+export function readingsIn(
+  chosen: BasisGroup,
+  bySession: ReadonlyMap<string, readonly { side: 'left' | 'right'; value: number }[]>,
+): StudyReading[] {
+  return chosen.sessions.flatMap((session) =>
+    (bySession.get(session.id) ?? []).map(({ side, value }, index) => ({
+      pair: session.tag,
+      side,
+      trial: index,
+      value,
+    })),
+  );
+}
+
+/** One difference a pair, from its latest sitting that read both shoes. */
+export function sideDifferences(
+  stores: Stores,
+  quantity: MeasuredQuantityId,
+  slug: string | undefined,
+): z.output<typeof sideDifference>[] {
+  const editionId = slug ? stores.editions.bySlug(slug).id : null;
+  const bySession = group(
+    stores.studyReadings.readings(quantity, editionId),
+    (row) => row.sessionId,
+  );
+  const seen = new Set<string>();
+  return stores.studyReadings.sessions(quantity, editionId).flatMap((session) => {
+    if (seen.has(session.pairId)) return [];
+    const values = (side: 'left' | 'right') =>
+      (bySession.get(session.id) ?? []).filter((row) => row.side === side).map((row) => row.value);
+    const [left, right] = [values('left'), values('right')];
+    if (left.length === 0 || right.length === 0) return [];
+    seen.add(session.pairId);
+    const { maker, model, name } = stores.editions.byId(session.editionId);
+    return [
+      {
+        tag: session.tag,
+        edition: [`${maker} ${model}`, name].filter(Boolean).join(', '),
+        difference: mean(right) - mean(left),
+      },
+    ];
+  });
+}
+
+/** A study as a page shows it: blind until every turn has its reading. */
+export function showStudy(stores: Stores, study: StoredStudy): GaugeStudyRecord {
+  const standing = stores.gaugeStudies.standing(study.id);
+  const { adopted, adoptedAt, ...rest } = study;
+  return {
+    ...rest,
+    taken: stores.readings
+      .of(study.id)
+      .map(({ id, turn, voided }) => ({ id, turn: turn ?? 0, voided })),
+    readings:
+      standing.length < study.turns.length && study.ended === ''
+        ? null
+        : stores.gaugeStudies.readings(study),
+    adopted: adopted && adoptedAt ? { at: adoptedAt, without: adopted.without } : null,
+  };
+}
+
+/** GRR of a study that is taken or ended, or null where it cannot be analysed. */
+export function verdictOf(stores: Stores, study: StoredStudy) {
+  const all = stores.gaugeStudies.readings(study);
+  if (all.length < study.turns.length && study.ended === '') return null;
+  const readings = completeParts(all);
+  try {
+    const { percentStudy, verdict } = studyGauge(readings, study.tolerance ?? undefined);
+    return { grrPercent: percentStudy.grr, verdict };
+  } catch (error) {
+    if (error instanceof RangeError) return null;
+    throw error;
+  }
+}
