@@ -13,8 +13,9 @@ import { useEditions, usePairs } from '../api/queries.ts';
 import { useBenchTag } from './bench.ts';
 import { TYPING_MS } from './EditionSelect.tsx';
 import { editionName } from './names.ts';
+import { opensPairsAt, STEPS } from './steps.ts';
 
-const STEPS = 'Steps';
+const STEP_GROUP = 'Steps';
 
 /** Pairs and sheets are found by the server; steps by what their names hold. */
 const filterSteps: SpotlightFilterFunction = (query, groups) => {
@@ -22,7 +23,7 @@ const filterSteps: SpotlightFilterFunction = (query, groups) => {
   return (
     (groups as SpotlightActionGroupData[])
       .map((group) =>
-        group.group === STEPS
+        group.group === STEP_GROUP
           ? {
               ...group,
               actions: group.actions.filter(({ label }) => label?.toLowerCase().includes(words)),
@@ -46,33 +47,21 @@ export function GoTo({ onClose, onHelp }: { onClose: () => void; onHelp: () => v
   const tag = useBenchTag();
   useEffect(() => spotlight.open(), []);
   const steps = [
-    { id: 'receive', label: 'Receive a pair', onClick: () => navigate('/receive') },
-    { id: 'compare', label: 'Compare', onClick: () => navigate('/compare') },
-    { id: 'sheets', label: 'Sheets', onClick: () => navigate('/sheets') },
-    { id: 'lab', label: 'Lab: instruments', onClick: () => navigate('/lab') },
-    { id: 'protocols', label: 'Lab: protocols', onClick: () => navigate('/lab/protocols') },
-    { id: 'files', label: 'Lab: readings in and out', onClick: () => navigate('/lab/files') },
-    { id: 'guide', label: 'Guide: quantities', onClick: () => navigate('/guide') },
+    ...STEPS.flatMap(({ pages }) => pages).flatMap(({ path, goTo }) => {
+      const ofPair = path.includes(':tag');
+      if (!goTo || (ofPair && !tag)) return [];
+      return [
+        {
+          id: path,
+          label: ofPair ? `${goTo} ${tag}` : goTo,
+          onClick: () => navigate(`/${path.replace(':tag', tag ?? '')}`),
+        },
+      ];
+    }),
     { id: 'keys', label: 'Keys that work here', onClick: onHelp },
-    { id: 'studies', label: 'Studies', onClick: () => navigate('/studies') },
-    { id: 'tolerances', label: 'Lab: tolerances', onClick: () => navigate('/lab/tolerances') },
-    ...(tag
-      ? [
-          {
-            id: 'match',
-            label: `Match ${tag}`,
-            onClick: () => navigate(`/pairs/${tag}/match`),
-          },
-          {
-            id: 'measure',
-            label: `Measure ${tag}`,
-            onClick: () => navigate(`/pairs/${tag}/measure`),
-          },
-        ]
-      : []),
   ];
   const actions: SpotlightActionGroupData[] = [
-    { group: STEPS, actions: steps },
+    { group: STEP_GROUP, actions: steps },
     {
       group: 'Pairs',
       actions: (pairs.data?.pages[0]?.rows ?? [])
@@ -81,7 +70,7 @@ export function GoTo({ onClose, onHelp }: { onClose: () => void; onHelp: () => v
           id: `pair ${row.id}`,
           label: `${row.tag} ${row.maker} ${row.model}`,
           description: [nameLabel(row.label), row.edition].filter(Boolean).join(' · '),
-          onClick: () => navigate(`/pairs/${row.tag}/measure`),
+          onClick: () => navigate(`/pairs/${row.tag}/${opensPairsAt('/')}`),
         })),
     },
     {

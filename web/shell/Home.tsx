@@ -2,6 +2,7 @@ import { Button } from '@mantine/core';
 import { Navigate, useNavigate } from 'react-router';
 import { usePairRow, usePairs } from '../api/queries.ts';
 import { useBenchTag } from './bench.ts';
+import { opensPairsAt } from './steps.ts';
 
 /** The way in: the pair last on the bench, else the first in the tray, else the first action. */
 export function Home() {
@@ -15,7 +16,7 @@ export function Home() {
     onBench.data ??
     rows.find((pair) => pair.readings > 0 && pair.stationsDone < pair.stations) ??
     rows[0];
-  if (row) return <Navigate to={`/pairs/${row.tag}/measure`} replace />;
+  if (row) return <Navigate to={`/pairs/${row.tag}/${opensPairsAt('/')}`} replace />;
   return (
     <div style={{ padding: '48px 32px', maxWidth: 560 }}>
       <h1>The bench is empty</h1>

@@ -1,41 +1,16 @@
 import { Kbd, Modal, Table } from '@mantine/core';
 import { useLocation } from 'react-router';
+import type { KeyLine } from './step.ts';
+import { pageAt } from './steps.ts';
 
-type Keys = [keys: string[], action: string][];
-
-const EVERYWHERE: Keys = [
+const EVERYWHERE: KeyLine[] = [
   [['Ctrl', 'K'], 'go to any pair, edition, sheet or step (Cmd K on a Mac)'],
   [['?'], 'this help'],
   [['Tab'], 'next control; Shift Tab the one before'],
   [['Esc'], 'close, or leave the field as it was'],
 ];
 
-const MEASURE: Keys = [
-  [['Enter'], 'record the figure and move on; empty: skip'],
-  [['Backspace'], 'in the empty field: bring the last reading back to correct it'],
-  [['['], 'previous station'],
-  [[']'], 'next station'],
-  [['\\'], 'other shoe'],
-  [['Space'], 'in the empty field: take the live figure of the gauge'],
-  [['←', '→'], 'on a handle of a curve’s window: move it'],
-  [['n'], 'a note'],
-  [['v'], 'void the last reading here, with a reason'],
-];
-
-const MATCH: Keys = [
-  [['Enter'], 'record the figure and go on; empty: pass over'],
-  [['Backspace'], 'in the empty field: bring the last reading back to correct it'],
-  [['['], 'previous feature'],
-  [[']'], 'next feature'],
-  [['\\'], 'other shoe'],
-  [['v'], 'void the last reading here'],
-  [['e'], 'to what is looked at, by eye'],
-  [['d'], 'to the decision'],
-];
-
-const RECEIVE: Keys = [[['Ctrl', 'Enter'], 'put the pair on the bench']];
-
-function KeyTable({ title, keys }: { title: string; keys: Keys }) {
+function KeyTable({ title, keys }: { title: string; keys: KeyLine[] }) {
   return (
     <Table captionSide="top" mb="md">
       <Table.Caption ta="left" fw={700}>
@@ -62,11 +37,10 @@ function KeyTable({ title, keys }: { title: string; keys: Keys }) {
 /** The keys that work here. */
 export function KeyHelp({ onClose }: { onClose: () => void }) {
   const { pathname } = useLocation();
+  const keys = pageAt(pathname)?.page.keys;
   return (
     <Modal opened onClose={onClose} title="Keys that work here" size="lg">
-      {pathname.endsWith('/measure') && <KeyTable title="At the entry field" keys={MEASURE} />}
-      {pathname.endsWith('/match') && <KeyTable title="On the ladder" keys={MATCH} />}
-      {pathname.endsWith('/receive') && <KeyTable title="Receiving" keys={RECEIVE} />}
+      {keys && <KeyTable title={keys.title} keys={keys.lines} />}
       <KeyTable title="Everywhere" keys={EVERYWHERE} />
     </Modal>
   );

@@ -3,6 +3,7 @@ import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Outlet, useLocation, useMatches } from 'react-router';
 import { useHealth, useLab } from '../api/queries.ts';
+import type { ShellContext } from './context.ts';
 import { useHand } from './hand.ts';
 import { RefusedChanges } from './RefusedChanges.tsx';
 import { SavedState } from './SavedState.tsx';
@@ -17,11 +18,6 @@ const GoTo = lazy(async () => ({ default: (await import('./GoTo.tsx')).GoTo }));
 const FirstStart = lazy(async () => ({
   default: (await import('../lab/FirstStart.tsx')).FirstStart,
 }));
-
-/** What pages may ask of the frame. */
-export interface ShellContext {
-  openHelp: () => void;
-}
 
 /** What a page calls itself in the browser's tab; `:tag` and the like stand for names of its address. */
 export interface PageHandle {

@@ -2,82 +2,22 @@ import { useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
 import { IconKeyboard, IconMoon, IconRulerMeasure, IconSearch, IconSun } from '@tabler/icons-react';
 import { type DragEvent, lazy, type ReactNode, Suspense, useState } from 'react';
 import { Link, NavLink, useLocation, useNavigate, useSearchParams } from 'react-router';
-import type { PairRow } from '#contract/pair-records.ts';
 import { usePairRow, usePairs } from '../api/queries.ts';
 import { useBenchTag } from './bench.ts';
 import { PersonMenu } from './PersonMenu.tsx';
 import classes from './StepBar.module.css';
+import type { Bench, Step } from './step.ts';
+import { pageAt, STEPS } from './steps.ts';
 import { DRAGGED_EDITION } from './Tray.tsx';
 
 const UnitsMenu = lazy(async () => ({ default: (await import('./UnitsMenu.tsx')).UnitsMenu }));
 
-interface Step {
-  name: string;
-  to: string;
-  state: string;
-  /** Something here wants a look. */
-  attention?: boolean;
-  active: boolean;
-}
-
-/** What the check of left against right came to. */
-function matchState(row: PairRow | undefined): { state: string; attention: boolean } {
-  if (!row) return { state: 'no pair', attention: false };
-  if (!row.match) return { state: 'not yet', attention: false };
-  const { decision } = row.match;
-  if (decision === null) return { state: 'begun', attention: false };
-  if (decision === 'return') return { state: 'out, return', attention: true };
-  return { state: decision === 'keep' ? 'kept' : 'kept, noted', attention: false };
-}
-
-function useSteps(): Step[] {
+function useBench(): Bench {
   const { pathname } = useLocation();
   const [search] = useSearchParams();
-  const tag = useBenchTag();
-  const pairs = usePairs('table');
-  const { data: row } = usePairRow(tag);
-  const [first] = pairs.data?.pages ?? [];
-  const compared = search.get('editions')?.split(',').filter(Boolean).length ?? 0;
-  const measured = row ? `${row.stationsDone} of ${row.stations || '…'}` : 'no pair';
-  const done = row && row.stations > 0 && row.stationsDone >= row.stations;
-  return [
-    {
-      name: 'Receive',
-      to: row ? `/pairs/${row.tag}/receive` : '/receive',
-      state: row
-        ? `${row.tag} received`
-        : first && first.onTable + first.onShelf > 0
-          ? 'a new pair'
-          : 'a first pair',
-      active: pathname.endsWith('/receive'),
-    },
-    {
-      name: 'Match',
-      to: row ? `/pairs/${row.tag}/match` : '/receive',
-      ...matchState(row),
-      active: pathname.endsWith('/match') || pathname.endsWith('/return-note'),
-    },
-    {
-      name: 'Measure',
-      to: row ? `/pairs/${row.tag}/measure` : '/receive',
-      state: done ? 'done' : row && row.readings === 0 ? 'not yet' : measured,
-      active: pathname.endsWith('/measure'),
-    },
-    {
-      name: 'Compare',
-      to: pathname === '/compare' ? `/compare?${search}` : '/compare',
-      state: pathname === '/compare' && compared > 0 ? `${compared} editions` : 'editions',
-      active: pathname === '/compare',
-    },
-    {
-      name: 'Sheets',
-      to: row
-        ? `/sheets/${row.editionSlug}?label=${row.label.system}-${row.label.size}`
-        : '/sheets',
-      state: row ? (row.readings > 0 ? 'has figures' : 'none yet') : 'all',
-      active: pathname.startsWith('/sheets'),
-    },
-  ];
+  const { data: row } = usePairRow(useBenchTag());
+  const [first] = usePairs('table').data?.pages ?? [];
+  return { pathname, search, row, empty: !first || first.onTable + first.onShelf === 0 };
 }
 
 /** Ruler ticks under the steps: ten to a step. */
@@ -119,20 +59,15 @@ function ThemeButton() {
   );
 }
 
-/** Compare takes an edition that is dropped on it from the tray. */
-function DropTarget({ children }: { children: ReactNode }) {
+/** A step that takes an edition which is dropped on it from the tray. */
+function DropTarget({ to, children }: { to: (slug: string) => string; children: ReactNode }) {
   const navigate = useNavigate();
-  const [search] = useSearchParams();
-  const { pathname } = useLocation();
   const [over, setOver] = useState(false);
   const drop = (event: DragEvent) => {
     event.preventDefault();
     setOver(false);
     const slug = event.dataTransfer.getData(DRAGGED_EDITION);
-    if (!slug) return;
-    const before = pathname === '/compare' ? (search.get('editions')?.split(',') ?? []) : [];
-    const editions = [...new Set([...before.filter(Boolean), slug])].slice(-4);
-    void navigate(`/compare?editions=${editions.join(',')}`);
+    if (slug) void navigate(to(slug));
   };
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: the tray has a button for it; dropping is a short cut
@@ -151,6 +86,31 @@ function DropTarget({ children }: { children: ReactNode }) {
   );
 }
 
+/** A step in the bar, with how it stands. */
+function StandingStep({ step, bench, active }: { step: Step; bench: Bench; active: boolean }) {
+  const standing = step.stands?.(bench);
+  if (!standing) return null;
+  const { takesEdition } = step;
+  const link = (
+    <NavLink
+      to={standing.to}
+      className={classes.step ?? ''}
+      data-active={active}
+      aria-current={active ? 'page' : undefined}
+    >
+      <span className={classes.name}>{step.name}</span>
+      <span className={classes.state} data-attention={standing.attention ?? false}>
+        {standing.words}
+      </span>
+    </NavLink>
+  );
+  return takesEdition ? (
+    <DropTarget to={(slug) => takesEdition(slug, bench)}>{link}</DropTarget>
+  ) : (
+    link
+  );
+}
+
 export function StepBar({
   onGoTo,
   onHelp,
@@ -160,42 +120,29 @@ export function StepBar({
   onHelp: () => void;
   demo: boolean;
 }) {
-  const steps = useSteps();
+  const bench = useBench();
+  const here = pageAt(bench.pathname)?.step;
   return (
     <div className={classes.bar}>
       <Link to="/" className={classes.brand}>
         Emvex{demo && <span className={classes.demo}>demo bench</span>}
       </Link>
       <nav aria-label="Steps" className={classes.steps}>
-        {steps.map((step) => {
-          const link = (
-            <NavLink
-              key={step.name}
-              to={step.to}
-              className={classes.step ?? ''}
-              data-active={step.active}
-              aria-current={step.active ? 'page' : undefined}
-            >
-              <span className={classes.name}>{step.name}</span>
-              <span className={classes.state} data-attention={step.attention}>
-                {step.state}
-              </span>
-            </NavLink>
-          );
-          return step.name === 'Compare' ? <DropTarget key={step.name}>{link}</DropTarget> : link;
-        })}
+        {STEPS.map((step) => (
+          <StandingStep key={step.name} step={step} bench={bench} active={step === here} />
+        ))}
         <Rule />
       </nav>
       <div className={classes.aside}>
-        <NavLink to="/studies" className={classes.textButton ?? ''}>
-          Studies
-        </NavLink>
-        <NavLink to="/lab" className={classes.textButton ?? ''}>
-          Lab
-        </NavLink>
-        <NavLink to="/guide" className={classes.textButton ?? ''}>
-          Guide
-        </NavLink>
+        {STEPS.map(
+          ({ name, pages: [first], stands }) =>
+            first &&
+            !stands && (
+              <NavLink key={name} to={`/${first.path}`} className={classes.textButton ?? ''}>
+                {name}
+              </NavLink>
+            ),
+        )}
         <PersonMenu />
         <UnitsButton />
         <button type="button" className={classes.textButton} onClick={onGoTo} title="Ctrl K">

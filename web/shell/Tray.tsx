@@ -1,7 +1,6 @@
 import { Button, TextInput } from '@mantine/core';
 import { useDebouncedValue } from '@mantine/hooks';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import dayjs from 'dayjs';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import type { PairRow } from '#contract/pair-records.ts';
@@ -10,20 +9,11 @@ import { usePairs } from '../api/queries.ts';
 import { SoleMark } from '../drawing/SoleMark.tsx';
 import { useBenchTag } from './bench.ts';
 import { TYPING_MS } from './EditionSelect.tsx';
+import { opensPairsAt, STEPS } from './steps.ts';
 import classes from './Tray.module.css';
 
 /** What a dragged row of the tray carries. */
 export const DRAGGED_EDITION = 'application/x-emvex-edition';
-
-/** Days before a return date at which the tray begins to say so. */
-const RETURN_NOTICE_DAYS = 7;
-
-function dueOf(row: PairRow, today: dayjs.Dayjs): string {
-  if (!row.returnBy) return '';
-  const days = dayjs(row.returnBy).diff(today.startOf('day'), 'day');
-  if (days < 0) return `return date passed ${dayjs(row.returnBy).format('D MMM')}`;
-  return days <= RETURN_NOTICE_DAYS ? `return by ${dayjs(row.returnBy).format('ddd D MMM')}` : '';
-}
 
 /** One tick a station: long when taken. */
 function StationTicks({ done, all }: { done: number; all: number }) {
@@ -43,9 +33,6 @@ function StationTicks({ done, all }: { done: number; all: number }) {
   );
 }
 
-/** What left against right came to, where the pair was kept. */
-const KEPT: Record<string, string> = { keep: ' · matches', 'keep and note': ' · noted' };
-
 function TrayRow({
   row,
   onBench,
@@ -58,7 +45,9 @@ function TrayRow({
   /** Looked for, and so from the table or the shelf. */
   found: boolean;
 }) {
-  const due = dueOf(row, dayjs());
+  const words = STEPS.flatMap(({ ofRow }) => ofRow?.(row) ?? []);
+  const alerts = words.flatMap(({ alert }) => alert ?? []);
+  const notes = words.flatMap(({ note }) => note ?? []);
   return (
     <Link
       to={`/pairs/${row.tag}/${step}`}
@@ -79,27 +68,27 @@ function TrayRow({
         <span className="soft">
           {nameLabel(row.label)}
           {row.edition && ` · ${row.edition}`}
-          {row.match?.decision && KEPT[row.match.decision]}
+          {words.map(({ beside }) => beside && ` · ${beside}`)}
           {found && row.shelved && ' · on the shelf'}
         </span>
         <SoleMark heel={row.heelMm} forefoot={row.forefootMm} length={lastLength(row.label)} />
       </span>
-      {row.match?.decision === 'return' && (
-        <span className="look-here">{row.match.words.split('.')[0]}</span>
-      )}
-      {due && <span className="look-here">{due}</span>}
-      {!due && row.match?.decision !== 'return' && row.openSession && (
-        <span className="soft">sitting open since {dayjs(row.openSession).format('D MMM')}</span>
-      )}
+      {alerts.map((alert) => (
+        <span key={alert} className="look-here">
+          {alert}
+        </span>
+      ))}
+      {alerts.length === 0 &&
+        notes.map((note) => (
+          <span key={note} className="soft">
+            {note}
+          </span>
+        ))}
     </Link>
   );
 }
 
 const ROW_HEIGHT = 76;
-
-/** The step that a pair of the tray is opened at: the one in sight, else Measure. */
-const stepOf = (pathname: string): string =>
-  /^\/pairs\/[^/]+\/(receive|match|measure)$/.exec(pathname)?.[1] ?? 'measure';
 
 /** The pairs in hand, as on the table. */
 export function Tray() {
@@ -111,7 +100,7 @@ export function Tray() {
   const [shelf, setShelf] = useState(false);
   const pairs = usePairs(shelf ? 'shelf' : 'table', find);
   const scroller = useRef<HTMLDivElement>(null);
-  const step = stepOf(pathname);
+  const step = opensPairsAt(pathname);
   const [first] = pairs.data?.pages ?? [];
   const { onTable = 0, onShelf = 0 } = first ?? {};
   const all = onTable + onShelf;

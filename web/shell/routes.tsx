@@ -1,15 +1,44 @@
-import { createBrowserRouter, type LoaderFunctionArgs } from 'react-router';
-import { fetchFrame, fetchPair } from '../api/queries.ts';
+/** The routes of all steps, and the frame around them. */
+import { createBrowserRouter, type LoaderFunctionArgs, type RouteObject } from 'react-router';
+import { fetchFrame } from '../api/queries.ts';
 import { FailedPage, UnknownAddress } from './Lost.tsx';
 import { type PageHandle, Shell } from './Shell.tsx';
-
-/** The loader of the steps of a pair. */
-const fetchStep = ({ params }: LoaderFunctionArgs) => {
-  fetchPair(params.tag);
-  return null;
-};
+import type { FrameHandle } from './StepPlaces.tsx';
+import type { Step, StepPage } from './step.ts';
+import { STEPS } from './steps.ts';
 
 const called = (title: string): { handle: PageHandle } => ({ handle: { title } });
+
+function routeOf({ path, title, page, fetch }: StepPage): RouteObject {
+  return {
+    path: `/${path}`,
+    ...called(title),
+    lazy: async () => ({ Component: await page() }),
+    // Records are asked for beside the code that shows them, not after it.
+    ...(fetch
+      ? {
+          loader: ({ params }: LoaderFunctionArgs) => {
+            fetch(params.tag);
+            return null;
+          },
+        }
+      : {}),
+  };
+}
+
+function routesOf(step: Step): RouteObject[] {
+  const routes = step.pages.map(routeOf);
+  if (!step.frame) return routes;
+  const { path, title, page } = step.frame;
+  return [
+    {
+      path: `/${path}`,
+      handle: { title, step } satisfies FrameHandle,
+      lazy: async () => ({ Component: await page() }),
+      children: routes,
+    },
+  ];
+}
 
 export const router = createBrowserRouter([
   {
@@ -17,7 +46,6 @@ export const router = createBrowserRouter([
     element: <Shell />,
     errorElement: <FailedPage />,
     hydrateFallbackElement: <div />,
-    // Records are asked for beside the code that shows them, not after it.
     loader: () => {
       fetchFrame();
       return null;
@@ -32,176 +60,7 @@ export const router = createBrowserRouter([
             ...called('Bench'),
             lazy: async () => ({ Component: (await import('./Home.tsx')).Home }),
           },
-          {
-            path: 'receive',
-            ...called('Receive a pair'),
-            lazy: async () => ({
-              Component: (await import('../receive/ReceivePage.tsx')).ReceivePage,
-            }),
-          },
-          {
-            path: 'pairs/:tag/receive',
-            ...called(':tag, received'),
-            loader: fetchStep,
-            lazy: async () => ({
-              Component: (await import('../receive/PairRecordPage.tsx')).PairRecordPage,
-            }),
-          },
-          {
-            path: 'pairs/:tag/match',
-            ...called(':tag, match'),
-            loader: fetchStep,
-            lazy: async () => ({ Component: (await import('../match/MatchPage.tsx')).MatchPage }),
-          },
-          {
-            path: 'pairs/:tag/return-note',
-            ...called(':tag, return note'),
-            lazy: async () => ({
-              Component: (await import('../match/ReturnNotePage.tsx')).ReturnNotePage,
-            }),
-          },
-          {
-            path: 'pairs/:tag/measure',
-            ...called(':tag, measure'),
-            loader: fetchStep,
-            lazy: async () => ({
-              Component: (await import('../measure/MeasurePage.tsx')).MeasurePage,
-            }),
-          },
-          {
-            path: 'compare',
-            ...called('Compare'),
-            lazy: async () => ({
-              Component: (await import('../compare/ComparePage.tsx')).ComparePage,
-            }),
-          },
-          {
-            path: 'sheets',
-            ...called('Sheets'),
-            lazy: async () => ({
-              Component: (await import('../sheets/SheetsPage.tsx')).SheetsPage,
-            }),
-          },
-          {
-            path: 'sheets/:edition',
-            ...called('Sheet of :edition'),
-            lazy: async () => ({ Component: (await import('../sheets/SheetPage.tsx')).SheetPage }),
-          },
-          {
-            path: 'lab',
-            ...called('Lab'),
-            lazy: async () => ({ Component: (await import('../lab/LabPage.tsx')).LabPage }),
-            children: [
-              {
-                index: true,
-                lazy: async () => ({
-                  Component: (await import('../lab/InstrumentsPage.tsx')).InstrumentsPage,
-                }),
-              },
-              {
-                path: 'instruments/:id',
-                ...called('Instrument'),
-                lazy: async () => ({
-                  Component: (await import('../lab/InstrumentPage.tsx')).InstrumentPage,
-                }),
-              },
-              {
-                path: 'protocols',
-                ...called('Protocols'),
-                lazy: async () => ({
-                  Component: (await import('../lab/ProtocolsPage.tsx')).ProtocolsPage,
-                }),
-              },
-              {
-                path: 'protocols/:id',
-                ...called('Protocol'),
-                lazy: async () => ({
-                  Component: (await import('../lab/ProtocolEditor.tsx')).ProtocolEditor,
-                }),
-              },
-              {
-                path: 'quantities',
-                ...called('Quantities'),
-                lazy: async () => ({
-                  Component: (await import('../lab/QuantitiesPage.tsx')).QuantitiesPage,
-                }),
-              },
-              {
-                path: 'tolerances',
-                ...called('Tolerances'),
-                lazy: async () => ({
-                  Component: (await import('../lab/TolerancesPage.tsx')).TolerancesPage,
-                }),
-              },
-              {
-                path: 'people',
-                ...called('People'),
-                lazy: async () => ({
-                  Component: (await import('../lab/PeoplePage.tsx')).PeoplePage,
-                }),
-              },
-              {
-                path: 'files',
-                ...called('Readings in and out'),
-                lazy: async () => ({ Component: (await import('../lab/FilesPage.tsx')).FilesPage }),
-              },
-            ],
-          },
-          {
-            path: 'studies',
-            ...called('Pair to pair'),
-            lazy: async () => ({
-              Component: (await import('../studies/StudiesPage.tsx')).StudiesPage,
-            }),
-            children: [
-              {
-                index: true,
-                lazy: async () => ({
-                  Component: (await import('../studies/PairStudyPage.tsx')).PairStudyPage,
-                }),
-              },
-              {
-                path: 'sides',
-                ...called('Left and right'),
-                lazy: async () => ({
-                  Component: (await import('../studies/SidesPage.tsx')).SidesPage,
-                }),
-              },
-              {
-                path: 'gauges',
-                ...called('Gauge studies'),
-                lazy: async () => ({
-                  Component: (await import('../studies/GaugesPage.tsx')).GaugesPage,
-                }),
-              },
-              {
-                path: 'gauges/:id',
-                ...called('Gauge study'),
-                lazy: async () => ({
-                  Component: (await import('../studies/GaugeStudyPage.tsx')).GaugeStudyPage,
-                }),
-              },
-              {
-                path: 'methods',
-                ...called('Two methods'),
-                lazy: async () => ({
-                  Component: (await import('../studies/MethodsPage.tsx')).MethodsPage,
-                }),
-              },
-              {
-                path: 'planner',
-                ...called('Planner'),
-                lazy: async () => ({
-                  Component: (await import('../studies/PlannerPage.tsx')).PlannerPage,
-                }),
-              },
-            ],
-          },
-          {
-            path: 'guide',
-            ...called('Guide'),
-            lazy: async () => ({ Component: (await import('../guide/GuidePage.tsx')).GuidePage }),
-          },
+          ...STEPS.flatMap(routesOf),
           { path: '*', ...called('Nothing here'), element: <UnknownAddress /> },
         ],
       },

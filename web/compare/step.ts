@@ -1,0 +1,32 @@
+import type { Bench, Step } from '../shell/step.ts';
+
+/** More editions do not stand beside each other. */
+const MOST_COMPARED = 4;
+
+const HERE = '/compare';
+
+const comparedOf = ({ pathname, search }: Bench): string[] =>
+  pathname === HERE ? (search.get('editions')?.split(',').filter(Boolean) ?? []) : [];
+
+export const compareStep: Step = {
+  name: 'Compare',
+  stands: (bench) => {
+    const { length } = comparedOf(bench);
+    return {
+      to: bench.pathname === HERE ? `${HERE}?${bench.search}` : HERE,
+      words: length > 0 ? `${length} editions` : 'editions',
+    };
+  },
+  takesEdition: (slug, bench) => {
+    const editions = [...new Set([...comparedOf(bench), slug])].slice(-MOST_COMPARED);
+    return `${HERE}?editions=${editions.join(',')}`;
+  },
+  pages: [
+    {
+      path: 'compare',
+      title: 'Compare',
+      page: async () => (await import('./ComparePage.tsx')).ComparePage,
+      goTo: 'Compare',
+    },
+  ],
+};

@@ -1,0 +1,64 @@
+import type { Step } from '../shell/step.ts';
+
+export const labStep: Step = {
+  name: 'Lab',
+  frame: {
+    path: 'lab',
+    title: 'Lab',
+    page: async () => (await import('./LabPage.tsx')).LabPage,
+  },
+  pages: [
+    {
+      path: 'lab',
+      title: 'Lab',
+      place: 'Instruments',
+      page: async () => (await import('./InstrumentsPage.tsx')).InstrumentsPage,
+      goTo: 'Lab: instruments',
+    },
+    {
+      path: 'lab/instruments/:id',
+      title: 'Instrument',
+      page: async () => (await import('./InstrumentPage.tsx')).InstrumentPage,
+    },
+    {
+      path: 'lab/protocols',
+      title: 'Protocols',
+      place: 'Protocols',
+      page: async () => (await import('./ProtocolsPage.tsx')).ProtocolsPage,
+      goTo: 'Lab: protocols',
+    },
+    {
+      path: 'lab/protocols/:id',
+      title: 'Protocol',
+      page: async () => (await import('./ProtocolEditor.tsx')).ProtocolEditor,
+    },
+    {
+      path: 'lab/quantities',
+      title: 'Quantities',
+      place: 'Quantities and steps',
+      page: async () => (await import('./QuantitiesPage.tsx')).QuantitiesPage,
+      goTo: 'Lab: quantities and steps',
+    },
+    {
+      path: 'lab/tolerances',
+      title: 'Tolerances',
+      place: 'Tolerances',
+      page: async () => (await import('./TolerancesPage.tsx')).TolerancesPage,
+      goTo: 'Lab: tolerances',
+    },
+    {
+      path: 'lab/people',
+      title: 'People',
+      place: 'People and sizes',
+      page: async () => (await import('./PeoplePage.tsx')).PeoplePage,
+      goTo: 'Lab: people and sizes',
+    },
+    {
+      path: 'lab/files',
+      title: 'Readings in and out',
+      place: 'Readings in and out',
+      page: async () => (await import('./FilesPage.tsx')).FilesPage,
+      goTo: 'Lab: readings in and out',
+    },
+  ],
+};

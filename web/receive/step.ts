@@ -1,0 +1,50 @@
+import dayjs from 'dayjs';
+import type { PairRow } from '#contract/pair-records.ts';
+import { fetchPair } from '../api/queries.ts';
+import { type Step, toPair } from '../shell/step.ts';
+
+/** Days before a return date at which the tray begins to say so. */
+const RETURN_NOTICE_DAYS = 7;
+
+function dueOf({ returnBy }: PairRow): string | undefined {
+  if (!returnBy) return undefined;
+  const days = dayjs(returnBy).diff(dayjs().startOf('day'), 'day');
+  if (days < 0) return `return date passed ${dayjs(returnBy).format('D MMM')}`;
+  return days <= RETURN_NOTICE_DAYS
+    ? `return by ${dayjs(returnBy).format('ddd D MMM')}`
+    : undefined;
+}
+
+const keys = {
+  title: 'Receiving',
+  lines: [[['Ctrl', 'Enter'], 'put the pair on the bench']] as [string[], string][],
+};
+
+export const receiveStep: Step = {
+  name: 'Receive',
+  stands: (bench) => ({
+    to: toPair(bench, 'receive'),
+    words: bench.row ? `${bench.row.tag} received` : bench.empty ? 'a first pair' : 'a new pair',
+  }),
+  opensPairs: 'receive',
+  ofRow: (row) => {
+    const alert = dueOf(row);
+    return alert ? { alert } : {};
+  },
+  pages: [
+    {
+      path: 'receive',
+      title: 'Receive a pair',
+      page: async () => (await import('./ReceivePage.tsx')).ReceivePage,
+      goTo: 'Receive a pair',
+      keys,
+    },
+    {
+      path: 'pairs/:tag/receive',
+      title: ':tag, received',
+      page: async () => (await import('./PairRecordPage.tsx')).PairRecordPage,
+      fetch: fetchPair,
+      keys,
+    },
+  ],
+};

@@ -1,0 +1,4 @@
+/** What pages may ask of the frame. */
+export interface ShellContext {
+  openHelp: () => void;
+}
