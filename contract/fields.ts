@@ -4,6 +4,7 @@ import { MATCH_FEATURES } from '#core/catalogue/match-features.ts';
 import {
   MEASURED_QUANTITIES,
   type MeasuredQuantityId,
+  QUANTITY_IDS,
   type QuantityId,
 } from '#core/catalogue/quantities.ts';
 import { STACK_METHODS, STACK_PLACES } from '#core/catalogue/stack-basis.ts';
@@ -64,11 +65,11 @@ export const matchFeatureId = z.enum(MATCH_FEATURES);
 /** What a reading is of: in a check a feature too. */
 export const takenQuantity = z.union([measuredQuantity, matchFeatureId]);
 
-/** Any quantity, drop included. */
-export const anyQuantity = z.union([
-  z.enum([...MEASURED_QUANTITIES, 'drop']),
-  ownQuantityId,
-]) as unknown as z.ZodType<QuantityId, QuantityId>;
+/** Any quantity, those that are worked out too. */
+export const anyQuantity = z.union([z.enum(QUANTITY_IDS), ownQuantityId]) as unknown as z.ZodType<
+  QuantityId,
+  QuantityId
+>;
 
 export const sizeLabel = z
   .object({ system: z.enum(LABEL_SYSTEMS), size: z.number() })

@@ -4,11 +4,13 @@ import { readTypedReading } from '../figures/typed-reading.ts';
 import { canonicalUnit } from '../sizing/units.ts';
 import { protocolsFor } from './protocol.ts';
 import {
+  COMPUTED_QUANTITIES,
   catalogueWith,
+  computedIn,
   defaultSteps,
   describeQuantity,
-  LAYERS_AT,
   MEASURED_QUANTITIES,
+  partsOf,
   QUANTITIES,
 } from './quantities.ts';
 import { TOOL_NAMES } from './tools.ts';
@@ -111,8 +113,19 @@ describe('the catalogue of quantities', () => {
     expect(defaultSteps(catalogue)['own-box-mass']).toBe(15);
     expect(() => describeQuantity('own-box-mass')).toThrow(RangeError);
   });
+  it('works quantities out from those that are taken', () => {
+    const computed = computedIn(QUANTITIES).map(({ id }) => id);
+    expect(computed).toEqual([...COMPUTED_QUANTITIES]);
+    for (const id of COMPUTED_QUANTITIES)
+      for (const [part] of partsOf(id)) expect(QUANTITIES[part]?.computed).toBeUndefined();
+    expect(partsOf('drop')).toEqual([
+      ['heel-stack', 1],
+      ['forefoot-stack', -1],
+    ]);
+    expect(partsOf('mass')).toEqual([['mass', 1]]);
+  });
   it('names layers that are taken', () => {
-    for (const layers of Object.values(LAYERS_AT))
+    for (const { layers } of Object.values(QUANTITIES))
       for (const layer of Object.values(layers ?? {}))
         expect(MEASURED_QUANTITIES as readonly string[]).toContain(layer);
   });

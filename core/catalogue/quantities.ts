@@ -93,10 +93,22 @@ type ShippedQuantityId = (typeof MEASURED_QUANTITIES)[number];
 /** A quantity that a lab added itself. */
 export type OwnQuantityId = `own-${string}`;
 export type MeasuredQuantityId = ShippedQuantityId | OwnQuantityId;
-export type QuantityId = MeasuredQuantityId | 'drop';
 
-/** The quantities that ship with Emvex; `drop` is computed, all others are taken. */
-export const QUANTITY_IDS = [...MEASURED_QUANTITIES, 'drop'] as const;
+/** Worked out from others: see `computed` of their definitions. */
+export const COMPUTED_QUANTITIES = ['drop'] as const;
+type ComputedQuantityId = (typeof COMPUTED_QUANTITIES)[number];
+export type QuantityId = MeasuredQuantityId | ComputedQuantityId;
+
+/** The quantities that ship with Emvex. */
+export const QUANTITY_IDS = [...MEASURED_QUANTITIES, ...COMPUTED_QUANTITIES] as const;
+
+/** What every comparison shows, in order; others follow where two editions have them. */
+export const ALWAYS_COMPARED: readonly QuantityId[] = [
+  'heel-stack',
+  'forefoot-stack',
+  'drop',
+  'mass',
+];
 
 export const SIDES = ['left', 'right'] as const;
 export type Side = (typeof SIDES)[number];
@@ -139,7 +151,11 @@ const ZONES: Record<Zone, { at: number; x: number; top: number; where: string }>
   },
 };
 
-function stack(zone: Zone, plausible: readonly [number, number]) {
+function stack(
+  zone: Zone,
+  plausible: readonly [number, number],
+  more: Pick<Draft, 'layers' | 'claimed' | 'classes'>,
+) {
   const { at, x, top, where } = ZONES[zone];
   return quantity({
     name: `${zone[0]?.toUpperCase()}${zone.slice(1)} stack`,
@@ -155,6 +171,7 @@ function stack(zone: Zone, plausible: readonly [number, number]) {
     betweenPairSd: 0.5,
     noticeable: 3,
     dependsOn: STACK,
+    ...more,
   });
 }
 
@@ -358,7 +375,10 @@ function byHand(name: string, datum: string, drawing: QuantityDrawing, least = 1
 const BEND_SPAN: QuantityDrawing = { view: 'fixture', angle: [70, 8, 180, 140] };
 const TWIST_SPAN: QuantityDrawing = { view: 'rear', angle: [50, 4, 0, 25] };
 
-const DEFINITIONS: Record<ShippedQuantityId | 'drop', Omit<QuantityDefinition, 'id'>> = {
+const DEFINITIONS: Record<
+  ShippedQuantityId | ComputedQuantityId,
+  Omit<QuantityDefinition, 'id'>
+> = {
   mass: quantity({
     name: 'Mass',
     group: 'mass',
@@ -372,6 +392,7 @@ const DEFINITIONS: Record<ShippedQuantityId | 'drop', Omit<QuantityDefinition, '
     noticeable: 15,
     sideTolerance: within(5, 0.02),
     scales: 'mass-exponent',
+    claimed: {},
   }),
   'insole-mass': quantity({
     name: 'Insole mass',
@@ -432,9 +453,21 @@ const DEFINITIONS: Record<ShippedQuantityId | 'drop', Omit<QuantityDefinition, '
     [160, 420],
     { tool: 'ruler', repeatabilitySd: 0.5, betweenPairSd: 0.8 },
   ),
-  'heel-stack': stack('heel', [4, 80]),
-  'midfoot-stack': stack('midfoot', [3, 75]),
-  'forefoot-stack': stack('forefoot', [3, 70]),
+  'heel-stack': stack('heel', [4, 80], {
+    layers: { insole: 'heel-insole', lugs: 'heel-lugs' },
+    claimed: { words: /\bheel\b/ },
+    classes: [
+      { name: 'low' },
+      { name: 'moderate', from: 20 },
+      { name: 'high', over: 30 },
+      { name: 'very high', over: 40 },
+    ],
+  }),
+  'midfoot-stack': stack('midfoot', [3, 75], { layers: { insole: 'midfoot-insole' } }),
+  'forefoot-stack': stack('forefoot', [3, 70], {
+    layers: { insole: 'forefoot-insole', lugs: 'forefoot-lugs' },
+    claimed: { words: /\b(?:forefoot|ball|toe)\b/ },
+  }),
   'heel-insole': layer('insole', 'heel'),
   'midfoot-insole': layer('insole', 'midfoot'),
   'forefoot-insole': layer('insole', 'forefoot'),
@@ -946,6 +979,18 @@ const DEFINITIONS: Record<ShippedQuantityId | 'drop', Omit<QuantityDefinition, '
     repeatabilitySd: 0.3,
     betweenPairSd: 0.5,
     dependsOn: STACK,
+    computed: [
+      ['heel-stack', 1],
+      ['forefoot-stack', -1],
+    ],
+    claimed: { words: /\b(?:drop|offset)\b/, said: 'drop' },
+    classes: [
+      { name: 'negative' },
+      { name: 'zero', from: -1 },
+      { name: 'low', over: 1 },
+      { name: 'middle', over: 4 },
+      { name: 'high', over: 8 },
+    ],
   }),
 };
 
@@ -961,7 +1006,7 @@ function byId(definitions: readonly QuantityDefinition[]): Catalogue {
 
 export const QUANTITIES = byId(
   QUANTITY_IDS.map((id) => ({ id, ...DEFINITIONS[id] })),
-) as Catalogue & Readonly<Record<ShippedQuantityId | 'drop', QuantityDefinition>>;
+) as Catalogue & Readonly<Record<ShippedQuantityId | ComputedQuantityId, QuantityDefinition>>;
 
 /** The shipped catalogue with a lab's own quantities. A lab's own never replaces a shipped one. */
 export function catalogueWith(own: readonly QuantityDefinition[]): Catalogue {
@@ -997,11 +1042,27 @@ export function nameStation(
   return `${describeQuantity(quantity, catalogue).name.toLowerCase()}, ${side}`;
 }
 
-/** The layers that lie at the station of a stack: what may be added to it or taken off. */
-export const LAYERS_AT: Partial<
-  Record<QuantityId, { insole: MeasuredQuantityId; lugs?: MeasuredQuantityId }>
-> = {
-  'heel-stack': { insole: 'heel-insole', lugs: 'heel-lugs' },
-  'midfoot-stack': { insole: 'midfoot-insole' },
-  'forefoot-stack': { insole: 'forefoot-insole', lugs: 'forefoot-lugs' },
-};
+/**
+ * What a quantity is worked out from, each with its weight; of one that is taken, itself.
+ * @example partsOf('drop') // [['heel-stack', 1], ['forefoot-stack', -1]]
+ */
+export function partsOf(
+  quantity: QuantityId,
+  catalogue: Catalogue = QUANTITIES,
+): readonly (readonly [quantity: QuantityId, weight: number])[] {
+  const { computed } = describeQuantity(quantity, catalogue);
+  return (computed as readonly (readonly [QuantityId, number])[] | undefined) ?? [[quantity, 1]];
+}
+
+/** Quantities of a catalogue that are worked out. */
+export const computedIn = (catalogue: Catalogue): QuantityDefinition[] =>
+  Object.values(catalogue).filter(({ computed }) => computed !== undefined);
+
+/** The quantity of a layer that lies at the station of a stack. */
+export function layerAt(
+  stack: QuantityId,
+  layer: 'insole' | 'lugs',
+  catalogue: Catalogue = QUANTITIES,
+): MeasuredQuantityId | undefined {
+  return describeQuantity(stack, catalogue).layers?.[layer] as MeasuredQuantityId | undefined;
+}

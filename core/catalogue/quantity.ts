@@ -118,4 +118,17 @@ export interface QuantityDefinition {
   /** Always this many readings, then their median (hardness). */
   fixedReadings?: number;
   curve?: CurveTraits;
+  /** Worked out from others of the same shoe and session, never taken: Σ weight × figure. */
+  computed?: readonly (readonly [quantity: string, weight: number])[];
+  /** Layers that lie at the station of a stack: what may be added to it or taken off. */
+  layers?: { insole?: string; lugs?: string };
+  /** Makers state it. */
+  claimed?: {
+    /** The words it goes by in a claim; a mass goes by its unit. */
+    words?: RegExp;
+    /** What is kept after the figure, so that it is known by itself: `8 mm drop`. */
+    said?: string;
+  };
+  /** Classes of common practice, from the lowest: each begins from a value, or over it. */
+  classes?: readonly { name: string; from?: number; over?: number }[];
 }

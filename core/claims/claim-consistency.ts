@@ -1,5 +1,6 @@
 /** Do the figures of one claim agree with each other, as far as their rounding allows? */
 
+import { computedIn, QUANTITIES } from '../catalogue/quantities.ts';
 import { roundTo } from '../statistics/rounding.ts';
 import type { ClaimedQuantityId, Interval } from './claim.ts';
 
@@ -78,22 +79,29 @@ export function findClaimFaults(stated: readonly StatedFigure[]): ConsistencyFau
         faults.push(...compareSides(sideOf(a), sideOf(b), unit, 'allows'));
       }
   });
-  const find = (quantity: ClaimedQuantityId) => stated.find((s) => s.quantity === quantity);
-  const heel = find('heel-stack');
-  const forefoot = find('forefoot-stack');
-  const drop = find('drop');
-  if (heel && forefoot && drop)
+  // A quantity that is worked out, against what it is worked out from.
+  for (const { id, computed, short } of computedIn(QUANTITIES)) {
+    const whole = stated.find(({ quantity }) => quantity === id);
+    const parts = (computed ?? []).map(([part, weight]) => ({
+      figure: stated.find(({ quantity }) => quantity === part),
+      weight,
+    }));
+    const known = parts.flatMap(({ figure, weight }) => (figure ? [{ figure, weight }] : []));
+    if (!whole || known.length < parts.length) continue;
+    const sum = (of: (part: { figure: StatedFigure; weight: number }) => number) =>
+      known.reduce((total, part) => total + of(part), 0);
     faults.push(
       ...compareSides(
         {
-          typed: [heel.typed, forefoot.typed],
-          value: heel.value - forefoot.value,
-          halfWidth: heel.halfWidth + forefoot.halfWidth,
+          typed: known.map(({ figure }) => figure.typed),
+          value: sum(({ figure, weight }) => weight * figure.value),
+          halfWidth: sum(({ figure, weight }) => Math.abs(weight) * figure.halfWidth),
         },
-        sideOf(drop),
+        sideOf(whole),
         'mm',
-        'allow a drop of',
+        `allow a ${short} of`,
       ),
     );
+  }
   return faults;
 }

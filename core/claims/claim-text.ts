@@ -1,7 +1,9 @@
 /** Reads claims as people read them out: "34/26 mm, 8 mm drop, 10.9 oz / 309 g, men's 10". */
+import { QUANTITIES } from '../catalogue/quantities.ts';
 import type { StackBasis, StatedBasis } from '../catalogue/stack-basis.ts';
 import { readLabel, type SizeLabel } from '../sizing/size-label.ts';
 import { readTypedQuantity } from '../sizing/typed-quantity.ts';
+import { CLAIMED_QUANTITIES } from './claim.ts';
 import type { StatedFigure } from './claim-consistency.ts';
 
 export interface ClaimText {
@@ -30,11 +32,11 @@ const BASIS_WORDS: [RegExp, Partial<StackBasis>][] = [
   [/^in[- ]shoe(?:\s+12\s*\/\s*75\s*%?)?$/, { place: 'in-shoe' }],
 ];
 
-const STATION_WORDS: [RegExp, 'heel-stack' | 'forefoot-stack' | 'drop'][] = [
-  [/\b(?:drop|offset)\b/, 'drop'],
-  [/\b(?:forefoot|ball|toe)\b/, 'forefoot-stack'],
-  [/\bheel\b/, 'heel-stack'],
-];
+/** Words by which a claimed length is known: those that say most first. */
+const LENGTH_WORDS = CLAIMED_QUANTITIES.flatMap((quantity) => {
+  const words = QUANTITIES[quantity].claimed?.words;
+  return words ? [{ quantity, words }] : [];
+}).reverse();
 
 function lengthFigure(
   quantity: StatedFigure['quantity'],
@@ -42,10 +44,11 @@ function lengthFigure(
 ): StatedFigure | { help: string } {
   const read = readTypedQuantity(text, 'length');
   if (!read.ok) return { help: read.fault.message };
+  const said = QUANTITIES[quantity].claimed?.said;
   const typed = read.value.bare ? `${read.value.typed} mm` : read.value.typed;
   return {
     quantity,
-    typed: quantity === 'drop' ? `${typed} drop` : typed,
+    typed: said ? `${typed} ${said}` : typed,
     value: read.value.value,
     halfWidth: read.value.halfWidth,
     unit: read.value.enteredUnit,
@@ -93,10 +96,10 @@ function readPiece(piece: string, into: ClaimText): void {
     keep(lengthFigure('forefoot-stack', `${stacks[2]} ${unit}`));
     return;
   }
-  const station = STATION_WORDS.find(([words]) => words.test(plain));
-  if (station) {
-    const value = plain.replace(station[0], ' ').replace(/\b(?:stack|height|of|at)\b|:/g, ' ');
-    keep(lengthFigure(station[1], value));
+  const length = LENGTH_WORDS.find(({ words }) => words.test(plain));
+  if (length) {
+    const value = plain.replace(length.words, ' ').replace(/\b(?:stack|height|of|at)\b|:/g, ' ');
+    keep(lengthFigure(length.quantity, value));
     return;
   }
   const masses = plain.split(/\s*\/\s*(?!pair|shoe)/).map(massFigure);
@@ -128,7 +131,8 @@ export function readClaimFigure(
   quantity: StatedFigure['quantity'],
   typed: string,
 ): Pick<StatedFigure, 'value' | 'halfWidth'> | undefined {
-  const plain = typed.trim().replace(/\s+drop$/, '');
+  const said = QUANTITIES[quantity].claimed?.said;
+  const plain = typed.trim().replace(said ? new RegExp(`\\s+${said}$`) : '', '');
   const figure = quantity === 'mass' ? massFigure(plain) : lengthFigure(quantity, plain);
   return figure && !('help' in figure) ? figure : undefined;
 }

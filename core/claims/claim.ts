@@ -1,6 +1,11 @@
 /** A maker's claim, and whether a measured figure bears it out. */
 
-import { type NoticeableSteps, QUANTITIES, type QuantityId } from '../catalogue/quantities.ts';
+import {
+  type NoticeableSteps,
+  QUANTITIES,
+  QUANTITY_IDS,
+  type QuantityId,
+} from '../catalogue/quantities.ts';
 import type { StackBasis, StatedBasis } from '../catalogue/stack-basis.ts';
 import { type Basis, compareBases } from '../figures/basis.ts';
 import { type Figure, figureExpanded } from '../figures/figure.ts';
@@ -8,7 +13,7 @@ import { type MassExponent, massFigureAtLabel } from '../figures/mass.ts';
 import { isSameSize, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
 
 /** Quantities that makers state in figures. */
-export const CLAIMED_QUANTITIES = ['mass', 'heel-stack', 'forefoot-stack', 'drop'] as const;
+export const CLAIMED_QUANTITIES = QUANTITY_IDS.filter((id) => QUANTITIES[id].claimed);
 export type ClaimedQuantityId = (typeof CLAIMED_QUANTITIES)[number];
 
 /** A claimed figure; canonical units. */

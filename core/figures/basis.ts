@@ -2,7 +2,8 @@
 import {
   type Catalogue,
   describeQuantity,
-  LAYERS_AT,
+  layerAt,
+  partsOf,
   QUANTITIES,
   type QuantityId,
 } from '../catalogue/quantities.ts';
@@ -78,7 +79,12 @@ const BRIDGE = 'bridge the two methods on shoes measured by both';
 
 type Step = { convert: ConversionStep } | { reason: string; measure: string };
 
-function compareStacks(quantity: QuantityId, from: StackBasis, to: StackBasis): Step[] {
+function compareStacks(
+  quantity: QuantityId,
+  from: StackBasis,
+  to: StackBasis,
+  catalogue: Catalogue,
+): Step[] {
   const steps: Step[] = [];
   const differ = (part: keyof StackBasis) => from[part] !== to[part];
   if (differ('place'))
@@ -99,7 +105,7 @@ function compareStacks(quantity: QuantityId, from: StackBasis, to: StackBasis): 
   for (const layer of ['insole', 'lugs'] as const)
     if (differ(layer))
       steps.push(
-        quantity === 'drop' || LAYERS_AT[quantity]?.[layer]
+        partsOf(quantity, catalogue).every(([part]) => layerAt(part, layer, catalogue))
           ? { convert: { kind: layer, add: to[layer] === 'in' } }
           : {
               reason: `one has its ${layer} ${from[layer]}, the other ${to[layer]}`,
@@ -111,9 +117,13 @@ function compareStacks(quantity: QuantityId, from: StackBasis, to: StackBasis): 
 
 type Definition = ReturnType<typeof describeQuantity>;
 
-const PART_STEPS: Record<BasisPart, (definition: Definition, from: Basis, to: Basis) => Step[]> = {
-  stack: ({ id }, from, to) => {
-    if (from.stack && to.stack) return compareStacks(id as QuantityId, from.stack, to.stack);
+const PART_STEPS: Record<
+  BasisPart,
+  (definition: Definition, from: Basis, to: Basis, catalogue: Catalogue) => Step[]
+> = {
+  stack: ({ id }, from, to, catalogue) => {
+    if (from.stack && to.stack)
+      return compareStacks(id as QuantityId, from.stack, to.stack, catalogue);
     return from.stack === to.stack
       ? []
       : [{ reason: 'the stack basis of one is not stated', measure: 'measure both on one basis' }];
@@ -189,7 +199,9 @@ export function compareBases(
   catalogue: Catalogue = QUANTITIES,
 ): BasisAnswer {
   const definition = describeQuantity(quantity, catalogue);
-  const steps = definition.dependsOn.flatMap((part) => PART_STEPS[part](definition, from, to));
+  const steps = definition.dependsOn.flatMap((part) =>
+    PART_STEPS[part](definition, from, to, catalogue),
+  );
   const refusals = steps.filter((step) => 'reason' in step);
   if (refusals.length > 0)
     return {

@@ -3,6 +3,7 @@
 import {
   type Catalogue,
   describeQuantity,
+  partsOf,
   QUANTITIES,
   type QuantityId,
 } from '../catalogue/quantities.ts';
@@ -104,10 +105,6 @@ function bothWays(bridge: KeptBridge): KeptBridge[] {
   ];
 }
 
-/** A drop crosses where both of its stacks do. */
-const crossing = (quantity: QuantityId): readonly QuantityId[] =>
-  quantity === 'drop' ? ['heel-stack', 'forefoot-stack'] : [quantity];
-
 /**
  * How a figure comes to a wanted basis over a bridge, or undefined where none leads there.
  * @returns the steps: the bridge first, then what compareBases still asks for
@@ -120,7 +117,8 @@ export function findBridge(
   catalogue: Catalogue = QUANTITIES,
 ): Extract<BasisAnswer, { terms: 'convertible' }> | undefined {
   const from = methodKey(own);
-  const [first, ...others] = crossing(quantity);
+  // What is worked out crosses where all it is worked out from does.
+  const [first, ...others] = partsOf(quantity, catalogue).map(([part]) => part);
   const leads = bridges
     .flatMap(bothWays)
     .filter((bridge) => bridge.quantity === first && methodKey(bridge.from) === from);

@@ -1,19 +1,21 @@
 /** The walk of a reading: station, shoe, pair, edition, difference. All expectations by hand. */
 import { randomLcg, randomNormal } from 'd3-random';
 import { describe, expect, it } from 'vitest';
+import { classOf } from '../catalogue/classes.ts';
 import type { GaugeTraits } from '../catalogue/gauge.ts';
 import {
   defaultSteps,
   type MeasuredQuantityId,
   QUANTITIES,
+  type QuantityId,
   type Side,
 } from '../catalogue/quantities.ts';
 import { claimJudgement } from '../claims/claim.ts';
 import { standardUncertainty } from '../statistics/uncertainty.ts';
 import type { Basis } from './basis.ts';
 import { cheapestNext } from './budget.ts';
+import { computedFigure } from './computed.ts';
 import { differenceOfFigures } from './difference.ts';
-import { dropClass, dropFigure, heelClass } from './drop.ts';
 import { editionFigureOn, editionOfPairs } from './edition-figure.ts';
 import {
   combineFigures,
@@ -133,7 +135,21 @@ describe('a station of three hundred thousand readings', () => {
   });
 });
 
+const dropFigure = (heel: Figure, forefoot: Figure): Figure => {
+  const figures: Partial<Record<QuantityId, Figure>> = {
+    'heel-stack': heel,
+    'forefoot-stack': forefoot,
+  };
+  return computedFigure('drop', (part) => figures[part]) as Figure;
+};
+const dropClass = (value: number, U: number) => classOf(QUANTITIES.drop.classes ?? [], value, U);
+const heelClass = (value: number, U: number) =>
+  classOf(QUANTITIES['heel-stack'].classes ?? [], value, U);
+
 describe('drop', () => {
+  it('is none where a stack is missing', () => {
+    expect(computedFigure('drop', () => undefined)).toBeUndefined();
+  });
   // Common practice: 38 and 30 give 8; 35 and 27 give 8; 20 and 12 give 8.
   it.each([
     [38, 30],

@@ -4,9 +4,11 @@ import { mean, median } from 'simple-statistics';
 import type { GaugeTraits } from '../catalogue/gauge.ts';
 import {
   type Catalogue,
+  computedIn,
   describeQuantity,
-  LAYERS_AT,
+  layerAt,
   type MeasuredQuantityId,
+  partsOf,
   QUANTITIES,
   type QuantityId,
   SIDES,
@@ -14,8 +16,8 @@ import {
 } from '../catalogue/quantities.ts';
 import type { Repeatability } from '../statistics/repeated-readings.ts';
 import { type Basis, type ConversionStep, compareBases, type Layer } from './basis.ts';
+import { computedFigure, computedFigures } from './computed.ts';
 import { type Conversions, convertBetween, findBridge } from './conversions.ts';
-import { dropFigure } from './drop.ts';
 import { combineFigures, type Doubt, type Figure, meanFigure } from './figure.ts';
 import { massFigureAtLabel } from './mass.ts';
 import { roomDoubts } from './room.ts';
@@ -150,9 +152,7 @@ function workOutShoe(session: SessionReadings, side: Side): FigureSet {
     });
     if (figure) figures[quantity] = { ...figure, doubts: [...figure.doubts, ...doubts] };
   }
-  const { 'heel-stack': heel, 'forefoot-stack': forefoot } = figures;
-  if (heel && forefoot) figures.drop = dropFigure(heel, forefoot);
-  return figures;
+  return { ...figures, ...computedFigures(figures, catalogue) };
 }
 
 /** Unweighted mean of left and right; one shoe alone stands with a doubt. */
@@ -167,7 +167,7 @@ export function pairOfShoes(
   return { ...only, doubts: [...only.doubts, { code: 'one-shoe', text }] };
 }
 
-/** All figures of one shoe in one session, drop included. */
+/** All figures of one shoe in one session, those that are worked out too. */
 export const shoeFigures = (session: SessionReadings, side: Side): FigureSet =>
   sessionFigures(session)[side];
 
@@ -220,7 +220,7 @@ function layerFigure(
   stack: QuantityId,
   layer: Layer,
 ): Figure | undefined {
-  const quantity = LAYERS_AT[stack]?.[layer];
+  const quantity = layerAt(stack, layer, pair.sessions[0]?.catalogue);
   if (!quantity) return undefined;
   return latestFirst(pair.sessions)
     .map((session) => shoeFigures(session, side)[quantity])
@@ -231,12 +231,18 @@ function latestFirst<T extends { startedAt: string }>(taken: readonly T[] = []):
   return [...taken].sort((a, b) => b.startedAt.localeCompare(a.startedAt));
 }
 
-/** Quantities that were read of a pair, in a sitting or a check. */
+/** Quantities that were read of a pair, in a sitting or a check, and what is worked out from them. */
 export function quantitiesOfPair({ sessions, checks = [] }: MeasuredPair): Set<QuantityId> {
-  return new Set([
+  const read = new Set<QuantityId>([
     ...sessions.flatMap(({ readings }) => readings.map((reading) => reading.quantity)),
     ...checks.flatMap(({ figures }) => Object.keys(figures.pair) as QuantityId[]),
   ]);
+  const { catalogue = QUANTITIES } = sessions[0] ?? {};
+  for (const { id } of computedIn(catalogue)) {
+    const quantity = id as QuantityId;
+    if (partsOf(quantity, catalogue).every(([part]) => read.has(part))) read.add(quantity);
+  }
+  return read;
 }
 
 /** The set-ups in which a quantity of a pair was read; an empty word: not stated. */
@@ -305,10 +311,10 @@ function convertShoe(
 ): Figure | undefined {
   const convert = (figure: Figure | undefined) =>
     convertFigure(pair, side, figure, steps, to, known);
-  if (quantity !== 'drop') return convert(shoe[quantity]);
-  const heel = convert(shoe['heel-stack']);
-  const forefoot = convert(shoe['forefoot-stack']);
-  return heel && forefoot ? dropFigure(heel, forefoot) : undefined;
+  const { catalogue } = pair.sessions[0] ?? {};
+  return describeQuantity(quantity, catalogue).computed
+    ? computedFigure(quantity, (part) => convert(shoe[part]), catalogue)
+    : convert(shoe[quantity]);
 }
 
 /** Why a stack could not be carried over: the layer that nobody measured. */

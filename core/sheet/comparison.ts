@@ -1,9 +1,11 @@
 /** Editions side by side on like terms. */
 
 import {
+  ALWAYS_COMPARED,
   type Catalogue,
   describeQuantity,
   type NoticeableSteps,
+  partsOf,
   QUANTITIES,
   type QuantityId,
 } from '../catalogue/quantities.ts';
@@ -22,19 +24,11 @@ import {
   setupsOfPair,
 } from '../figures/pair-figure.ts';
 
-/** The quantities that every comparison shows, in order; others follow where two editions have them. */
-export const COMPARED_QUANTITIES: readonly QuantityId[] = [
-  'heel-stack',
-  'forefoot-stack',
-  'drop',
-  'mass',
-];
-
 function quantitiesOf(edition: ComparedEdition): Set<QuantityId> {
   return new Set(edition.pairs.flatMap((pair) => [...quantitiesOfPair(pair)]));
 }
 
-/** The shipped four, then what at least two of the editions have been measured for. */
+/** What always is compared, then what at least two of the editions have been measured for. */
 function comparedQuantities(
   editions: readonly ComparedEdition[],
   catalogue: Catalogue,
@@ -42,21 +36,23 @@ function comparedQuantities(
   const measured = editions.map(quantitiesOf);
   const shared = (Object.keys(catalogue) as QuantityId[]).filter(
     (id) =>
-      !COMPARED_QUANTITIES.includes(id) &&
+      !ALWAYS_COMPARED.includes(id) &&
       !describeQuantity(id, catalogue).ordinal &&
       measured.filter((ids) => ids.has(id)).length > 1,
   );
-  return [...COMPARED_QUANTITIES, ...shared];
+  return [...ALWAYS_COMPARED, ...shared];
 }
 
 /** Set-up and room of a quantity as the editions have it, the first that has it leading. */
 function stationTermsOf(
   editions: readonly ComparedEdition[],
   quantity: QuantityId,
+  catalogue: Catalogue,
 ): Pick<Basis, 'setup' | 'temperatureC'> {
+  const parts = partsOf(quantity, catalogue).map(([part]) => part);
   for (const pair of editions.flatMap((edition) => edition.pairs))
     for (const session of pair.sessions) {
-      if (!session.readings.some((reading) => reading.quantity === quantity)) continue;
+      if (!session.readings.some((reading) => parts.includes(reading.quantity))) continue;
       const basis = sessionFigures(session).pair[quantity]?.basis;
       if (!basis) continue;
       return {
@@ -133,7 +129,7 @@ export function compareEditions(
   return comparedQuantities(editions, lab.catalogue ?? QUANTITIES).map((quantity) => {
     const { dependsOn } = describeQuantity(quantity, lab.catalogue);
     const terms = dependsOn.includes('setup')
-      ? { ...wanted, ...stationTermsOf(editions, quantity) }
+      ? { ...wanted, ...stationTermsOf(editions, quantity, lab.catalogue ?? QUANTITIES) }
       : wanted;
     const answers = editions.map((edition) => editionFigureOn(edition, quantity, terms, lab));
     const noticeable = stepFor(quantity, answers.map(shownValue), lab);

@@ -248,11 +248,11 @@ export function readingsReader(
       fault('side', `${tag} has its ${pair.shoes === 'left only' ? 'left' : 'right'} shoe only.`);
     const quantity = text('quantity');
     const definition = known.catalogue[quantity];
-    if (!definition || quantity === 'drop')
+    if (!definition || definition.computed)
       fault(
         'quantity',
-        quantity === 'drop'
-          ? 'Drop is computed from the stacks; give heel-stack and forefoot-stack.'
+        definition?.computed
+          ? `${definition.name} is worked out; give ${definition.computed.map(([part]) => part).join(' and ')}.`
           : `“${quantity.slice(0, 40)}” is not in the catalogue; names are as in heel-stack.`,
       );
     const trial = Number(text('trial'));

@@ -1,7 +1,14 @@
 /** The sheet of an edition at a label, put together from its pairs. */
 import type { EditionRecord } from '#contract/edition-records.ts';
 import type { Sheet } from '#contract/sheet-records.ts';
-import { type Catalogue, describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts';
+import { classOf } from '#core/catalogue/classes.ts';
+import {
+  type Catalogue,
+  describeQuantity,
+  QUANTITIES,
+  QUANTITY_IDS,
+  type QuantityId,
+} from '#core/catalogue/quantities.ts';
 import {
   GROUP_TITLES,
   QUANTITY_GROUPS,
@@ -11,7 +18,6 @@ import type { StackBasis } from '#core/catalogue/stack-basis.ts';
 import { type Claim, claimJudgement, claimTerms } from '#core/claims/claim.ts';
 import { findClaimFaults } from '#core/claims/claim-consistency.ts';
 import { type Basis, nameStackBasis, stackBasisKey } from '#core/figures/basis.ts';
-import { dropClass, heelClass } from '#core/figures/drop.ts';
 import { type EditionFigure, editionFigureOn } from '#core/figures/edition-figure.ts';
 import { type Figure, figureExpanded } from '#core/figures/figure.ts';
 import {
@@ -33,7 +39,7 @@ import { type LoopReader, loopsOf } from './loops.ts';
 
 type ClaimRecord = EditionRecord['claims'][number];
 
-const STACK_FIGURES: QuantityId[] = ['heel-stack', 'midfoot-stack', 'forefoot-stack', 'drop'];
+const STACK_FIGURES = QUANTITY_IDS.filter((id) => QUANTITIES[id].group === 'stack');
 
 /** The groups that stand after mass and stacks; scores by hand have their own place. */
 const FURTHER_GROUPS = QUANTITY_GROUPS.filter(
@@ -130,10 +136,9 @@ export function stackBases(pairs: readonly MeasuredPair[]): Map<string, StackBas
   return found;
 }
 
-function gradeOf(figure: Figure): string | null {
-  const U = figureExpanded(figure);
-  if (figure.quantity === 'drop') return dropClass(figure.value, U);
-  return figure.quantity === 'heel-stack' ? heelClass(figure.value, U) : null;
+function gradeOf(figure: Figure, catalogue: Catalogue): string | null {
+  const { classes } = describeQuantity(figure.quantity, catalogue);
+  return classes ? classOf(classes, figure.value, figureExpanded(figure)) : null;
 }
 
 function viewClaim(claim: ClaimRecord, figure: Figure | undefined, knowledge: LabFacts) {
@@ -147,7 +152,9 @@ export function contradictions(claims: readonly ClaimRecord[]) {
   const standing = claims.filter((claim) => claim.withdrawn === null);
   const groups = new Map<string, ClaimRecord[]>();
   for (const claim of standing) {
-    const key = [claim.source, claimTerms({ ...coreClaim(claim), quantity: 'drop' })].join('|');
+    const key = [claim.source, claimTerms({ ...coreClaim(claim), quantity: 'heel-stack' })].join(
+      '|',
+    );
     groups.set(key, [...(groups.get(key) ?? []), claim]);
   }
   return [...groups.values()].flatMap((group) =>
@@ -194,7 +201,7 @@ export function buildSheet(
       .filter((claim) => claim.quantity === figure.quantity)
       .map((claim) => viewClaim(claim, figure, knowledge)),
     reported: edition.reported.filter((one) => one.quantity === figure.quantity),
-    grade: gradeOf(figure),
+    grade: gradeOf(figure, knowledge.catalogue),
     loops: knowledge.catalogue[figure.quantity]?.curve
       ? counted.flatMap((pair) =>
           loopsOf(stores.sessions.ofPair(pair.id), figure.quantity, loops).map((loop) => ({

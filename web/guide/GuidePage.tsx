@@ -40,8 +40,8 @@ function Entry({ definition }: { definition: QuantityDefinition }) {
         <p>{definition.datum}</p>
         <p className={classes.terms}>
           In {symbol}, of {definition.per === 'shoe' ? 'one shoe' : 'a pair'}
-          {definition.id === 'drop' ? ', computed' : `, with ${nameTool(definition.tool)}`}. Shoes
-          have {least} to {most}.{' '}
+          {definition.computed ? ', computed' : `, with ${nameTool(definition.tool)}`}. Shoes have{' '}
+          {least} to {most}.{' '}
           {definition.ordinal
             ? 'Scored by hand: kept as votes, never averaged.'
             : `Repeats scatter by ${definition.repeatabilitySd} (SD)${

@@ -86,7 +86,7 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
     );
   const taken = new Set(stations.map((one) => one.quantity));
   const free = Object.values(units.catalogue).filter(
-    (definition) => definition.id !== 'drop' && !taken.has(definition.id as QuantityId),
+    (definition) => !definition.computed && !taken.has(definition.id as QuantityId),
   );
   const add = (quantity: string) => {
     const definition = units.define(quantity as QuantityId);

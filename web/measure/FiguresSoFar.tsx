@@ -1,13 +1,14 @@
 import type { Lab } from '#contract/lab-records.ts';
 import type { PairRecord } from '#contract/pair-records.ts';
-import type {
-  MeasuredQuantityId,
-  NoticeableSteps,
-  QuantityId,
+import { classOf } from '#core/catalogue/classes.ts';
+import {
+  type MeasuredQuantityId,
+  type NoticeableSteps,
+  QUANTITIES,
+  type QuantityId,
 } from '#core/catalogue/quantities.ts';
 import { claimJudgement, isClaimed } from '#core/claims/claim.ts';
 import { nameStackBasis } from '#core/figures/basis.ts';
-import { dropClass } from '#core/figures/drop.ts';
 import { type Figure, figureExpanded } from '#core/figures/figure.ts';
 import { useUnits } from '../shell/units.ts';
 import { Verdict } from '../shell/Verdict.tsx';
@@ -74,7 +75,7 @@ export function FiguresSoFar({
           <dd className={classes.terms}>
             {left.drop && <span className="left">L {units.writeOf(left.drop).value}</span>}{' '}
             {right.drop && <span className="right">R {units.writeOf(right.drop).value}</span>} ·{' '}
-            {dropClass(drop.value, figureExpanded(drop))}
+            {classOf(QUANTITIES.drop.classes ?? [], drop.value, figureExpanded(drop))}
           </dd>
         )}
       </div>

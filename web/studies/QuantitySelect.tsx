@@ -12,7 +12,7 @@ export function QuantitySelect({
   onChange: (quantity: MeasuredQuantityId) => void;
 }) {
   const catalogue = useCatalogue();
-  const offered = Object.values(catalogue).filter((one) => !one.ordinal && one.id !== 'drop');
+  const offered = Object.values(catalogue).filter((one) => !one.ordinal && !one.computed);
   return (
     <NativeSelect
       size="xs"
