@@ -38,13 +38,19 @@ export const LAB_ENDPOINTS = {
   },
   setNoticeable: {
     at: 'PUT /api/lab/noticeable',
-    summary: 'Changes the noticeable step of a quantity; the change is kept.',
+    summary: 'Changes the noticeable step of a quantity, with a reason; the change is kept.',
     body: z.object({
       quantity: fields.anyQuantity,
       step: z.number().positive('a step is more than nothing').max(1000),
+      reason: fields.words(200, 'a reason'),
     }),
     answer: z.object({ quantity: fields.anyQuantity, step: z.number() }),
-    touches: ['lab', 'figures'],
+    touches: ['lab', 'figures', 'tolerances'],
+  },
+  listThresholds: {
+    at: 'GET /api/thresholds',
+    summary: 'Every change of a line that the lab drew, of any kind, the latest first.',
+    answer: z.array(labs.thresholdChange),
   },
   addPerson: {
     at: 'POST /api/people',

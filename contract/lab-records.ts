@@ -1,5 +1,6 @@
 /** What the lab has: instruments, protocols, people, units, its own quantities. */
 import { z } from 'zod';
+import { DISCIPLINES } from '#core/catalogue/disciplines.ts';
 import { DRAWING_VIEWS } from '#core/catalogue/quantity.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
 import { QUANTITY_KINDS } from '#core/sizing/units.ts';
@@ -182,6 +183,28 @@ const learnedRepeatability = z.object({
   hidden: z.boolean().describe('the step of the gauge hides the scatter'),
   apart: z.array(z.string()).describe('tags of pairs that scatter too far, counted in part'),
 });
+
+const drawnLine = {
+  subject: z.string(),
+  discipline: z.union([z.enum(DISCIPLINES), z.literal('')]),
+  reason: z.string(),
+  at: z.string(),
+  person: z.string(),
+};
+
+/** A line that the lab drew: what is noticeable, or how far left and right may differ. */
+export const thresholdChange = z.discriminatedUnion('kind', [
+  z.object({
+    ...drawnLine,
+    kind: z.literal('noticeable'),
+    value: z.object({ step: z.number() }),
+  }),
+  z.object({
+    ...drawnLine,
+    kind: z.literal('sides'),
+    value: z.object({ absolute: z.number(), share: z.number() }),
+  }),
+]);
 
 const spread = z.object({ sd: z.number(), df: z.number() });
 

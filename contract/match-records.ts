@@ -1,6 +1,7 @@
 /** Schemas of match checks, tolerances and photographs. */
 import { z } from 'zod';
-import { DISCIPLINES, MATCH_FEATURES, SIGHT_IDS } from '#core/catalogue/match-features.ts';
+import { DISCIPLINES } from '#core/catalogue/disciplines.ts';
+import { MATCH_FEATURES, SIGHT_IDS } from '#core/catalogue/match-features.ts';
 import { SIDES } from '#core/catalogue/quantities.ts';
 import { readLabel } from '#core/sizing/size-label.ts';
 import { id, matchFeatureId, moment, remark, sizeLabel, words } from './fields.ts';
@@ -116,7 +117,9 @@ export const toleranceHistory = z.object({
       changed: z.boolean().describe('by this lab'),
     }),
   ),
-  history: z.array(toleranceChange.extend({ at: z.string(), person: z.string() })),
+  history: z.array(
+    toleranceChange.omit({ id: true }).extend({ at: z.string(), person: z.string() }),
+  ),
 });
 
 export const PHOTOGRAPH_SUBJECTS = ['pair', 'match', 'note'] as const;

@@ -91,6 +91,7 @@ describe('every address that reads', () => {
       listNames: ['/api/names?maker=Norrolt&model=Stair'],
       getMatch: ['NS-01', 'BR-13', 'NS-06', 'PD-01'].map((tag) => `/api/pairs/${tag}/match`),
       listTolerances: ['/api/tolerances'],
+      listThresholds: ['/api/thresholds'],
       listPhotographs: [`/api/photographs?subjectKind=pair&subjectId=${NOBODY}`],
       getPairStudy: [
         '/api/studies/pairs?edition=tarnhus-lanewalk',

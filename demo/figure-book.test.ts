@@ -60,7 +60,15 @@ it('works out the pair that was read, and no other', () => {
 
 it('leaves figures alone that a change of the lab does not concern', () => {
   sheet();
-  stores.lab.setNoticeable('mass', 7);
+  stores.thresholds.draw({
+    kind: 'noticeable',
+    subject: 'mass',
+    discipline: '',
+    value: { step: 7 },
+    reason: 'tried',
+    at: '2026-03-01T09:00:00.000Z',
+    person: 'B1',
+  });
   stores.lab.addPerson({ id: uuid7(), code: 'B9', role: 'bench' });
   const unused = stores.instruments.all().find(({ kind }) => kind === 'angle gauge');
   if (unused) stores.instruments.save(unused.id, { ...unused, serial: 'Z 9' });

@@ -222,7 +222,11 @@ export async function fillBook(address: string): Promise<void> {
     share: 0.015,
     reason: 'lots of this year',
   });
-  await send('PUT', '/api/lab/noticeable', { quantity: 'drop', step: 1.5 });
+  await send('PUT', '/api/lab/noticeable', {
+    quantity: 'drop',
+    step: 1.5,
+    reason: 'a drop is felt sooner than a stack',
+  });
 
   // A lab's own bridge between two methods.
   const methods = (await get('/api/studies/methods?quantity=heel-stack')) as {

@@ -179,10 +179,20 @@ test('the step that the lab takes for noticeable counts in studies and guide too
   demo,
 }) => {
   await open(page, demo, '/lab/quantities');
-  const step = page.getByLabel('Noticeable step of heel stack', { exact: true });
-  await step.fill('0.4');
-  await step.press('Enter');
-  await expect(step).toHaveValue('0.4 mm');
+  await page.getByRole('button', { name: 'Change the step of Heel stack' }).click();
+  const form = page.getByRole('form', { name: 'Noticeable step of heel stack' });
+  await form.getByLabel('Step').fill('nothing');
+  await form.getByLabel('Why').press('Enter');
+  await expect(form).toContainText('“nothing”');
+  await form.getByLabel('Step').fill('0.4');
+  await form.getByLabel('Why').press('Enter');
+  await expect(form).toContainText('a reason');
+  await form.getByLabel('Why').fill('the panel felt it');
+  await form.getByLabel('Why').press('Enter');
+  await expect(form).toHaveCount(0);
+  await expect(
+    page.getByRole('row', { name: /Heel stack 0.4 mm the panel felt it/ }),
+  ).toBeVisible();
   await page.goto(`${demo.address}/studies/planner?quantity=heel-stack`);
   await expect(page.getByLabel('Of, mm')).toHaveValue('0.4');
   await page.goto(`${demo.address}/guide#heel-stack`);

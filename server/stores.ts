@@ -18,15 +18,18 @@ import { protocolStore } from './store/protocols.ts';
 import { readingStore } from './store/readings.ts';
 import { sessionStore } from './store/sessions.ts';
 import { studyReadingStore } from './store/study-readings.ts';
+import { thresholdStore } from './store/thresholds.ts';
 
 export function openStores(db: Db) {
-  const lab = labStore(db);
+  const thresholds = thresholdStore(db);
+  const lab = labStore(db, thresholds);
   const readings = readingStore(db);
   const editionRows = editionList(db);
   const pairRows = pairList(db);
   return {
     changes: changeStore(db),
     lab,
+    thresholds,
     readings,
     instruments: instrumentStore(db),
     protocols: protocolStore(db),

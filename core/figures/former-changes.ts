@@ -19,12 +19,21 @@ const ofOccasion = ({ params, body }: SentChange): SentChange => {
   };
 };
 
+/** Steps were changed without a reason. */
+const NOT_SAID = 'not said';
+
 const FORMER: Record<string, (change: SentChange) => SentChange> = {
   recordReading(change) {
     const { sessionId, ...fields } = change.body as Fields;
     return sessionId === undefined
       ? change
       : { ...change, body: { ...fields, occasionId: sessionId } };
+  },
+  setNoticeable(change) {
+    const fields = change.body as Fields;
+    return fields.reason === undefined
+      ? { ...change, body: { ...fields, reason: NOT_SAID } }
+      : change;
   },
   recordMatchReading: ofOccasion,
   recordStudyReading: ofOccasion,

@@ -1,12 +1,12 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { usualTolerance } from '../catalogue/disciplines.ts';
 import {
   featuresOf,
   MATCH_FEATURES,
   type MatchFeatureId,
   matchFeature,
-  usualTolerance,
 } from '../catalogue/match-features.ts';
 import { HALF_SIZE_MM, lastLength } from '../sizing/size-label.ts';
 import { judgeFeature, judgeFeatures, type MatchReadings, nextReading } from './match.ts';
@@ -458,7 +458,7 @@ describe('a perfect pair', () => {
 describe('tolerances', () => {
   it('are drawn tighter or wider by discipline', () => {
     expect(usualTolerance('sole-plane', 'dance').absolute).toBeLessThan(
-      usualTolerance('sole-plane', undefined).absolute,
+      usualTolerance('sole-plane', '').absolute,
     );
     expect(usualTolerance('collar-medial', 'winter boots').absolute).toBe(4);
     expect(usualTolerance('mass', 'running')).toEqual({ absolute: 5, share: 0.02 });

@@ -2,6 +2,7 @@ import type { Handlers } from '../endpoint.ts';
 import type { JobBook } from '../jobs.ts';
 import { labFacts } from '../lab-facts.ts';
 import { summarisePair } from '../measured-pairs.ts';
+import { wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { recallInstrument } from './recall.ts';
 import { setUpLab } from './set-up.ts';
@@ -12,6 +13,7 @@ type LabHandlers = Pick<
   | 'setUpLab'
   | 'setUnits'
   | 'setNoticeable'
+  | 'listThresholds'
   | 'addPerson'
   | 'saveInstrument'
   | 'addCalibration'
@@ -52,10 +54,21 @@ export function labRoutes(
     },
     setUpLab: ({ body }) => ({ protocolId: setUpLab(stores, body.tools, newId) }),
     setUnits: ({ body }) => stores.lab.setUnits(body),
-    setNoticeable: ({ body }) => {
-      stores.lab.setNoticeable(body.quantity, body.step);
-      return body;
+    setNoticeable: ({ body: { quantity, step, reason }, now, person }) => {
+      if (!(quantity in labFacts(stores).catalogue))
+        throw wrongValue('quantity', `${quantity} is not in the catalogue.`);
+      stores.thresholds.draw({
+        kind: 'noticeable',
+        subject: quantity,
+        discipline: '',
+        value: { step },
+        reason,
+        at: now,
+        person,
+      });
+      return { quantity, step };
     },
+    listThresholds: () => stores.thresholds.changes(),
     addPerson: ({ body }) => {
       stores.lab.addPerson(body);
       return { id: body.id };

@@ -160,7 +160,7 @@ describe('readings from a file', () => {
     says(9, 'protocol', 'known are');
     says(9, 'instrument', 'known are');
     says(9, 'measured_at', 'with its zone');
-    says(10, 'quantity', 'Drop is computed');
+    says(10, 'quantity', 'Drop is worked out');
     expect(body.faultCount).toBe(faults.length);
     expect((await get('/api/pairs')).body.rows[0].readings).toBe(0);
   });

@@ -1,13 +1,15 @@
 /** The match checks of a pair with the terms they are judged by. */
 import { mean } from 'simple-statistics';
 import type { MatchCheck, MatchRecord } from '#contract/match-records.ts';
-import { type Discipline, MATCH_FEATURES, matchFeature } from '#core/catalogue/match-features.ts';
+import type { Discipline } from '#core/catalogue/disciplines.ts';
+import { MATCH_FEATURES, matchFeature } from '#core/catalogue/match-features.ts';
 import { type EvaluatedCheck, evaluateCheck } from '#core/match/match-check.ts';
 import type { SiblingFeatures } from '#core/match/match-pattern.ts';
 import { isSameSize, type LabelSystem } from '#core/sizing/size-label.ts';
 import { labFacts } from '../lab-facts.ts';
 import type { StoredPair } from '../store/pairs.ts';
 import type { Stores } from '../stores.ts';
+import { tolerancesFor } from './tolerances.ts';
 
 /** Means over sound pairs of the same edition and label, where a feature is held against the other. */
 function siblingsOf(stores: Stores, pair: StoredPair): SiblingFeatures {
@@ -47,7 +49,7 @@ export function matchOfPair(stores: Stores, pair: StoredPair): MatchRecord {
     edition: { id, slug, maker, model, name, modelId, discipline },
     checks: stores.matches.ofPair(pair.id),
     names: stores.matches.namesOf(modelId),
-    tolerances: stores.matches.tolerances(discipline || undefined),
+    tolerances: tolerancesFor(stores, discipline),
     siblings: siblingsOf(stores, pair),
   };
 }

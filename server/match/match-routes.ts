@@ -6,6 +6,7 @@ import { publishPair } from '../measured-pairs.ts';
 import { notFound, Refusal, requirePast, wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { evaluateStored, matchOfPair } from './match-of-pair.ts';
+import { listTolerances } from './tolerances.ts';
 
 type MatchHandlers = Pick<
   Handlers,
@@ -63,9 +64,18 @@ export function matchRoutes(stores: Stores): MatchHandlers {
       stores.editions.setDiscipline(params.id, body.discipline);
       return { id: params.id };
     },
-    listTolerances: () => stores.matches.toleranceRules(),
+    listTolerances: () => listTolerances(stores),
     setTolerance: ({ body, now, person }) => {
-      stores.matches.setTolerance(body, now, person);
+      const { feature, discipline, absolute, share, reason } = body;
+      stores.thresholds.draw({
+        kind: 'sides',
+        subject: feature,
+        discipline,
+        value: { absolute, share },
+        reason,
+        at: now,
+        person,
+      });
       return { id: body.id };
     },
   };

@@ -7,20 +7,20 @@ import {
   catalogueWith,
   defaultSteps,
   type NoticeableSteps,
-  QUANTITIES,
-  type QuantityId,
 } from '#core/catalogue/quantities.ts';
 import type { QuantityDefinition } from '#core/catalogue/quantity.ts';
+import { thresholdInForce } from '#core/catalogue/thresholds.ts';
 import { findUnit } from '#core/sizing/units.ts';
 import { wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
+import type { ThresholdStore } from './thresholds.ts';
 
 /** Units of the three families a user chooses for. */
 const UNIT_KINDS = { stack: 'length', mass: 'mass', distance: 'distance' } as const;
 export type UnitFamily = keyof typeof UNIT_KINDS;
 const DEFAULT_UNITS: Record<UnitFamily, string> = { stack: 'mm', mass: 'g', distance: 'km' };
 
-export function labStore(db: Db) {
+export function labStore(db: Db, thresholds: ThresholdStore) {
   const selectPeople = db.prepare<[], { id: string; code: string; role: string }>(
     'SELECT id, code, role FROM person ORDER BY code',
   );
@@ -76,17 +76,14 @@ export function labStore(db: Db) {
       this.writeSetting('units', chosen);
       return chosen;
     },
-    noticeable: (): NoticeableSteps => ({
-      ...defaultSteps(catalogue()),
-      ...setting<NoticeableSteps>('noticeable'),
-    }),
-    setNoticeable(quantity: QuantityId, step: number) {
-      if (!(quantity in catalogue()) && !(quantity in QUANTITIES))
-        throw wrongValue('quantity', `${quantity} is not in the catalogue.`);
-      this.writeSetting('noticeable', {
-        ...setting<NoticeableSteps>('noticeable'),
-        [quantity]: step,
-      });
+    noticeable(): NoticeableSteps {
+      const changes = thresholds.changes();
+      return Object.fromEntries(
+        Object.entries(defaultSteps(catalogue())).map(([quantity, step]) => [
+          quantity,
+          thresholdInForce(changes, 'noticeable', quantity, '', { general: { step } }).value.step,
+        ]),
+      );
     },
   };
 }

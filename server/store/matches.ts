@@ -1,4 +1,4 @@
-/** Match checks, the names of outsole features, and tolerances with their history. */
+/** Match checks, and the names of outsole features. */
 import type { z } from 'zod';
 import type {
   MatchCheck,
@@ -7,16 +7,11 @@ import type {
   matchDecision,
   matchSeen,
   matchStart,
-  toleranceChange,
 } from '#contract/match-records.ts';
 import {
-  DISCIPLINES,
-  type Discipline,
   MATCH_FEATURES,
   type MatchFeatureId,
   matchFeature,
-  type ToleranceRule,
-  usualTolerance,
 } from '#core/catalogue/match-features.ts';
 import { addLook } from '#core/catalogue/match-look.ts';
 import { closedFault } from '#core/figures/occasion.ts';
@@ -38,8 +33,6 @@ interface CheckRow {
   decidedAt: string | null;
   words: string;
 }
-
-type ToleranceChange = z.output<typeof toleranceChange>;
 
 const CHECK = `SELECT o.id, o.pair_id AS pairId, o.person, c.extent AS kind,
     o.started_at AS startedAt, c.seen, c.decision, c.decision_note AS note, c.unworn,
@@ -81,14 +74,6 @@ export function matchStore(db: Db, readings: ReadingStore) {
   const writeName = db.prepare(
     `INSERT INTO match_feature_name (model_id, feature, name) VALUES (@modelId, @feature, @name)
      ON CONFLICT (model_id, feature) DO UPDATE SET name = excluded.name`,
-  );
-  const insertTolerance = db.prepare(
-    `INSERT INTO tolerance_change (id, feature, discipline, absolute, share, at, person, reason)
-     VALUES (@id, @feature, @discipline, @absolute, @share, @at, @person, @reason)`,
-  );
-  const selectTolerances = db.prepare<[], ToleranceChange & { at: string; person: string }>(
-    `SELECT id, feature, discipline, absolute, share, at, person, reason
-     FROM tolerance_change ORDER BY at DESC, rowid DESC`,
   );
   // Readings of sound pairs of the same edition: both shoes, as each was checked last.
   const selectSiblings = db.prepare<
@@ -149,25 +134,6 @@ export function matchStore(db: Db, readings: ReadingStore) {
     if (closed) throw new Refusal(409, closed);
   }
 
-  const history = () => selectTolerances.all();
-
-  /** The rule of a feature: the lab's for the discipline, else the usual, else the lab's general one. */
-  function ruleOf(
-    changes: ReturnType<typeof history>,
-    feature: MatchFeatureId,
-    discipline: Discipline | undefined,
-  ): ToleranceRule & { changed: boolean } {
-    const latest = (wanted: string) =>
-      changes.find((one) => one.feature === feature && one.discipline === wanted);
-    const own = discipline ? latest(discipline) : undefined;
-    const usual = usualTolerance(feature, discipline);
-    const special = usual !== matchFeature(feature).tolerance;
-    const found = own ?? (special ? undefined : latest(''));
-    return found
-      ? { absolute: found.absolute, share: found.share, changed: true }
-      : { ...usual, changed: false };
-  }
-
   return {
     start: (check: z.output<typeof matchStart>, seen: z.output<typeof matchSeen>): void => {
       const { id, pairId, person, startedAt, kind } = check;
@@ -213,31 +179,6 @@ export function matchStore(db: Db, readings: ReadingStore) {
     touched: (id: string, since: string, pairId: string) =>
       selectTouched.all({ id, since, pairId }),
     siblings: (pairId: string) => selectSiblings.all({ pairId }),
-    tolerances(discipline: Discipline | undefined): Partial<Record<MatchFeatureId, ToleranceRule>> {
-      const changes = history();
-      return Object.fromEntries(
-        MATCH_FEATURES.map((feature) => {
-          const { absolute, share } = ruleOf(changes, feature, discipline);
-          return [feature, { absolute, share }];
-        }),
-      );
-    },
-    toleranceRules() {
-      const changes = history();
-      return {
-        rules: (['', ...DISCIPLINES] as const).flatMap((discipline) =>
-          MATCH_FEATURES.map((feature) => ({
-            feature,
-            discipline,
-            ...ruleOf(changes, feature, discipline || undefined),
-          })),
-        ),
-        history: changes,
-      };
-    },
-    setTolerance: (change: ToleranceChange, at: string, person: string): void => {
-      insertTolerance.run({ ...change, at, person });
-    },
   };
 }
 

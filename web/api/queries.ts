@@ -168,6 +168,12 @@ export const usePair = (tag: string, wanted = true) =>
   useQuery({ ...pairQuery(tag), enabled: wanted });
 export const useMatch = (tag: string) => useQuery(matchQuery(tag));
 
+export const useThresholds = () =>
+  useQuery({
+    queryKey: ['tolerances', 'all'],
+    queryFn: ({ signal }) => request('listThresholds', { signal }),
+  });
+
 export const useTolerances = () =>
   useQuery({
     queryKey: ['tolerances'],

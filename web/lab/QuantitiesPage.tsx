@@ -1,51 +1,120 @@
 import { Button, Checkbox, NativeSelect, Table, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
+import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
-import { DRAWING_VIEWS } from '#core/catalogue/quantity.ts';
+import { DRAWING_VIEWS, type QuantityDefinition } from '#core/catalogue/quantity.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
 import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 import { canonicalUnit, QUANTITY_KINDS } from '#core/sizing/units.ts';
-import { useChange, useLab } from '../api/queries.ts';
+import { useChange, useLab, useThresholds } from '../api/queries.ts';
 import { useUnits } from '../shell/units.ts';
 import { readNumber, showFaults } from './form-numbers.ts';
 import classes from './LabPage.module.css';
 
-/** One noticeable step: a default of common practice that the lab may change. */
-function StepField({ quantity, step }: { quantity: QuantityId; step: number }) {
+/** One noticeable step: a default of common practice that the lab may change, with its reason. */
+function StepForm({
+  quantity,
+  step,
+  onDone,
+}: {
+  quantity: QuantityId;
+  step: number;
+  onDone: () => void;
+}) {
   const units = useUnits();
   const { name, kind } = units.define(quantity);
-  const unit = units.unitOf(quantity);
-  const shown = units.span(quantity, step).replace('+', '');
-  const [text, setText] = useState<string | null>(null);
-  const [fault, setFault] = useState('');
   const change = useChange('setNoticeable');
-  const keep = () => {
-    if (text === null) return;
-    const read = readTypedQuantity(text, kind, unit.symbol);
-    if (!read.ok) setFault(read.fault.message);
-    else if (!(read.value.value > 0)) setFault('A step is more than nothing.');
-    else
-      change.mutate(
-        { body: { quantity, step: read.value.value } },
-        { onSuccess: () => setText(null), onError: (error) => setFault(error.message) },
-      );
-  };
+  const form = useForm({
+    initialValues: { step: units.span(quantity, step).replace('+', ''), reason: '' },
+  });
+  const submit = form.onSubmit((values) => {
+    const read = readTypedQuantity(values.step, kind, units.unitOf(quantity).symbol);
+    if (!read.ok) return form.setFieldError('step', read.fault.message);
+    if (!(read.value.value > 0)) return form.setFieldError('step', 'A step is more than nothing.');
+    change.mutate(
+      { body: { quantity, step: read.value.value, reason: values.reason } },
+      { onSuccess: onDone, onError: (error) => showFaults(form, error, 'reason') },
+    );
+  });
   return (
-    <TextInput
-      size="xs"
-      w={150}
-      aria-label={`Noticeable step of ${name.toLowerCase()}`}
-      value={text ?? shown}
-      error={fault}
-      onChange={(event) => {
-        setText(event.currentTarget.value);
-        setFault('');
-      }}
-      onBlur={keep}
-      onKeyDown={(event) => event.key === 'Enter' && keep()}
-    />
+    <form onSubmit={submit} noValidate aria-label={`Noticeable step of ${name.toLowerCase()}`}>
+      <div className={classes.fields}>
+        <TextInput size="xs" label="Step" data-autofocus {...form.getInputProps('step')} />
+        <TextInput size="xs" label="Why" {...form.getInputProps('reason')} />
+        <span>
+          <Button type="submit" size="xs" loading={change.isPending}>
+            Change it
+          </Button>{' '}
+          <Button size="xs" variant="default" onClick={onDone}>
+            Leave it
+          </Button>
+        </span>
+      </div>
+    </form>
+  );
+}
+
+function StepRow({ definition, step }: { definition: QuantityDefinition; step: number }) {
+  const units = useUnits();
+  const [open, setOpen] = useState(false);
+  const quantity = definition.id as QuantityId;
+  const { name, noticeableShare } = definition;
+  return (
+    <li>
+      <div className={classes.step}>
+        <strong>{name}</strong>
+        {noticeableShare === undefined ? (
+          <>
+            <span className="figure">{units.span(quantity, step).replace('+', '')}</span>
+            <Button
+              size="compact-xs"
+              variant="default"
+              aria-label={`Change the step of ${name}`}
+              onClick={() => setOpen(!open)}
+            >
+              Change…
+            </Button>
+          </>
+        ) : (
+          <span>{100 * noticeableShare} % of the two means</span>
+        )}
+      </div>
+      {open && <StepForm quantity={quantity} step={step} onDone={() => setOpen(false)} />}
+    </li>
+  );
+}
+
+/** The steps that the lab changed, each with its reason. */
+function StepChanges() {
+  const units = useUnits();
+  const { data = [] } = useThresholds();
+  const changes = data.filter((change) => change.kind === 'noticeable');
+  if (changes.length === 0) return <p className="soft">No step was changed yet.</p>;
+  return (
+    <Table>
+      <Table.Thead>
+        <Table.Tr>
+          <Table.Th>When</Table.Th>
+          <Table.Th>Quantity</Table.Th>
+          <Table.Th>Step</Table.Th>
+          <Table.Th>Why</Table.Th>
+        </Table.Tr>
+      </Table.Thead>
+      <Table.Tbody>
+        {changes.map(({ subject, value, at, reason }) => (
+          <Table.Tr key={`${subject} ${at}`}>
+            <Table.Td>{dayjs(at).format('D MMM YYYY')}</Table.Td>
+            <Table.Td>{units.define(subject as QuantityId).name}</Table.Td>
+            <Table.Td className="figure">
+              {units.span(subject as QuantityId, value.step).replace('+', '')}
+            </Table.Td>
+            <Table.Td>{reason}</Table.Td>
+          </Table.Tr>
+        ))}
+      </Table.Tbody>
+    </Table>
   );
 }
 
@@ -187,28 +256,18 @@ export function QuantitiesPage() {
       <div>
         <h2>Noticeable steps</h2>
         <p className="soft">
-          The smallest difference a wearer may notice. Common practice; a change is kept in the
-          record of changes. What each quantity is stands in the <Link to="/guide">guide</Link>.
+          The smallest difference a wearer may notice. Common practice until you change it. What
+          each quantity is stands in the <Link to="/guide">guide</Link>.
         </p>
-        <Table>
-          <Table.Tbody>
-            {definitions.map((definition) => (
-              <Table.Tr key={definition.id}>
-                <Table.Td>{definition.name}</Table.Td>
-                <Table.Td>
-                  {definition.noticeableShare === undefined ? (
-                    <StepField
-                      quantity={definition.id as QuantityId}
-                      step={lab.data.noticeable[definition.id] ?? definition.noticeable}
-                    />
-                  ) : (
-                    `${100 * definition.noticeableShare} % of the two means`
-                  )}
-                </Table.Td>
-              </Table.Tr>
-            ))}
-          </Table.Tbody>
-        </Table>
+        <ul className={classes.list}>
+          {definitions.map((definition) => (
+            <StepRow
+              key={definition.id}
+              definition={definition}
+              step={lab.data.noticeable[definition.id] ?? definition.noticeable}
+            />
+          ))}
+        </ul>
       </div>
       <div>
         <h2>A quantity of your own</h2>
@@ -217,6 +276,8 @@ export function QuantitiesPage() {
           <p>{lab.data.ownQuantities.map((own) => own.name).join(', ')}</p>
         )}
         <OwnQuantityForm />
+        <h2>Steps that were changed</h2>
+        <StepChanges />
       </div>
     </section>
   );

@@ -3,12 +3,8 @@ import { useForm } from '@mantine/form';
 import dayjs from 'dayjs';
 import { useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
-import {
-  DISCIPLINES,
-  type Discipline,
-  type MatchFeatureId,
-  matchFeature,
-} from '#core/catalogue/match-features.ts';
+import { DISCIPLINES, type Discipline } from '#core/catalogue/disciplines.ts';
+import { type MatchFeatureId, matchFeature } from '#core/catalogue/match-features.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';
 import { useChange, useTolerances } from '../api/queries.ts';
 import { readNumber, showFaults } from './form-numbers.ts';
@@ -162,7 +158,7 @@ export function TolerancesPage() {
             </Table.Thead>
             <Table.Tbody>
               {tolerances.data.history.map((one) => (
-                <Table.Tr key={one.id}>
+                <Table.Tr key={`${one.feature} ${one.discipline} ${one.at}`}>
                   <Table.Td>{dayjs(one.at).format('D MMM YYYY')}</Table.Td>
                   <Table.Td>{matchFeature(one.feature).name}</Table.Td>
                   <Table.Td>{use(one.discipline)}</Table.Td>

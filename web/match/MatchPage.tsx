@@ -3,7 +3,7 @@ import { useEffect } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import type { Lab } from '#contract/lab-records.ts';
 import type { MatchRecord } from '#contract/match-records.ts';
-import { DISCIPLINES } from '#core/catalogue/match-features.ts';
+import { DISCIPLINES } from '#core/catalogue/disciplines.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { useChange, useLab, useMatch } from '../api/queries.ts';
 import type { BenchCheck } from '../bench/projected.ts';

@@ -1,0 +1,53 @@
+/**
+ * Lines that a lab may draw elsewhere than practice does: what is noticeable, how far left and right may
+ * differ. Each change of one is kept with its reason, and stands from then on.
+ */
+import type { Discipline } from './disciplines.ts';
+import type { ToleranceRule } from './match-features.ts';
+
+/** What a threshold of a kind is made of, in the canonical unit of its subject. */
+export interface ThresholdValues {
+  /** The smallest difference of a quantity that a wearer may notice. */
+  noticeable: { step: number };
+  /** How far left and right may differ in a feature. */
+  sides: ToleranceRule;
+}
+export type ThresholdKind = keyof ThresholdValues;
+
+interface Drawn {
+  /** The quantity or feature. */
+  subject: string;
+  /** Empty: in every discipline that has none of its own. */
+  discipline: Discipline | '';
+  reason: string;
+  at: string;
+  person: string;
+}
+
+/** A line as a lab drew it. */
+export type ThresholdChange<K extends ThresholdKind = ThresholdKind> = {
+  [Kind in K]: Drawn & { kind: Kind; value: ThresholdValues[Kind] };
+}[K];
+
+/**
+ * The line in force: the lab's for the discipline, else the discipline's own, else the lab's general
+ * one, else the usual one.
+ *
+ * @param changes of any kind, the latest first
+ * @param usual the general line of practice, and the discipline's own where it draws one
+ */
+export function thresholdInForce<K extends ThresholdKind>(
+  changes: readonly ThresholdChange[],
+  kind: K,
+  subject: string,
+  discipline: Discipline | '',
+  usual: { general: ThresholdValues[K]; own?: ThresholdValues[K] | undefined },
+): { value: ThresholdValues[K]; changed: boolean } {
+  const drawn = (where: Discipline | '') =>
+    changes.find(
+      (change) => change.kind === kind && change.subject === subject && change.discipline === where,
+    )?.value as ThresholdValues[K] | undefined;
+  const forDiscipline = discipline === '' ? undefined : drawn(discipline);
+  const value = forDiscipline ?? (usual.own ? undefined : drawn(''));
+  return value ? { value, changed: true } : { value: usual.own ?? usual.general, changed: false };
+}
