@@ -254,4 +254,7 @@ export const changeRow = z.object({
   action: z.string(),
   subject: z.string(),
   detail: z.string(),
+  blankedAt: z.string().nullable().describe('set: its detail was taken out of the record then'),
+  blankedWhy: z.string(),
 });
+export type ChangeRow = z.output<typeof changeRow>;

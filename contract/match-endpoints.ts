@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { byId, byTag, done, type Endpoint } from './endpoint.ts';
 import * as fields from './fields.ts';
+import { issuedRecord } from './issued-records.ts';
 import * as match from './match-records.ts';
 
 export const MATCH_ENDPOINTS = {
@@ -53,6 +54,12 @@ export const MATCH_ENDPOINTS = {
     }),
     answer: done,
     touches: ['match'],
+  },
+  listIssued: {
+    at: 'GET /api/issued',
+    summary: 'What was issued of a check: its decisions and return notes, as they were.',
+    query: z.object({ subject: fields.id }),
+    answer: z.array(issuedRecord),
   },
   listTolerances: {
     at: 'GET /api/tolerances',

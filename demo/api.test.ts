@@ -76,6 +76,7 @@ describe('every address that reads', () => {
     const [stack] = [(await served.send('GET', '/api/studies/methods?quantity=heel-stack')).body];
     const [a, b] = stack;
     const instrument = lab.instruments[0].id;
+    const check = (await served.send('GET', '/api/pairs/BR-13/match')).body.checks[0].id;
     const addresses: Record<string, string[]> = {
       health: ['/api/health'],
       getLab: ['/api/lab'],
@@ -92,6 +93,7 @@ describe('every address that reads', () => {
       getMatch: ['NS-01', 'BR-13', 'NS-06', 'PD-01'].map((tag) => `/api/pairs/${tag}/match`),
       listTolerances: ['/api/tolerances'],
       listThresholds: ['/api/thresholds'],
+      listIssued: [`/api/issued?subject=${check}`],
       listPhotographs: [`/api/photographs?subjectKind=pair&subjectId=${NOBODY}`],
       getPairStudy: [
         '/api/studies/pairs?edition=tarnhus-lanewalk',

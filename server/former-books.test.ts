@@ -1,4 +1,5 @@
 /** Books of earlier versions are brought to this one and say what they said. */
+import { createHash } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -193,6 +194,32 @@ describe.each(FORMER_VERSIONS)('a change that was answered by version %d', (vers
         change: id,
       });
       expect([action, again]).toEqual([action, { status: 200, body: JSON.parse(answer) }]);
+    }
+    await served.close();
+  });
+});
+
+describe('a decision of a former version', () => {
+  it('is issued as its stored words, and not worked out again', async () => {
+    const file = join(folder, 'decided.db');
+    restoreBook(4, file);
+    const served = await serveBook(file);
+    const decided = served.db
+      .prepare<[], { id: string; words: string; decision: string }>(
+        `SELECT o.id, c.decided_words AS words, c.decision
+         FROM match_check c JOIN occasion o ON o.n = c.occasion WHERE c.decision IS NOT NULL`,
+      )
+      .all();
+    expect(decided.length).toBeGreaterThan(2);
+    for (const { id, words, decision } of decided) {
+      const { body } = await served.send('GET', `/api/issued?subject=${id}`);
+      expect(body).toHaveLength(decision === 'return' ? 2 : 1);
+      const text = JSON.stringify(body[0].content);
+      expect(text).toContain(JSON.stringify(words).slice(1, -1));
+      expect(text).toContain('before figures were frozen');
+      expect(body[0].hash).toBe(
+        createHash('sha256').update(JSON.stringify(body[0].content)).digest('hex'),
+      );
     }
     await served.close();
   });

@@ -8,6 +8,7 @@ import { editionList } from './store/edition-list.ts';
 import { editionStore } from './store/editions.ts';
 import { gaugeStudyStore } from './store/gauge-studies.ts';
 import { instrumentStore } from './store/instruments.ts';
+import { issuedStore } from './store/issued.ts';
 import { labStore } from './store/lab.ts';
 import { learnedStore } from './store/learned.ts';
 import { matchStore } from './store/matches.ts';
@@ -37,6 +38,7 @@ export function openStores(db: Db) {
     editions: editionStore(db, lab.catalogue, editionRows),
     pairRows,
     pairs: pairStore(db, pairRows),
+    issued: issuedStore(db),
     matches: matchStore(db, readings),
     photographs: photographStore(db),
     gaugeStudies: gaugeStudyStore(db, lab.catalogue, readings),

@@ -23,6 +23,7 @@ type LabHandlers = Pick<
   | 'saveProtocol'
   | 'addOwnQuantity'
   | 'listChanges'
+  | 'blankChange'
 >;
 
 /** Readings before any lab kept any. */
@@ -109,6 +110,10 @@ export function labRoutes(
       stores.lab.addOwnQuantity(body);
       return { id: body.id };
     },
-    listChanges: ({ query }) => stores.changes.list(query.subject) as never,
+    listChanges: ({ query }) => stores.changes.list(query.subject),
+    blankChange: ({ params, body, now }) => {
+      stores.changes.blank(params.id, body.reason, now);
+      return { id: params.id };
+    },
   };
 }

@@ -3,7 +3,7 @@ import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { servedBench } from '../served-bench.ts';
 
-const { post, put, get, bench } = servedBench();
+const { post, put, get, bench, served } = servedBench();
 
 describe('protocols in versions', () => {
   const edited = (protocol: { id: string }, more: object = {}) => ({
@@ -213,3 +213,27 @@ describe('what is said of a reading and of a sitting', () => {
 });
 
 /** Five cycles of an ellipse about a line of 0.2 N·m/°. */
+
+describe('the audit', () => {
+  it('can blank what a change said, and still says that it was', async () => {
+    await bench();
+    const id = uuid7();
+    const person = { id: uuid7(), code: 'T7', role: 'tester' };
+    await served().send('POST', '/api/people', person, { change: id });
+    const rowOf = async () =>
+      (await get('/api/changes')).body.find((row: { id: string }) => row.id === id);
+    expect((await rowOf()).detail).toContain('T7');
+    expect((await post(`/api/changes/${id}/blanking`, { reason: '' })).status).toBe(400);
+    expect((await post(`/api/changes/${id}/blanking`, { reason: 'asked to' })).status).toBe(200);
+    expect(await rowOf()).toMatchObject({
+      action: 'addPerson',
+      detail: 'null',
+      blankedAt: expect.any(String),
+      blankedWhy: 'asked to',
+    });
+    // Sent again it is known to have been done, and not done twice.
+    const again = await served().send('POST', '/api/people', person, { change: id });
+    expect(again.status).toBe(410);
+    expect((await post(`/api/changes/${uuid7()}/blanking`, { reason: 'x' })).status).toBe(404);
+  });
+});

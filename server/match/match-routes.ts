@@ -1,10 +1,10 @@
 import { matchSeen } from '#contract/match-records.ts';
-import { writeReturnNote } from '#core/match/return-note.ts';
 import type { FileHandlers, Handlers } from '../endpoint.ts';
-import { writeNotePdf } from '../formats/return-note.ts';
+import { writeDocumentPdf } from '../formats/document-pdf.ts';
 import { publishPair } from '../measured-pairs.ts';
 import { notFound, Refusal, requirePast, wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
+import { issueDecision } from './issue-decision.ts';
 import { evaluateStored, matchOfPair } from './match-of-pair.ts';
 import { listTolerances } from './tolerances.ts';
 
@@ -19,6 +19,7 @@ type MatchHandlers = Pick<
   | 'setDiscipline'
   | 'listTolerances'
   | 'setTolerance'
+  | 'listIssued'
 >;
 
 export function matchRoutes(stores: Stores): MatchHandlers {
@@ -36,12 +37,14 @@ export function matchRoutes(stores: Stores): MatchHandlers {
       stores.matches.see(params.id, body);
       return { id: params.id };
     },
-    decideMatch: ({ params, body }) => {
+    decideMatch: ({ params, body, now, person }) => {
       const check = stores.matches.byId(params.id);
       const record = matchOfPair(stores, stores.pairs.byId(check.pairId));
-      const { verdict } = evaluateStored(stores, record, check);
+      const found = evaluateStored(stores, record, check);
+      const { verdict } = found;
       const words = [verdict.words, ...verdict.seen].join(' ');
       stores.matches.decide(params.id, body, words);
+      issueDecision(stores, { record, check, found, body, words, now, person });
       // A pair that is rejected no longer speaks for its model.
       publishPair(stores, check.pairId);
       stores.consistency.markStale(stores.pairs.byId(check.pairId).editionId);
@@ -64,6 +67,7 @@ export function matchRoutes(stores: Stores): MatchHandlers {
       stores.editions.setDiscipline(params.id, body.discipline);
       return { id: params.id };
     },
+    listIssued: ({ query }) => stores.issued.of(query.subject),
     listTolerances: () => listTolerances(stores),
     setTolerance: ({ body, now, person }) => {
       const { feature, discipline, absolute, share, reason } = body;
@@ -85,27 +89,15 @@ export function matchRoutes(stores: Stores): MatchHandlers {
 export function returnNoteRoutes(stores: Stores): Pick<FileHandlers, 'getReturnNote'> {
   return {
     getReturnNote: async ({ params, response }) => {
-      const check = stores.matches.byId(params.id);
-      if (check.decision?.decision !== 'return')
+      const { pairId, decision } = stores.matches.byId(params.id);
+      const note = stores.issued.latest('return-note', params.id);
+      if (decision?.decision !== 'return' || !note)
         throw new Refusal(409, 'A return note is written once the check is decided: return.');
-      const record = matchOfPair(stores, stores.pairs.byId(check.pairId));
-      const found = evaluateStored(stores, record, check);
-      const { edition, pair } = record;
-      const note = writeReturnNote(
-        { ...pair, maker: edition.maker, model: edition.model, edition: edition.name },
-        found,
-        {
-          names: record.names,
-          checkedOn: check.startedAt,
-          unworn: check.decision.unworn,
-          note: check.decision.note,
-        },
-      );
-      const pdf = await writeNotePdf(note, found.judgements);
+      const { tag } = stores.pairs.byId(pairId);
       response
         .type('application/pdf')
-        .set('Content-Disposition', `inline; filename="return-${pair.tag.toLowerCase()}.pdf"`)
-        .send(pdf);
+        .set('Content-Disposition', `inline; filename="return-${tag.toLowerCase()}.pdf"`)
+        .send(await writeDocumentPdf(note.content));
     },
   };
 }

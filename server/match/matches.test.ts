@@ -1,4 +1,5 @@
 /** Match checks, tolerances, return notes and replacements over the API. */
+import { createHash } from 'node:crypto';
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { servedBench } from '../served-bench.ts';
@@ -360,5 +361,63 @@ describe('what a check read', () => {
     for (const { id } of readings) await post(`/api/readings/${id}/void`, { reason: 'wrong shoe' });
     const { sections, checked } = (await get('/api/sheets/norrolt-stairwell-mid-cut')).body;
     expect([sections, checked]).toEqual([[], []]);
+  });
+});
+
+describe('what a decision issues', () => {
+  const issued = async (id: string) => (await get(`/api/issued?subject=${id}`)).body;
+
+  it('stays as it was, with its hash and what it leaned on', async () => {
+    const { pairId } = await bench();
+    const { id, both, decide } = await check(pairId);
+    await both('footbed-length', '266', '270.2');
+    await both('outsole-large', '182', '184.8');
+    await decide('return', { unworn: true });
+    const before = await issued(id);
+    expect(before.map(({ kind, revision }: Record<string, unknown>) => [kind, revision])).toEqual([
+      ['decision', 1],
+      ['return-note', 1],
+    ]);
+    const [decision, note] = before;
+    expect(decision.content.title).toBe('To be returned: Two sizes in one box.');
+    for (const { content, hash } of before)
+      expect(hash).toBe(createHash('sha256').update(JSON.stringify(content)).digest('hex'));
+    expect(note.leanedOn.tolerances['footbed-length']).toEqual({ absolute: 1, share: 0 });
+    expect(note.leanedOn.readings).toHaveLength(4);
+    const words = JSON.stringify(note.content);
+    expect(words).toContain('4.2 ± ');
+    // Drawn wider, the pair would be let pass: the note goes on saying why it went back.
+    await post('/api/tolerances', {
+      id: uuid7(),
+      feature: 'footbed-length',
+      discipline: '',
+      absolute: 9,
+      share: 0,
+      reason: 'tried',
+    });
+    expect(await issued(id)).toEqual(before);
+    const pdf = await fetch(`${served().base}/api/matches/${id}/return-note.pdf`);
+    const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+    const paper = await getDocument({ data: new Uint8Array(await pdf.arrayBuffer()) }).promise;
+    const page = await paper.getPage(1);
+    const text = (await page.getTextContent()).items.map((item) => ('str' in item ? item.str : ''));
+    expect(text.join(' ')).toContain('1.0 mm');
+    // Headings, table and drawings are known to a screen reader by what they are.
+    const tree = JSON.stringify(await page.getStructTree());
+    for (const role of ['H1', 'H2', 'Table', 'TH', 'TD', 'Figure']) expect(tree).toContain(role);
+  });
+
+  it('is issued again where it is decided otherwise, and nothing is rewritten', async () => {
+    const { pairId } = await bench();
+    const { id, both, decide } = await check(pairId);
+    await both('mass', '310', '311', 'g');
+    await decide('keep');
+    await decide('keep and note', { note: 'a thread loose' });
+    const [first, second] = await issued(id);
+    expect([first.revision, second.revision]).toEqual([1, 2]);
+    expect(first.content.title).toMatch(/^Kept: /);
+    expect(JSON.stringify(second.content)).toContain('a thread loose');
+    expect(() => served().db.exec("UPDATE issued SET person = 'X'")).toThrow(/stays as it is/);
+    expect(() => served().db.exec('DELETE FROM issued')).toThrow(/stays/);
   });
 });

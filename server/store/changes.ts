@@ -1,7 +1,8 @@
 /** Every write passes here: one transaction, one line of audit, and a second sending does nothing. */
 import { createHash } from 'node:crypto';
+import type { ChangeRow } from '#contract/lab-records.ts';
 import { translateChange } from '#core/figures/former-changes.ts';
-import { Refusal } from '../problems.ts';
+import { notFound, Refusal } from '../problems.ts';
 import type { Db } from './database.ts';
 
 export interface Change {
@@ -24,6 +25,7 @@ interface Done {
   request_hash: string;
   detail: string;
   answer: string;
+  blanked: string | null;
 }
 
 const MOMENT = /^\d{4}-\d\d-\d\dT\d\d:\d\d(?::\d\d(?:\.\d+)?)?(?:Z|[+-]\d\d:\d\d)$/;
@@ -70,16 +72,24 @@ function isSameChange(before: Done, change: Change, detail: string): boolean {
 
 export function changeStore(db: Db) {
   const find = db.prepare<[string], Done>(
-    'SELECT action, subject, request_hash, detail, answer FROM change WHERE id = ?',
+    `SELECT action, subject, request_hash, detail, answer, blanked_at AS blanked
+     FROM change WHERE id = ?`,
   );
   const insert = db.prepare(
     `INSERT INTO change (id, at, person, action, subject, request_hash, detail, answer)
      VALUES (@id, @at, @person, @action, @subject, @hash, @detail, @answer)`,
   );
-  const list = db.prepare<[{ subject: string | null }], Record<string, string>>(
-    `SELECT id, at, person, action, subject, detail FROM change
+  const list = db.prepare<[{ subject: string | null }], ChangeRow>(
+    `SELECT id, at, person, action, subject, detail, blanked_at AS blankedAt,
+       blanked_why AS blankedWhy
+     FROM change
      WHERE @subject IS NULL OR subject = @subject
      ORDER BY rowid DESC LIMIT 500`,
+  );
+  // The hash of what was asked stays: sent again, it is known to have been done.
+  const blank = db.prepare(
+    `UPDATE change SET detail = 'null', answer = 'null', blanked_at = @at, blanked_why = @why
+     WHERE id = @id AND blanked_at IS NULL`,
   );
   let count = 0;
   let shut: string | undefined;
@@ -95,6 +105,11 @@ export function changeStore(db: Db) {
     if (!before) return undefined;
     if (before.request_hash !== hashOf(change, detail) && !isSameChange(before, change, detail))
       throw new Refusal(409, 'This change id was already used for another change.');
+    if (before.blanked !== null)
+      throw new Refusal(
+        410,
+        'This change was done. What it said was taken out of the record since.',
+      );
     return JSON.parse(before.answer);
   }
 
@@ -131,7 +146,12 @@ export function changeStore(db: Db) {
     },
     /** Why every change is refused; null: they are taken. */
     whyShut: (): string | null => shut ?? null,
-    list: (subject?: string) => list.all({ subject: subject ?? null }),
+    list: (subject?: string): ChangeRow[] => list.all({ subject: subject ?? null }),
+    /** Takes out of the record what a change said; that it was, when and by whom stays. */
+    blank(id: string, why: string, at: string): void {
+      if (!find.get(id)) throw notFound('This change');
+      blank.run({ id, why, at });
+    },
     /** Work on cached rows, in one transaction and without a line of audit. */
     quietly: (work: () => void): void => db.transaction(work).immediate(),
     /** Says that something was written beside this store: by a file that was read in. */

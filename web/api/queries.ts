@@ -168,6 +168,14 @@ export const usePair = (tag: string, wanted = true) =>
   useQuery({ ...pairQuery(tag), enabled: wanted });
 export const useMatch = (tag: string) => useQuery(matchQuery(tag));
 
+/** What was issued of a check; asked for once it is decided. */
+export const useIssued = (check: string | undefined) =>
+  useQuery({
+    queryKey: ['match', 'issued', check],
+    queryFn: ({ signal }) => request('listIssued', { query: { subject: check ?? '' }, signal }),
+    enabled: check !== undefined,
+  });
+
 export const useThresholds = () =>
   useQuery({
     queryKey: ['tolerances', 'all'],

@@ -196,6 +196,14 @@ function Decided({
             )}
           </>
         )}
+        <Button
+          component={Link}
+          to={`/pairs/${record.pair.tag}/decision`}
+          size="xs"
+          variant="default"
+        >
+          As issued
+        </Button>
         <Button size="xs" variant="default" onClick={onAgain}>
           Check again
         </Button>

@@ -2,16 +2,18 @@ import { useState } from 'react';
 import { type MatchFeatureId, matchFeature } from '#core/catalogue/match-features.ts';
 import type { Side } from '#core/catalogue/quantities.ts';
 import type { FeatureJudgement } from '#core/match/match.ts';
+import { rungPlace } from '#core/match/match-drawing.ts';
 import { FieldInput } from '../bench/Field.tsx';
 import { GaugeSelect } from '../bench/GaugeSelect.tsx';
 import { LiveFigure } from '../bench/LiveFigure.tsx';
 import type { BenchCheck } from '../bench/projected.ts';
 import { Question } from '../bench/Question.tsx';
+import { RungMark } from '../drawing/RungMark.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import type { Check } from './check.ts';
 import type { LadderEntry } from './entry.ts';
 import classes from './Ladder.module.css';
-import { Rung } from './Rung.tsx';
+
 import { type MatchPlace, type RowId, rowsOf } from './rows.ts';
 
 interface LadderProps {
@@ -274,7 +276,7 @@ function FeatureRow({
         >
           {name}
         </button>
-        {judgement && <Rung judgement={judgement} />}
+        {judgement && <RungMark place={rungPlace(judgement)} verdict={judgement.verdict} />}
       </th>
       <td>{cell('right')}</td>
       <td className={classes.words}>

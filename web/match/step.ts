@@ -47,7 +47,12 @@ export const matchStep: Step = {
     {
       path: 'pairs/:tag/return-note',
       title: ':tag, return note',
-      page: async () => (await import('./ReturnNotePage.tsx')).ReturnNotePage,
+      page: async () => (await import('./IssuedPage.tsx')).ReturnNotePage,
+    },
+    {
+      path: 'pairs/:tag/decision',
+      title: ':tag, decision',
+      page: async () => (await import('./IssuedPage.tsx')).DecisionPage,
     },
   ],
 };

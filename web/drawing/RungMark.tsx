@@ -1,6 +1,5 @@
-import type { FeatureJudgement } from '#core/match/match.ts';
-import { RUNG_REACH, rungPlace } from '#core/match/match-drawing.ts';
-import classes from './Ladder.module.css';
+import { RUNG_REACH, type RungPlace } from '#core/match/match-drawing.ts';
+import classes from './RungMark.module.css';
 
 const WIDTH = 220;
 const HEIGHT = 16;
@@ -15,9 +14,14 @@ const HATCH = Array.from({ length: 13 }, (_, index) => {
 }).join(' ');
 
 /** One difference against its tolerance: left of the middle the right shoe is smaller. */
-export function Rung({ judgement }: { judgement: FeatureJudgement }) {
-  const place = rungPlace(judgement);
-  const { verdict } = judgement;
+export function RungMark({
+  place,
+  verdict,
+}: {
+  /** Left out: not taken. */
+  place: RungPlace | undefined;
+  verdict: string;
+}) {
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}

@@ -5,7 +5,8 @@ import { judgeFeatures } from '#core/match/match.ts';
 import { inferCauses } from '#core/match/match-causes.ts';
 import { judgeMatch } from '#core/match/match-verdict.ts';
 import { type ReturnedPair, writeReturnNote } from '#core/match/return-note.ts';
-import { writeNotePdf } from './return-note.ts';
+import { returnNoteDocument } from '#core/sheet/match-documents.ts';
+import { writeDocumentPdf } from './document-pdf.ts';
 
 const PAIR: ReturnedPair = {
   tag: 'BR-13',
@@ -48,7 +49,7 @@ async function printed(
     { judgements, causes, verdict: { ...verdict, seen }, cautions: [] },
     { names: {}, checkedOn: '2026-03-10', unworn: true, note: '', ...terms },
   );
-  const pdf = await writeNotePdf(note, judgements);
+  const pdf = await writeDocumentPdf(returnNoteDocument(note, judgements));
   const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
   const document = await getDocument({ data: new Uint8Array(pdf) }).promise;
   const pages = await Promise.all(

@@ -1,0 +1,286 @@
+/** A document of the bench as a tagged PDF, on one A4 page where it fits. */
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+import type PDFDocument from 'pdfkit';
+import { RUNG_REACH, type RungPlace } from '#core/match/match-drawing.ts';
+import type {
+  BenchDocument,
+  DocumentColumn,
+  DocumentDrawing,
+  DocumentPart,
+  DocumentRow,
+} from '#core/sheet/document.ts';
+
+const FONTS = join(
+  dirname(
+    createRequire(import.meta.url).resolve('@fontsource/atkinson-hyperlegible-next/package.json'),
+  ),
+  'files',
+);
+type Weight = 400 | 700;
+const font = (weight: Weight, letters: 'latin' | 'latin-ext' = 'latin') =>
+  join(FONTS, `atkinson-hyperlegible-next-${letters}-${weight}-normal.woff`);
+/** Letters that the font keeps in a file of its own: ł, š, ő. */
+const EXTENDED = /([\u0100-\u0130\u0132-\u0151\u0154-\u02ba\u1e00-\u1eff]+)/;
+
+const INK = '#1f2a44';
+const SOFT = '#565f75';
+const SIGNAL = '#b3261e';
+const HATCH = '#e4decb';
+const LINE = '#d3ccb9';
+const MARGIN = 54;
+const ROW = 17;
+
+type Doc = InstanceType<typeof PDFDocument>;
+
+/** Writes what people typed: names hold letters of both files of the font. */
+function say(
+  doc: Doc,
+  weight: Weight,
+  text: string,
+  [x, y]: [x: number, y: number],
+  options: { width: number; height?: number; ellipsis?: boolean },
+): void {
+  // The pieces between stand at even places.
+  const runs = text.split(EXTENDED).map((run, at) => ({ run, extended: at % 2 === 1 }));
+  const written = runs.filter(({ run }) => run !== '');
+  written.forEach(({ run, extended }, at) => {
+    const terms = { ...options, continued: at < written.length - 1 };
+    doc.font(font(weight, extended ? 'latin-ext' : 'latin'));
+    if (at === 0) doc.text(run, x, y, terms);
+    else doc.text(run, terms);
+  });
+  doc.font(font(weight));
+}
+
+/** Begins another page where what comes would run off this one. */
+function makeRoom(doc: Doc, height: number): void {
+  if (doc.y + height > doc.page.height - MARGIN) doc.addPage();
+}
+
+const LEFT = '#0b6560';
+const RIGHT = '#8a4300';
+const VIEW_WIDTH = 228;
+const VIEW_HEIGHT = 84;
+const VIEW_GAP = 28;
+const TEXT = 9.8;
+const SMALL = 8.5;
+const RUNG_MARGIN = 8;
+
+const widthOf = (doc: Doc) => doc.page.width - 2 * MARGIN;
+
+/** Draws as an element of the structure that a screen reader goes by. */
+function tagged(doc: Doc, kind: string, draw: () => void, alt?: string): void {
+  doc.addStructure(doc.struct(kind, alt ? { alt } : {}, draw));
+}
+
+function drawRung(
+  doc: Doc,
+  place: RungPlace,
+  out: boolean,
+  [x, y, width]: [x: number, y: number, width: number],
+): void {
+  const scale = width / (2 * RUNG_REACH);
+  const at = (tolerances: number) => x + width / 2 + tolerances * scale;
+  const colour = out ? SIGNAL : INK;
+  doc.rect(at(-1), y - 5, 2 * scale, 10).fill(HATCH);
+  doc
+    .moveTo(at(0), y - 6)
+    .lineTo(at(0), y + 6)
+    .lineWidth(0.6)
+    .stroke(SOFT);
+  doc.moveTo(at(place.low), y).lineTo(at(place.high), y).lineWidth(1.2).stroke(colour);
+  if (place.beyond) {
+    const sign = Math.sign(place.at);
+    doc.path(`M${at(place.at)} ${y} l${-6 * sign} -4 l0 8 Z`).fill(colour);
+  } else doc.circle(at(place.at), y, 2.6).fill(colour);
+}
+
+function drawLine(doc: Doc, y: number): void {
+  doc
+    .moveTo(MARGIN, y)
+    .lineTo(doc.page.width - MARGIN, y)
+    .lineWidth(0.5)
+    .stroke(LINE);
+}
+
+/** Left edges of columns, and their widths. */
+function placeColumns(doc: Doc, columns: readonly DocumentColumn[]) {
+  const shares = columns.reduce((sum, { width }) => sum + width, 0);
+  const scale = widthOf(doc) / shares;
+  let x = MARGIN;
+  return columns.map((column) => {
+    const place = { ...column, x, width: column.width * scale };
+    x += place.width;
+    return place;
+  });
+}
+
+function drawTable(
+  doc: Doc,
+  { columns, rows }: { columns: readonly DocumentColumn[]; rows: readonly DocumentRow[] },
+): void {
+  const places = placeColumns(doc, columns);
+  makeRoom(doc, 14 + ROW);
+  const table = doc.struct('Table');
+  doc.addStructure(table);
+  const inRow = (kind: 'TH' | 'TD', draws: (() => void)[]) => {
+    const row = doc.struct('TR');
+    table.add(row);
+    for (const draw of draws) row.add(doc.struct(kind, {}, draw));
+    row.end();
+  };
+  const top = doc.y;
+  inRow(
+    'TH',
+    places.map(({ title, x }) => () => {
+      doc.font(font(700)).fontSize(8).fillColor(SOFT).text(title, x, top, { lineBreak: false });
+    }),
+  );
+  let y = top + 14;
+  for (const { cells, out, rung } of rows) {
+    if (y > doc.page.height - MARGIN - ROW) {
+      doc.addPage();
+      y = MARGIN;
+    }
+    const line = y;
+    inRow(
+      'TD',
+      places.map((column, at) => () => {
+        if (at === 0) drawLine(doc, line);
+        if (column.rung) {
+          if (rung)
+            drawRung(doc, rung, out, [
+              column.x - RUNG_MARGIN / 2,
+              line + ROW / 2,
+              column.width - RUNG_MARGIN,
+            ]);
+          return;
+        }
+        doc.fontSize(9.5).fillColor(out ? SIGNAL : INK);
+        say(doc, out ? 700 : 400, cells[at] ?? '', [column.x, line + 4], {
+          width: column.width - (at === 0 ? 4 : 0),
+          height: ROW - 4,
+          ellipsis: true,
+        });
+      }),
+    );
+    y += ROW;
+  }
+  table.end();
+  drawLine(doc, y);
+  doc.x = MARGIN;
+  doc.y = y + 12;
+}
+
+function drawStrokes(
+  doc: Doc,
+  { box: [left, top, width, height], strokes }: DocumentDrawing,
+  [x, y]: [x: number, y: number],
+): void {
+  const scale = Math.min(VIEW_WIDTH / width, VIEW_HEIGHT / height);
+  for (const { path, dx, tone, dashed } of strokes) {
+    doc
+      .save()
+      .translate(x, y)
+      .scale(scale)
+      .translate(dx - left, -top)
+      .lineWidth(1 / scale);
+    const drawn = doc.path(path);
+    if (dashed) drawn.dash(4 / scale, { space: 2 / scale });
+    drawn.stroke(tone === 'left' ? LEFT : RIGHT);
+    if (dashed) doc.undash();
+    doc.restore();
+  }
+}
+
+/** Drawings beside each other, each with its words. */
+function drawDrawings(doc: Doc, drawings: readonly DocumentDrawing[]): void {
+  makeRoom(doc, VIEW_HEIGHT + 40);
+  const top = doc.y + 4;
+  drawings.forEach((drawing, at) => {
+    const x = MARGIN + at * (VIEW_WIDTH + VIEW_GAP);
+    tagged(doc, 'Figure', () => drawStrokes(doc, drawing, [x, top]), drawing.words);
+    tagged(doc, 'Caption', () => {
+      doc.font(font(400)).fontSize(SMALL).fillColor(SOFT);
+      doc.text(drawing.words, x, top + VIEW_HEIGHT + 6, { width: VIEW_WIDTH });
+    });
+  });
+  doc.x = MARGIN;
+  doc.y = top + VIEW_HEIGHT + 34;
+}
+
+function drawFacts(doc: Doc, rows: readonly [string, string][]): void {
+  for (const [name, words] of rows)
+    tagged(doc, 'P', () => {
+      const { y } = doc;
+      doc
+        .font(font(400))
+        .fontSize(TEXT)
+        .fillColor(SOFT)
+        .text(name, MARGIN, y, { lineBreak: false });
+      say(doc.fillColor(INK), 400, words, [MARGIN + 74, y], { width: widthOf(doc) - 74 });
+    });
+}
+
+function drawHeading(doc: Doc, text: string): void {
+  doc.moveDown(0.6);
+  makeRoom(doc, 40);
+  tagged(doc, 'H2', () => {
+    doc
+      .font(font(700))
+      .fontSize(12)
+      .fillColor(INK)
+      .text(text, MARGIN, doc.y, { width: widthOf(doc) });
+  });
+  doc.moveDown(0.25);
+}
+
+function drawLines(doc: Doc, lines: readonly string[], small: boolean): void {
+  if (small) doc.moveDown(0.8);
+  for (const line of lines)
+    tagged(doc, 'P', () => {
+      doc
+        .font(font(400))
+        .fontSize(small ? SMALL : TEXT)
+        .fillColor(small ? SOFT : INK);
+      say(doc, 400, line, [MARGIN, doc.y], { width: widthOf(doc) });
+    });
+}
+
+function drawPart(doc: Doc, part: DocumentPart): void {
+  if (part.kind === 'facts') drawFacts(doc, part.rows);
+  else if (part.kind === 'heading') drawHeading(doc, part.text);
+  else if (part.kind === 'lines') drawLines(doc, part.lines, part.small ?? false);
+  else if (part.kind === 'table') drawTable(doc, part);
+  else drawDrawings(doc, part.drawings);
+}
+
+/** Writes a document; the answer is the whole file. */
+export async function writeDocumentPdf(document: BenchDocument): Promise<Buffer> {
+  // Loaded at the first document: it is large, and a return is rare.
+  const { default: Paper } = await import('pdfkit');
+  const doc = new Paper({
+    size: 'A4',
+    margin: MARGIN,
+    info: { Title: document.title, Producer: 'Emvex', Creator: 'Emvex' },
+    lang: document.language,
+    pdfVersion: '1.5',
+    tagged: true,
+    displayTitle: true,
+  });
+  const chunks: Buffer[] = [];
+  const whole = new Promise<Buffer>((resolve, reject) => {
+    doc.on('data', (chunk: Buffer) => chunks.push(chunk));
+    doc.on('end', () => resolve(Buffer.concat(chunks)));
+    doc.on('error', reject);
+  });
+  tagged(doc, 'H1', () => {
+    doc.fontSize(20).fillColor(INK);
+    say(doc, 700, document.title, [MARGIN, doc.y], { width: widthOf(doc) });
+  });
+  doc.moveDown(0.4);
+  for (const part of document.parts) drawPart(doc, part);
+  doc.end();
+  return whole;
+}
