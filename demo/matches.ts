@@ -13,8 +13,7 @@ import { SIDES, type Side } from '#core/catalogue/quantities.ts';
 import { PLAIN_READING } from '#core/figures/reading.ts';
 import { judgeFeature, type MatchGauge } from '#core/match/match.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';
-import { evaluateStored, matchOfPair } from '#server/match/match-of-pair.ts';
-import { publishPair } from '#server/measured-pairs.ts';
+import { decideCheck } from '#server/match/decide-check.ts';
 import type { Stores } from '#server/stores.ts';
 import { FEATURE_NAMES, type MatchTruth } from './match-truths.ts';
 
@@ -103,12 +102,11 @@ export function checkPair(
     });
   }
   if (!truth.decision) return;
-  const record = matchOfPair(stores, stores.pairs.byId(pair.id));
-  const { verdict } = evaluateStored(stores, record, stores.matches.byId(checkId));
-  stores.matches.decide(
+  const decidedAt = start.add(10, 'minute');
+  decideCheck(
+    stores,
     checkId,
-    { ...truth.decision, decidedAt: start.add(10, 'minute').toISOString() },
-    [verdict.words, ...verdict.seen].join(' '),
+    { ...truth.decision, decidedAt: decidedAt.toISOString() },
+    { now: decidedAt.toISOString(), person: 'B1', newId: () => idAt(decidedAt) },
   );
-  publishPair(stores, pair.id);
 }

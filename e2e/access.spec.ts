@@ -8,6 +8,7 @@ const VIEWS: [name: string, path: string][] = [
   ['a check decided', '/pairs/BR-13/match'],
   ['a check to begin', '/pairs/PD-01/match'],
   ['return note', '/pairs/BR-13/return-note'],
+  ['decision as issued', '/pairs/BR-11/decision'],
   ['measure', '/pairs/NS-05/measure'],
   ['sheets', '/sheets'],
   ['sheet', '/sheets/wrenfold-latch-low?label=uk-8'],

@@ -10,7 +10,7 @@ import { test as base, expect, type Page } from '@playwright/test';
  * A port that is free now, below those that the system lends to outgoing connections: the browser
  * opens many, and one of them could take a lent port between this look and the server's start.
  */
-async function freePort(): Promise<number> {
+export async function freePort(): Promise<number> {
   const port = 20_000 + Math.floor(Math.random() * 12_000);
   const free = await new Promise<boolean>((resolve) => {
     const probe = createServer();

@@ -72,6 +72,11 @@ test('a pair of two half sizes, by keyboard from labels to return note', async (
   await expect(page.getByRole('article')).toContainText('unworn, tried indoors only');
   await expect(page.getByRole('article')).toContainText('Two sizes in one box.');
   await expect(page.getByRole('row', { name: /Footbed length/ })).toContainText('4.1 ± 0.7 mm');
+  // The decision stands as it was issued.
+  await page.getByRole('link', { name: 'Back to the check' }).click();
+  await page.getByRole('link', { name: 'As issued' }).click();
+  await expect(page.getByRole('heading', { name: /^To be returned: Two sizes/ })).toBeVisible();
+  await expect(page.getByRole('main')).toContainText('It stays as it was. SHA-256');
 
   // The replacement begins with what the two have in common.
   await page.goto(`${demo.address}/pairs/PD-01/match`);

@@ -1,11 +1,12 @@
+import { v7 as newId } from 'uuid';
 import { matchSeen } from '#contract/match-records.ts';
 import type { FileHandlers, Handlers } from '../endpoint.ts';
 import { writeDocumentPdf } from '../formats/document-pdf.ts';
 import { publishPair } from '../measured-pairs.ts';
 import { notFound, Refusal, requirePast, wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
-import { issueDecision } from './issue-decision.ts';
-import { evaluateStored, matchOfPair } from './match-of-pair.ts';
+import { decideCheck } from './decide-check.ts';
+import { matchOfPair } from './match-of-pair.ts';
 import { listTolerances } from './tolerances.ts';
 
 type MatchHandlers = Pick<
@@ -37,19 +38,10 @@ export function matchRoutes(stores: Stores): MatchHandlers {
       stores.matches.see(params.id, body);
       return { id: params.id };
     },
-    decideMatch: ({ params, body, now, person }) => {
-      const check = stores.matches.byId(params.id);
-      const record = matchOfPair(stores, stores.pairs.byId(check.pairId));
-      const found = evaluateStored(stores, record, check);
-      const { verdict } = found;
-      const words = [verdict.words, ...verdict.seen].join(' ');
-      stores.matches.decide(params.id, body, words);
-      issueDecision(stores, { record, check, found, body, words, now, person });
-      // A pair that is rejected no longer speaks for its model.
-      publishPair(stores, check.pairId);
-      stores.consistency.markStale(stores.pairs.byId(check.pairId).editionId);
-      return { id: params.id, words };
-    },
+    decideMatch: ({ params, body, now, person }) => ({
+      id: params.id,
+      words: decideCheck(stores, params.id, body, { now, person, newId }),
+    }),
     nameMatchFeature: ({ params, body }) => {
       stores.matches.nameFeature(params.id, body.feature, body.name);
       return { id: params.id };

@@ -149,11 +149,14 @@ function IncludeForm({ record }: { record: MatchRecord }) {
 function Decided({
   record,
   check,
+  today,
   onAgain,
   onOther,
 }: {
   record: MatchRecord;
   check: BenchCheck;
+  /** What the same readings come to by the lines and gauges of today. */
+  today: string;
   onAgain: () => void;
   onOther: () => void;
 }) {
@@ -169,6 +172,11 @@ function Decided({
       <p>
         {decision.words} {decision.note}
       </p>
+      {today !== decision.words && (
+        <p className="soft">
+          By the tolerances and gauges of today it would say: {today} The decision stays as it was.
+        </p>
+      )}
       {back && <p>{returnWords(record.pair.returnBy)}</p>}
       <div className={classes.buttons}>
         {back && (
@@ -249,6 +257,7 @@ export function Decision({
         <Decided
           record={record}
           check={check}
+          today={[verdict.words, ...verdict.seen].join(' ')}
           onAgain={() => bench.begin(check.kind)}
           onOther={() => setAgain(true)}
         />

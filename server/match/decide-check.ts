@@ -1,5 +1,4 @@
 /** A decision leaves the bench with all it was made on, as it stood. */
-import { v7 as newId } from 'uuid';
 import type { z } from 'zod';
 import type { MatchCheck, MatchRecord, matchDecision } from '#contract/match-records.ts';
 import { calibrationOn } from '#core/catalogue/gauge.ts';
@@ -8,7 +7,9 @@ import type { EvaluatedCheck } from '#core/match/match-check.ts';
 import { writeReturnNote } from '#core/match/return-note.ts';
 import { decisionDocument, returnNoteDocument } from '#core/sheet/match-documents.ts';
 import { labFacts } from '../lab-facts.ts';
+import { publishPair } from '../measured-pairs.ts';
 import type { Stores } from '../stores.ts';
+import { evaluateStored, matchOfPair } from './match-of-pair.ts';
 
 interface Decided {
   record: MatchRecord;
@@ -40,7 +41,7 @@ function leanedOn(stores: Stores, { record, check }: Decided) {
 }
 
 /** Issues the decision of a check, and with a return the note that goes back with the pair. */
-export function issueDecision(stores: Stores, decided: Decided): void {
+function issueDecision(stores: Stores, decided: Decided, newId: () => string): void {
   const { record, check, found, body, words, now, person } = decided;
   const { edition, pair } = record;
   const note = writeReturnNote(
@@ -68,4 +69,26 @@ export function issueDecision(stores: Stores, decided: Decided): void {
       kind: 'return-note',
       content: returnNoteDocument(note, found.judgements),
     });
+}
+
+/**
+ * Decides a check: the verdict in words as it stands, frozen with all it was made on.
+ * @returns the words
+ */
+export function decideCheck(
+  stores: Stores,
+  id: string,
+  body: Decided['body'],
+  { now, person, newId }: { now: string; person: string; newId: () => string },
+): string {
+  const check = stores.matches.byId(id);
+  const record = matchOfPair(stores, stores.pairs.byId(check.pairId));
+  const found = evaluateStored(stores, record, check);
+  const words = [found.verdict.words, ...found.verdict.seen].join(' ');
+  stores.matches.decide(id, body, words);
+  issueDecision(stores, { record, check, found, body, words, now, person }, newId);
+  // A pair that is rejected no longer speaks for its model.
+  publishPair(stores, check.pairId);
+  stores.consistency.markStale(stores.pairs.byId(check.pairId).editionId);
+  return words;
 }
