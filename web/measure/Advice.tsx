@@ -1,5 +1,6 @@
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
+import { memo } from 'react';
 import type { Instrument, Protocol } from '#contract/lab-records.ts';
 import { calibrationOn, gaugeTraits } from '#core/catalogue/gauge.ts';
 import type { Place } from '#core/figures/hand-order.ts';
@@ -81,7 +82,7 @@ function adviceWords(
 }
 
 /** What the bench says about the readings at this station. */
-export function Advice({
+export const Advice = memo(function Advice({
   sitting,
   place,
   station,
@@ -141,4 +142,4 @@ export function Advice({
       )}
     </div>
   );
-}
+});

@@ -3,7 +3,7 @@ import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useOutletContext } from 'react-router';
 import type { Lab, Protocol } from '#contract/lab-records.ts';
 import type { PairRecord } from '#contract/pair-records.ts';
-import { nameStation } from '#core/catalogue/quantities.ts';
+import { type MeasuredQuantityId, nameStation, type Side } from '#core/catalogue/quantities.ts';
 import { nameTool } from '#core/catalogue/tools.ts';
 import { nameStackBasis, stackBasisKey } from '#core/figures/basis.ts';
 import { HAND_ORDERS, type HandOrder, type Place, placeAlong } from '#core/figures/hand-order.ts';
@@ -15,6 +15,7 @@ import { useInstrument } from '../bench/instrument-choice.ts';
 import { LiveFigure } from '../bench/LiveFigure.tsx';
 import { useLiveReading } from '../bench/live-reading.ts';
 import type { BenchReading } from '../bench/projected.ts';
+import { useSteady } from '../bench/steady.ts';
 import type { ShellContext } from '../shell/context.ts';
 import { editionName } from '../shell/names.ts';
 import { useUnits } from '../shell/units.ts';
@@ -111,11 +112,15 @@ export function Bench({
     if (!dialog) field.current?.focus();
   }, [dialog]);
 
-  function move(next: Place): void {
+  const move = useSteady((next: Place) => {
     entry.leave();
     at.goTo(next);
     focus();
-  }
+  });
+  const goTo = useSteady((quantity: MeasuredQuantityId, side: Side = place.side) =>
+    move({ quantity, side }),
+  );
+  const askToVoid = useSteady((reading: BenchReading) => setDialog({ kind: 'void', reading }));
 
   function stationAlong(step: number): void {
     const index = protocol.stations.findIndex((one) => one.quantity === place.quantity);
@@ -154,9 +159,11 @@ export function Bench({
           {protocol.stations.length > 3 && (
             <StationRail
               sitting={sitting}
-              at={at}
+              place={place}
+              places={at.places}
+              sides={sides}
               stations={protocol.stations}
-              onChoose={(quantity, side) => move({ quantity, side })}
+              onChoose={goTo}
             />
           )}
         </header>
@@ -191,11 +198,12 @@ export function Bench({
           <>
             <StationDrawing
               sitting={sitting}
-              at={at}
+              quantity={place.quantity}
+              sides={sides}
               stations={protocol.stations}
               length={lastLength(label)}
               tag={tag}
-              onChoose={(quantity) => move({ quantity, side: place.side })}
+              onChoose={goTo}
             />
             <StationStrips
               sitting={sitting}
@@ -239,7 +247,7 @@ export function Bench({
               place={place}
               station={station}
               gauge={instrument}
-              onVoid={(reading) => setDialog({ kind: 'void', reading })}
+              onVoid={askToVoid}
             />
             {!instrument && (
               <p className="look-here">
@@ -298,11 +306,7 @@ export function Bench({
           <SessionEnd sitting={sitting} protocol={protocol} sides={sides} />
         </footer>
       </section>
-      <Slip
-        sitting={sitting}
-        instruments={lab.instruments}
-        onVoid={(reading) => setDialog({ kind: 'void', reading })}
-      />
+      <Slip sitting={sitting} instruments={lab.instruments} onVoid={askToVoid} />
       <Suspense fallback={null}>
         {dialog?.kind === 'void' && (
           <VoidDialog

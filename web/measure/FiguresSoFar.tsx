@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { Lab } from '#contract/lab-records.ts';
 import type { PairRecord } from '#contract/pair-records.ts';
 import { classOf } from '#core/catalogue/classes.ts';
@@ -49,7 +50,7 @@ function Claims({
 }
 
 /** Drop so far, what is claimed of it and of this station, and the basis. */
-export function FiguresSoFar({
+export const FiguresSoFar = memo(function FiguresSoFar({
   record,
   lab,
   sitting,
@@ -97,4 +98,4 @@ export function FiguresSoFar({
       </div>
     </dl>
   );
-}
+});

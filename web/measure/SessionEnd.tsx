@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, memo, Suspense, useState } from 'react';
 import type { Protocol } from '#contract/lab-records.ts';
 import { nameStation, type Side } from '#core/catalogue/quantities.ts';
 import { figuresIn } from '#core/figures/pair-figure.ts';
@@ -9,7 +9,7 @@ import type { Sitting } from './sitting.ts';
 const EndDialog = lazy(async () => ({ default: (await import('./ReasonDialogs.tsx')).EndDialog }));
 
 /** Ends the sitting: says what is missing and doubtful first. */
-export function SessionEnd({
+export const SessionEnd = memo(function SessionEnd({
   sitting,
   protocol,
   sides,
@@ -60,4 +60,4 @@ export function SessionEnd({
       </Suspense>
     </>
   );
-}
+});

@@ -1,5 +1,5 @@
 import dayjs from 'dayjs';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, memo, Suspense, useState } from 'react';
 import type { Instrument } from '#contract/lab-records.ts';
 import { gaugeTraits } from '#core/catalogue/gauge.ts';
 import type { BenchReading } from '../bench/projected.ts';
@@ -42,7 +42,7 @@ function NoteLine({ id, text }: { id: string; text: string }) {
 }
 
 /** The record of what was entered in this sitting, newest first. */
-export function Slip({
+export const Slip = memo(function Slip({
   sitting,
   instruments,
   onVoid,
@@ -90,4 +90,4 @@ export function Slip({
       )}
     </aside>
   );
-}
+});

@@ -1,11 +1,10 @@
-import { lazy, Suspense } from 'react';
+import { lazy, memo, Suspense } from 'react';
 import type { MeasuredQuantityId, Side } from '#core/catalogue/quantities.ts';
 import type { QuantityDefinition } from '#core/catalogue/quantity.ts';
 import type { PlanStation } from '../drawing/SolePlan.tsx';
 import { type ProfileStation, SoleProfile } from '../drawing/SoleProfile.tsx';
 import { guessShape, type SoleShape } from '../drawing/sole-outline.ts';
 import { useUnits } from '../shell/units.ts';
-import type { HandPlace } from './place.ts';
 import classes from './StationDrawing.module.css';
 import type { Sitting } from './sitting.ts';
 
@@ -48,23 +47,24 @@ function outlineOf(sitting: Sitting, who: Side | 'pair'): Partial<SoleShape> {
 }
 
 /** The drawing that the station is taken on: the sole's side, its plan, or where the datum lies. */
-export function StationDrawing({
+export const StationDrawing = memo(function StationDrawing({
   sitting,
-  at,
+  quantity,
+  sides,
   stations,
   length,
   tag,
   onChoose,
 }: {
   sitting: Sitting;
-  at: HandPlace;
+  quantity: MeasuredQuantityId;
+  sides: readonly Side[];
   stations: readonly { quantity: MeasuredQuantityId }[];
   length: number;
   tag: string;
   onChoose: (quantity: MeasuredQuantityId) => void;
 }) {
   const units = useUnits();
-  const { quantity } = at.place;
   const definition = units.define(quantity);
   const { pair, left, right } = sitting.figures;
   const wordsAt = (id: MeasuredQuantityId) => {
@@ -97,7 +97,7 @@ export function StationDrawing({
           name={`plan-${tag.toLowerCase()}`}
           length={length + 24}
           stations={planned}
-          shoes={at.sides.map((side) => ({
+          shoes={sides.map((side) => ({
             side,
             heel: sitting.figures[side]['heel-width']?.value,
             midfoot: sitting.figures[side]['midfoot-width']?.value,
@@ -136,7 +136,7 @@ export function StationDrawing({
         shape={outlineOf(sitting, 'pair')}
         shoes={
           both
-            ? at.sides.flatMap((side) => {
+            ? sides.flatMap((side) => {
                 const own = sitting.figures[side];
                 const shape = guessShape(
                   own['heel-stack']?.value,
@@ -168,4 +168,4 @@ export function StationDrawing({
       </div>
     </div>
   );
-}
+});

@@ -1,23 +1,28 @@
-import { nameStation, type Side } from '#core/catalogue/quantities.ts';
+import { memo } from 'react';
+import { type MeasuredQuantityId, nameStation, type Side } from '#core/catalogue/quantities.ts';
+import type { Place } from '#core/figures/hand-order.ts';
 import { useCatalogue } from '../shell/units.ts';
-import type { HandPlace } from './place.ts';
 import classes from './StationRail.module.css';
 import type { Sitting } from './sitting.ts';
 
 /** All stations of the protocol on one rule: a tick a shoe, long once it has a reading. */
-export function StationRail({
+export const StationRail = memo(function StationRail({
   sitting,
-  at,
+  place,
+  places,
+  sides,
   stations,
   onChoose,
 }: {
   sitting: Sitting;
-  at: HandPlace;
-  stations: readonly { quantity: HandPlace['place']['quantity']; optional: boolean }[];
-  onChoose: (quantity: HandPlace['place']['quantity'], side: Side) => void;
+  place: Place;
+  places: readonly Place[];
+  sides: readonly Side[];
+  stations: readonly { quantity: MeasuredQuantityId; optional: boolean }[];
+  onChoose: (quantity: MeasuredQuantityId, side: Side) => void;
 }) {
   const catalogue = useCatalogue();
-  const done = at.places.filter(
+  const done = places.filter(
     ({ quantity, side }) => sitting.valuesAt(quantity, side).length > 0,
   ).length;
   return (
@@ -27,10 +32,10 @@ export function StationRail({
           <span
             key={quantity}
             className={classes.station}
-            data-here={quantity === at.place.quantity}
+            data-here={quantity === place.quantity}
             data-optional={optional}
           >
-            {at.sides.map((side) => (
+            {sides.map((side) => (
               <button
                 key={side}
                 type="button"
@@ -46,8 +51,8 @@ export function StationRail({
         ))}
       </div>
       <span className={`figure ${classes.count}`}>
-        {done} of {at.places.length}
+        {done} of {places.length}
       </span>
     </div>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { Instrument } from '#contract/lab-records.ts';
 import { gaugeTraits } from '#core/catalogue/gauge.ts';
 import type { Side } from '#core/catalogue/quantities.ts';
@@ -14,7 +15,7 @@ import classes from './StationStrips.module.css';
 import type { Sitting } from './sitting.ts';
 
 /** Reading strips of both shoes on one rule, with figures, and whether the shoes differ. */
-export function StationStrips({
+export const StationStrips = memo(function StationStrips({
   sitting,
   place,
   sides,
@@ -112,7 +113,7 @@ export function StationStrips({
       )}
     </div>
   );
-}
+});
 
 function SideDifference({ sitting, place }: { sitting: Sitting; place: Place }) {
   const units = useUnits();

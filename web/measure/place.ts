@@ -1,5 +1,6 @@
 /** Where the hand is: station and shoe, and where it goes next. */
 import { useLocalStorage } from '@mantine/hooks';
+import { useMemo } from 'react';
 import type { Protocol } from '#contract/lab-records.ts';
 import type { PairRecord } from '#contract/pair-records.ts';
 import { SIDES, type Side } from '#core/catalogue/quantities.ts';
@@ -16,16 +17,23 @@ interface Draft {
   corrects?: string | null;
 }
 
+// The same lists each time: what shows them does not render for what is typed.
+const LEFT: readonly Side[] = ['left'];
+const RIGHT: readonly Side[] = ['right'];
+
 export function sidesOf(record: PairRecord): readonly Side[] {
   const { shoes } = record.pair;
   if (shoes === 'both') return SIDES;
-  return shoes === 'left only' ? ['left'] : ['right'];
+  return shoes === 'left only' ? LEFT : RIGHT;
 }
 
 function wantsMore(values: number[], sd: number): boolean {
   if (values.length < 2 || values.length >= 4 || values.length > MOST_JUDGED) return false;
   return decideRepeats(values, sd).action === 'take-two-more';
 }
+
+/** Of a protocol without stations. */
+const NOWHERE: Place = { quantity: 'mass', side: 'left' };
 
 /** The station under the hand, the order of all places, and the figure half typed there. */
 export function usePlace(record: PairRecord, protocol: Protocol, sitting: Sitting) {
@@ -40,7 +48,8 @@ export function usePlace(record: PairRecord, protocol: Protocol, sitting: Sittin
   });
   const catalogue = useCatalogue();
   const sides = sidesOf(record);
-  const places = placesInOrder(protocol.stations, sides, order);
+  const { stations } = protocol;
+  const places = useMemo(() => placesInOrder(stations, sides, order), [stations, sides, order]);
   const stationAt = (place: Place) =>
     protocol.stations.find((one) => one.quantity === place.quantity);
   /** Whether two more are wanted; a fixed number of readings, or a score, is never stretched. */
@@ -56,7 +65,7 @@ export function usePlace(record: PairRecord, protocol: Protocol, sitting: Sittin
   const known = places.find(
     (place) => place.quantity === draft.place?.quantity && place.side === draft.place.side,
   );
-  const first = places[0] ?? { quantity: 'mass' as const, side: 'left' as const };
+  const first = places[0] ?? NOWHERE;
   const start = () => {
     const state = stateOf(first);
     return state.taken < (stationAt(first)?.repeats ?? 1) || state.wantsMore

@@ -21,6 +21,7 @@ import { keep } from '../api/outbox.ts';
 import { usePerson } from '../api/person.ts';
 import { useOutbox } from '../api/queries.ts';
 import { type BenchReading, type BenchSession, projectSittings } from '../bench/projected.ts';
+import { useSteady } from '../bench/steady.ts';
 import { useUndo } from '../bench/undo.ts';
 import { useCatalogue } from '../shell/units.ts';
 
@@ -72,6 +73,7 @@ export interface Sitting {
 }
 
 const EMPTY_FIGURES = { left: {}, right: {}, pair: {} };
+const NO_READINGS: BenchReading[] = [];
 
 /** The protocols that are offered: the newest of each line, and those of sittings still open. */
 export function offeredProtocols(lab: Lab, record: PairRecord): Protocol[] {
@@ -98,10 +100,10 @@ export function protocolToUse(
   );
 }
 
-export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Sitting {
+export function useSitting(pairRecord: PairRecord, lab: Lab, protocol: Protocol): Sitting {
   const outbox = useOutbox();
   const [person] = usePerson();
-  const { pair } = record;
+  const { pair, sessions: recorded } = pairRecord;
   const catalogue = useCatalogue();
   const [nextTerms, setNextTerms] = useLocalStorage<SessionTerms | null>({
     key: `emvex-terms-${pair.tag}`,
@@ -110,16 +112,16 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
   const sessions = useMemo(
     () =>
       projectSittings(
-        record.sessions,
+        recorded,
         [...outbox.arrived, ...outbox.waiting].filter((change) => change.tag === pair.tag),
         { catalogue, instruments: lab.instruments },
       ),
-    [record.sessions, outbox, pair.tag, catalogue, lab.instruments],
+    [recorded, outbox, pair.tag, catalogue, lab.instruments],
   );
   const like = sessions.filter((one) => one.protocolId === protocol.id);
   const current = like.findLast((one) => one.finishedAt === null);
   const session = current ?? like.findLast((one) => one.wornKm === pair.wornKm);
-  const readings = session?.readings ?? [];
+  const readings = session?.readings ?? NO_READINGS;
   const { figures, scores } = useMemo(() => {
     if (!session) return { figures: EMPTY_FIGURES, scores: [] };
     const read = sessionReadings(
@@ -136,18 +138,14 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
     () => group(readings.filter(stands), (reading) => `${reading.quantity} ${reading.side}`),
     [readings],
   );
-  const standingAt = (quantity: MeasuredQuantityId, side: Side) =>
-    byStation.get(`${quantity} ${side}`) ?? [];
   const waiting = { person, tag: pair.tag };
   const undo = useUndo(waiting);
-  const untold: SessionTerms = {
-    configuration: 'as sold',
-    removed: '',
-    conditioned: null,
-    wornKm: pair.wornKm,
-  };
-  const { configuration, removed, conditioned, wornKm } = current ?? nextTerms ?? untold;
-  const terms: SessionTerms = { configuration, removed, conditioned, wornKm };
+  const terms = useMemo((): SessionTerms => {
+    const untold = { configuration: 'as sold', removed: '', conditioned: null } as const;
+    const said = current ?? nextTerms ?? { ...untold, wornKm: pair.wornKm };
+    const { configuration, removed, conditioned, wornKm } = said;
+    return { configuration, removed, conditioned, wornKm };
+  }, [current, nextTerms, pair.wornKm]);
 
   function ensureSession(): string {
     if (current) return current.id;
@@ -170,35 +168,19 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
     return id;
   }
 
-  function voidReading(reading: BenchReading, reason: string): void {
-    keep({ ...waiting, name: 'voidReading', params: { id: reading.id }, body: { reason } });
-  }
-
-  return {
-    session,
-    open: current !== undefined,
-    earlier: sessions.filter((one) => one !== session && one.readings.length > 0),
-    readings,
-    figures,
-    scores,
-    terms,
-    ensureSession,
-    describe(next) {
-      if (!current) setNextTerms(next);
-      else
-        keep({
-          ...waiting,
-          name: 'describeSession',
-          params: { id: current.id },
-          body: { ...next, version: current.version },
-        });
-    },
-    standingAt,
-    takenAt: (quantity, side) =>
-      current ? standingAt(quantity, side).map((reading) => reading.value) : [],
-    valuesAt: (quantity, side) => standingAt(quantity, side).map((reading) => reading.value),
-    person,
-    record({
+  const begin = useSteady(ensureSession);
+  const describe = useSteady((next: SessionTerms) => {
+    if (!current) setNextTerms(next);
+    else
+      keep({
+        ...waiting,
+        name: 'describeSession',
+        params: { id: current.id },
+        body: { ...next, version: current.version },
+      });
+  });
+  const record = useSteady(
+    ({
       quantity,
       side,
       typed,
@@ -209,7 +191,7 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
       supersedes,
       reason = '',
       note = '',
-    }) {
+    }: NewEntry) => {
       const occasionId = ensureSession();
       keep({
         ...waiting,
@@ -233,17 +215,64 @@ export function useSitting(record: PairRecord, lab: Lab, protocol: Protocol): Si
         },
       });
     },
+  );
+  const voidReading = useSteady((reading: BenchReading, reason: string) => {
+    keep({ ...waiting, name: 'voidReading', params: { id: reading.id }, body: { reason } });
+  });
+  const takeBack = useSteady((reading: BenchReading) => undo(reading, 'undone at the slip'));
+  const addNote = useSteady((text: string) => {
+    const id = ensureSession();
+    const note = { id: newId(), text, at: new Date().toISOString() };
+    keep({ ...waiting, name: 'addNote', params: { id }, body: note });
+  });
+  const finish = useSteady(() => {
+    if (!current) return;
+    const body = { finishedAt: new Date().toISOString() };
+    keep({ ...waiting, name: 'finishSession', params: { id: current.id }, body });
+  });
+
+  // The same for as long as it says the same: what shows it does not render for what is typed.
+  return useMemo(() => {
+    const standingAt = (quantity: MeasuredQuantityId, side: Side) =>
+      byStation.get(`${quantity} ${side}`) ?? [];
+    const valuesAt = (quantity: MeasuredQuantityId, side: Side) =>
+      standingAt(quantity, side).map(({ value }) => value);
+    return {
+      session,
+      open: current !== undefined,
+      earlier: sessions.filter((one) => one !== session && one.readings.length > 0),
+      readings,
+      figures,
+      scores,
+      terms,
+      person,
+      standingAt,
+      valuesAt,
+      takenAt: (quantity, side) => (current ? valuesAt(quantity, side) : []),
+      ensureSession: begin,
+      describe,
+      record,
+      voidReading,
+      undo: takeBack,
+      addNote,
+      finish,
+    };
+  }, [
+    sessions,
+    session,
+    current,
+    readings,
+    figures,
+    scores,
+    terms,
+    person,
+    byStation,
+    begin,
+    describe,
+    record,
     voidReading,
-    undo: (reading) => undo(reading, 'undone at the slip'),
-    addNote(text) {
-      const id = ensureSession();
-      const note = { id: newId(), text, at: new Date().toISOString() };
-      keep({ ...waiting, name: 'addNote', params: { id }, body: note });
-    },
-    finish() {
-      if (!current) return;
-      const body = { finishedAt: new Date().toISOString() };
-      keep({ ...waiting, name: 'finishSession', params: { id: current.id }, body });
-    },
-  };
+    takeBack,
+    addNote,
+    finish,
+  ]);
 }
