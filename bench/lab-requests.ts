@@ -102,7 +102,7 @@ const KINDS: Kind[] = [
     name: 'lab',
     ask: (_, lab) => get(lab, '/api/lab'),
     bare: (_, db) =>
-      ['instrument', 'calibration', 'drift_check', 'protocol', 'learned_scatter', 'setting'].map(
+      ['instrument', 'calibration', 'drift_check', 'protocol', 'learned_repeats', 'threshold'].map(
         (table) => rowsOf(db, `SELECT * FROM ${table}`),
       ),
   },

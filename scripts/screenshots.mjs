@@ -8,6 +8,7 @@ const address = process.argv[2] ?? 'http://127.0.0.1:4620';
 const VIEWS = [
   ['match', '/pairs/NS-06/match'],
   ['match-phone', '/pairs/NS-06/match', { phone: true }],
+  ['return-note', '/pairs/BR-13/return-note'],
   ['pairs', '/studies?edition=tarnhus-lanewalk&quantity=heel-stack'],
   ['gauge-study', '/studies/gauges', { link: 'Ruler at the sidewall, autumn' }],
   ['measure', '/pairs/NS-02/measure'],
@@ -18,7 +19,6 @@ const VIEWS = [
   ['pair', '/pairs/KK-02/receive'],
   ['sheet', '/sheets/brindlow-roundsman-2?label=uk-8'],
   ['compare', '/compare?editions=norrolt-stairwell-mid-cut,kestvane-kerb,wrenfold-latch-low'],
-  ['instruments', '/lab'],
   ['instrument', '/lab', { link: 'Needle gauge' }],
   ['protocol', '/lab/protocols', { link: 'Full bench' }],
   ['files', '/lab/files', { file: true }],

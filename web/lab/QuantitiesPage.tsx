@@ -12,6 +12,7 @@ import { useChange, useLab, useThresholds } from '../api/queries.ts';
 import { useUnits } from '../shell/units.ts';
 import { readNumber, showFaults } from './form-numbers.ts';
 import classes from './LabPage.module.css';
+import { LineForm } from './LineForm.tsx';
 
 /** One noticeable step: a default of common practice that the lab may change, with its reason. */
 function StepForm({
@@ -39,20 +40,15 @@ function StepForm({
     );
   });
   return (
-    <form onSubmit={submit} noValidate aria-label={`Noticeable step of ${name.toLowerCase()}`}>
-      <div className={classes.fields}>
-        <TextInput size="xs" label="Step" data-autofocus {...form.getInputProps('step')} />
-        <TextInput size="xs" label="Why" {...form.getInputProps('reason')} />
-        <span>
-          <Button type="submit" size="xs" loading={change.isPending}>
-            Change it
-          </Button>{' '}
-          <Button size="xs" variant="default" onClick={onDone}>
-            Leave it
-          </Button>
-        </span>
-      </div>
-    </form>
+    <LineForm
+      name={`Noticeable step of ${name.toLowerCase()}`}
+      why={form.getInputProps('reason')}
+      saving={change.isPending}
+      onSubmit={submit}
+      onDone={onDone}
+    >
+      <TextInput size="xs" label="Step" data-autofocus {...form.getInputProps('step')} />
+    </LineForm>
   );
 }
 

@@ -9,6 +9,7 @@ import { canonicalUnit } from '#core/sizing/units.ts';
 import { useChange, useTolerances } from '../api/queries.ts';
 import { readNumber, showFaults } from './form-numbers.ts';
 import classes from './LabPage.module.css';
+import { LineForm } from './LineForm.tsx';
 
 interface Rule {
   feature: MatchFeatureId;
@@ -61,26 +62,21 @@ function ToleranceForm({
     );
   });
   return (
-    <form onSubmit={submit} noValidate aria-label={`Tolerance of ${name.toLowerCase()}`}>
-      <div className={classes.fields}>
-        <TextInput
-          size="xs"
-          label={`At most, ${canonicalUnit(kind).symbol}`}
-          data-autofocus
-          {...form.getInputProps('absolute')}
-        />
-        <TextInput size="xs" label="or %, the greater" {...form.getInputProps('share')} />
-        <TextInput size="xs" label="Why" {...form.getInputProps('reason')} />
-        <span>
-          <Button type="submit" size="xs" loading={change.isPending}>
-            Change it
-          </Button>{' '}
-          <Button size="xs" variant="default" onClick={onDone}>
-            Leave it
-          </Button>
-        </span>
-      </div>
-    </form>
+    <LineForm
+      name={`Tolerance of ${name.toLowerCase()}`}
+      why={form.getInputProps('reason')}
+      saving={change.isPending}
+      onSubmit={submit}
+      onDone={onDone}
+    >
+      <TextInput
+        size="xs"
+        label={`At most, ${canonicalUnit(kind).symbol}`}
+        data-autofocus
+        {...form.getInputProps('absolute')}
+      />
+      <TextInput size="xs" label="or %, the greater" {...form.getInputProps('share')} />
+    </LineForm>
   );
 }
 
