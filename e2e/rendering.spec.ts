@@ -97,3 +97,27 @@ test('a keystroke and a live figure render what shows them, and nothing beside',
     })
     .toBeGreaterThan(0);
 });
+
+test('at the ladder a keystroke renders its row, and neither the others nor what is found', async ({
+  page,
+  demo,
+}) => {
+  await watchRenders(page);
+  await open(page, demo, '/pairs/NS-06/match');
+  await settled(page);
+  const field = page.locator('#match-entry');
+  await expect(field).toBeFocused();
+  const parts = {
+    rows: 'tbody:has(#match-entry) tr[data-verdict="out"]',
+    found: 'div:has(> #decide)',
+    tray: PARTS.tray,
+    active: 'tr[data-active="true"]',
+  };
+  await page.keyboard.type('0');
+  await rendersIn(page, parts);
+  await page.keyboard.type('.4');
+  await expect(field).toHaveValue('0.4');
+  const { active, ...beside } = await rendersIn(page, parts);
+  expect(beside).toEqual({ rows: 0, found: 0, tray: 0 });
+  expect(active).toBeGreaterThanOrEqual(2);
+});

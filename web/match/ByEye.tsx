@@ -1,5 +1,5 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import type { MatchLook, MatchSeen } from '#contract/match-records.ts';
 import { SIGHT_IDS, SIGHTS, type SightId } from '#core/catalogue/match-features.ts';
 import classes from './CheckBench.module.css';
@@ -51,7 +51,7 @@ function FaultTerms({
 }
 
 /** What is looked at, not measured: sound or at fault, with where and what. */
-export function ByEye({
+export const ByEye = memo(function ByEye({
   seen,
   disabled,
   onSee,
@@ -114,4 +114,4 @@ export function ByEye({
       </ul>
     </section>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { MatchRecord } from '#contract/match-records.ts';
 import { matchFeature } from '#core/catalogue/match-features.ts';
 import type { BenchCheck } from '../bench/projected.ts';
@@ -6,7 +7,7 @@ import { useUnits } from '../shell/units.ts';
 import type { Check } from './check.ts';
 
 /** The record of what was taken in this check, newest first. */
-export function CheckSlip({
+export const CheckSlip = memo(function CheckSlip({
   bench,
   check,
   names,
@@ -36,4 +37,4 @@ export function CheckSlip({
       />
     </details>
   );
-}
+});

@@ -1,6 +1,6 @@
 import { Button, Modal, Radio, Stack, Textarea, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import type { MatchRecord } from '#contract/match-records.ts';
 import type { MatchVerdict } from '#core/match/match-verdict.ts';
@@ -236,7 +236,7 @@ function Decided({
 }
 
 /** The buttons that decide, the advised one first. */
-export function Decision({
+export const Decision = memo(function Decision({
   record,
   bench,
   check,
@@ -289,4 +289,4 @@ export function Decision({
       )}
     </>
   );
-}
+});

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { Cause } from '#core/match/match-causes.ts';
 import type { EvaluatedCheck } from '#core/match/match-check.ts';
 import classes from './CheckBench.module.css';
@@ -50,7 +51,7 @@ const HEADINGS: Record<EvaluatedCheck['verdict']['verdict'], string> = {
 };
 
 /** The verdict of the check so far, and the causes that the pattern allows. */
-export function Findings({ found }: { found: EvaluatedCheck }) {
+export const Findings = memo(function Findings({ found }: { found: EvaluatedCheck }) {
   const { verdict, causes } = found;
   // Where the whole pattern of one agrees, what something speaks against stands back.
   const [surest] = causes;
@@ -90,4 +91,4 @@ export function Findings({ found }: { found: EvaluatedCheck }) {
       )}
     </section>
   );
-}
+});

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { type MatchFeatureId, matchFeature } from '#core/catalogue/match-features.ts';
 import type { Side } from '#core/catalogue/quantities.ts';
 import type { FeatureJudgement } from '#core/match/match.ts';
@@ -42,38 +42,65 @@ function differenceWords(
   return against === 'zero' ? `${text} off` : `${sign}${text}`;
 }
 
+/** What a row needs of the hand: where it is in this row, and what is half typed beside it. */
+interface RowHand {
+  /** Set where the hand is in this row. */
+  entry: LadderEntry | undefined;
+  /** Half typed, by side. */
+  left: string;
+  right: string;
+  box: string;
+  onChoose: (place: MatchPlace) => void;
+}
+
+/** The rows where the hand is not are told nothing of what is typed: they do not render for it. */
+function handIn(row: RowId, entry: LadderEntry): RowHand {
+  const here = entry.place?.row === row;
+  const draft = (side: MatchPlace['side']) =>
+    here && entry.place?.side === side ? '' : entry.draftAt({ row, side } as MatchPlace);
+  return {
+    entry: here ? entry : undefined,
+    left: draft('left'),
+    right: draft('right'),
+    box: row === 'labels' ? draft('box') : '',
+    onChoose: entry.onChoose,
+  };
+}
+
 function Cell({
   place,
   words,
   name,
   entry,
+  draft,
+  onChoose,
 }: {
   place: MatchPlace;
   words: React.ReactNode;
   name: string;
-  entry: LadderEntry;
+  entry: LadderEntry | undefined;
+  draft: string;
+  onChoose: (place: MatchPlace) => void;
 }) {
-  const active = entry.place?.row === place.row && entry.place.side === place.side;
   const label = `${name}, ${place.side}`;
-  const draft = active ? '' : entry.draftAt(place);
   if (draft)
     return (
       <button
         type="button"
         className={classes.cell}
         aria-label={`${label}, half typed: ${draft}`}
-        onClick={() => entry.onChoose(place)}
+        onClick={() => onChoose(place)}
       >
         <em className={classes.draft}>{draft}…</em>
       </button>
     );
-  if (!active)
+  if (entry?.place?.side !== place.side)
     return (
       <button
         type="button"
         className={classes.cell}
         aria-label={typeof words === 'string' && words ? `${label}: ${words}` : `Take ${label}`}
-        onClick={() => entry.onChoose(place)}
+        onClick={() => onChoose(place)}
       >
         {words || '·'}
       </button>
@@ -205,18 +232,26 @@ function Hint({
   );
 }
 
-function SeenRow({
+const SeenRow = memo(function SeenRow({
   row,
   bench,
-  entry,
-}: { row: 'labels' | 'marks' } & Pick<LadderProps, 'bench' | 'entry'>) {
+  ...hand
+}: { row: 'labels' | 'marks' } & Pick<LadderProps, 'bench'> & RowHand) {
+  const { entry, onChoose } = hand;
   const { seen } = bench.check;
   const texts = row === 'labels' ? seen.labels : seen.marks;
   const cell = (side: Side) => (
-    <Cell place={{ row, side }} words={texts[side]} name={ROW_NAMES[row]} entry={entry} />
+    <Cell
+      place={{ row, side }}
+      words={texts[side]}
+      name={ROW_NAMES[row]}
+      entry={entry}
+      draft={hand[side]}
+      onChoose={onChoose}
+    />
   );
   return (
-    <tr className={classes.row} data-active={entry.place?.row === row}>
+    <tr className={classes.row} data-active={entry !== undefined}>
       <td>{cell('left')}</td>
       <th scope="row">
         {row === 'labels' ? (
@@ -227,6 +262,8 @@ function SeenRow({
               words={seen.labels.box}
               name="Label on the box"
               entry={entry}
+              draft={hand.box}
+              onChoose={onChoose}
             />
           </span>
         ) : (
@@ -237,16 +274,18 @@ function SeenRow({
       <td className={classes.words} />
     </tr>
   );
-}
+});
 
-function FeatureRow({
+const FeatureRow = memo(function FeatureRow({
   feature,
   bench,
   names,
-  entry,
+  ...hand
 }: {
   feature: MatchFeatureId;
-} & Pick<LadderProps, 'bench' | 'names' | 'entry'>) {
+} & Pick<LadderProps, 'bench' | 'names'> &
+  RowHand) {
+  const { entry, onChoose } = hand;
   const units = useUnits();
   const judgement = bench.found?.judgements.find((one) => one.id === feature);
   const name = names[feature] ?? matchFeature(feature).name;
@@ -257,13 +296,15 @@ function FeatureRow({
       words={valueWords(bench, feature, side, units)}
       name={name}
       entry={entry}
+      draft={hand[side]}
+      onChoose={onChoose}
     />
   );
   const taken = judgement && judgement.verdict !== 'not taken';
   return (
     <tr
       className={classes.row}
-      data-active={entry.place?.row === feature}
+      data-active={entry !== undefined}
       data-verdict={judgement?.verdict}
       data-skipped={skipped}
     >
@@ -272,7 +313,7 @@ function FeatureRow({
         <button
           type="button"
           className={classes.name}
-          onClick={() => entry.onChoose({ row: feature, side: 'left' })}
+          onClick={() => onChoose({ row: feature, side: 'left' })}
         >
           {name}
         </button>
@@ -293,7 +334,7 @@ function FeatureRow({
       </td>
     </tr>
   );
-}
+});
 
 /** The ladder: features down the middle, the shoes at the sides, the difference on its rung. */
 export function Ladder(props: LadderProps) {
@@ -321,9 +362,15 @@ export function Ladder(props: LadderProps) {
       <tbody>
         {rowsOf(bench.check.kind).flatMap((row) => [
           row === 'labels' || row === 'marks' ? (
-            <SeenRow key={row} row={row} bench={bench} entry={entry} />
+            <SeenRow key={row} row={row} bench={bench} {...handIn(row, entry)} />
           ) : (
-            <FeatureRow key={row} feature={row} bench={bench} names={names} entry={entry} />
+            <FeatureRow
+              key={row}
+              feature={row}
+              bench={bench}
+              names={names}
+              {...handIn(row, entry)}
+            />
           ),
           ...(entry.place?.row === row
             ? [

@@ -1,5 +1,5 @@
 import { Button, Kbd, NativeSelect } from '@mantine/core';
-import { useEffect } from 'react';
+import { useEffect, useMemo } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import type { Lab } from '#contract/lab-records.ts';
 import type { MatchRecord } from '#contract/match-records.ts';
@@ -133,6 +133,10 @@ function CheckBench({
     onDecide: toDecision,
     onSights: toSights,
   });
+  const subject = useMemo(
+    () => ({ subjectKind: 'match' as const, subjectId: check.id }),
+    [check.id],
+  );
   const { pair, edition } = record;
   if (!found) return null;
   const taken = found.judgements.filter((one) => one.verdict !== 'not taken').length;
@@ -186,7 +190,7 @@ function CheckBench({
           onSee={bench.see}
         />
         <CheckSlip bench={bench} check={check} names={record.names} />
-        <Photographs subject={{ subjectKind: 'match', subjectId: check.id }} />
+        <Photographs subject={subject} />
       </div>
     </div>
   );

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { FeatureJudgement } from '#core/match/match.ts';
 import { footbedDrawing, rearDrawings } from '#core/match/match-drawing.ts';
 import { ChartFrame } from '../drawing/ChartFrame.tsx';
@@ -103,11 +104,14 @@ function FromBehind({
 }
 
 /** The views that the readings so far allow. */
-export function MatchViews(props: { judgements: readonly FeatureJudgement[]; name: string }) {
+export const MatchViews = memo(function MatchViews(props: {
+  judgements: readonly FeatureJudgement[];
+  name: string;
+}) {
   return (
     <div className={classes.views}>
       <Footbeds {...props} />
       <FromBehind {...props} />
     </div>
   );
-}
+});

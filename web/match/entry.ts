@@ -10,6 +10,7 @@ import type { FieldKeys } from '../bench/Field.tsx';
 import { useInstrument } from '../bench/instrument-choice.ts';
 import { useLiveReading } from '../bench/live-reading.ts';
 import type { BenchCheck } from '../bench/projected.ts';
+import { useSteady } from '../bench/steady.ts';
 import { type Taking, useTaking } from '../bench/taking.ts';
 import { useUnits } from '../shell/units.ts';
 import type { Check } from './check.ts';
@@ -185,6 +186,8 @@ export function useMatchEntry(
     taking.leave();
   }
 
+  const onChoose = useSteady((next: MatchPlace) => choose(next));
+
   function submitSeen(from: MatchPlace): void {
     const typed = text.trim();
     if (from.row === 'labels') {
@@ -255,7 +258,7 @@ export function useMatchEntry(
       taking.typeAgain(begun);
       ref.current?.focus();
     },
-    onChoose: (next) => choose(next),
+    onChoose,
     draftAt,
     gauge,
     take: taking.take,

@@ -1,5 +1,5 @@
 import { Button, FileButton } from '@mantine/core';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { lazy, memo, Suspense, useRef, useState } from 'react';
 import classes from './Photographs.module.css';
 import {
   type Subject,
@@ -14,7 +14,7 @@ const PhotographViewer = lazy(async () => ({
 }));
 
 /** Photographs of a pair, a check or a note: small ones in a row, two at a time when opened. */
-export function Photographs({
+export const Photographs = memo(function Photographs({
   subject,
   title = 'Photographs',
 }: {
@@ -96,4 +96,4 @@ export function Photographs({
       )}
     </section>
   );
-}
+});
