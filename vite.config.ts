@@ -17,6 +17,10 @@ const addressesAsData: Plugin = {
   },
 };
 
+/** What opens over a page, and what forms take: no page needs it to be seen. */
+const OVERLAYS =
+  /node_modules[\\/](?:@floating-ui|klona|fast-deep-equal|@mantine[\\/](?:form|core[\\/]esm[\\/](?:components[\\/](?:Combobox|Menu|Modal|Overlay|Popover|ScrollArea|Select|Transition)|utils[\\/]Floating)))/;
+
 export default defineConfig({
   root: 'web',
   define: {
@@ -55,10 +59,23 @@ export default defineConfig({
         // What most pages share comes in two files; by itself it would be thirty of some hundred bytes.
         codeSplitting: {
           groups: [
-            { name: 'controls', test: /node_modules[\\/]@mantine/, minShareCount: 10 },
+            // What all controls stand on; else it would come with what opens over a page.
+            {
+              name: 'base',
+              test: /node_modules[\\/]@mantine[\\/](?:core[\\/]esm[\\/](?:core|utils[\\/](?!Floating))|hooks)/,
+              minShareCount: 2,
+              priority: 3,
+            },
+            {
+              name: 'controls',
+              test: (id: string) => /node_modules[\\/]@mantine/.test(id) && !OVERLAYS.test(id),
+              minShareCount: 10,
+              priority: 2,
+            },
+            { name: 'overlays', test: OVERLAYS, minShareCount: 2, priority: 1 },
             {
               name: 'shared',
-              test: /^(?!.*node_modules).*[\\/](?:core|contract|web)[\\/]/,
+              test: /^(?!.*(?:node_modules|Select[.]tsx)).*[\\/](?:core|contract|web)[\\/]/,
               minShareCount: 6,
             },
           ],

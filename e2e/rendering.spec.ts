@@ -1,4 +1,5 @@
-/** What renders for a keystroke and for a live figure, as React tells it at each commit. */
+/** What is loaded at first; what renders for a keystroke and a live figure, as React tells it. */
+import { brotliCompressSync } from 'node:zlib';
 import type { Page } from '@playwright/test';
 import { expect, open, settled, test } from './bench.ts';
 
@@ -120,4 +121,20 @@ test('at the ladder a keystroke renders its row, and neither the others nor what
   const { active, ...beside } = await rendersIn(page, parts);
   expect(beside).toEqual({ rows: 0, found: 0, tray: 0 });
   expect(active).toBeGreaterThanOrEqual(2);
+});
+
+/** Packed, as the bench of speed counts it too. */
+const MOST_FIRST_LOAD_BYTES = 220_000;
+
+test('the first load of Measure stays small', async ({ page, demo }) => {
+  const sizes: Promise<number>[] = [];
+  page.on('response', (response) => {
+    if (new URL(response.url()).pathname.endsWith('.js'))
+      sizes.push(response.body().then((body) => brotliCompressSync(body).length));
+  });
+  await open(page, demo, '/pairs/NS-05/measure');
+  await settled(page);
+  const packed = (await Promise.all(sizes)).reduce((sum, size) => sum + size, 0);
+  expect(packed).toBeGreaterThan(100_000);
+  expect(packed).toBeLessThan(MOST_FIRST_LOAD_BYTES);
 });

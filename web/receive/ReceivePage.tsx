@@ -1,11 +1,11 @@
 import { Autocomplete, Button, Checkbox, Kbd, Select, SimpleGrid, TextInput } from '@mantine/core';
 import { useForm } from '@mantine/form';
-import { useDebouncedValue, useHotkeys, useLocalStorage } from '@mantine/hooks';
+import { useHotkeys, useLocalStorage } from '@mantine/hooks';
 import { useEffect, useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { useChange, useFreeTag, useNames, usePair } from '../api/queries.ts';
 import { putOnBench } from '../shell/bench.ts';
-import { TYPING_MS } from '../shell/EditionSelect.tsx';
+import { useRested } from '../shell/typing.ts';
 import { useUnits } from '../shell/units.ts';
 import { ClaimCheck } from './ClaimCheck.tsx';
 import { lookUp } from './look-up.ts';
@@ -25,7 +25,7 @@ function EditionFieldset({ form }: { form: Form }) {
   const first = useRef<HTMLInputElement>(null);
   useEffect(() => first.current?.focus(), []);
   const { maker, model } = form.values;
-  const [typed] = useDebouncedValue({ maker: maker.trim(), model: model.trim() }, TYPING_MS);
+  const typed = useRested({ maker: maker.trim(), model: model.trim() });
   const names = useNames(typed.maker, typed.model);
   const editions = names.data?.editions ?? [];
   const known = findEdition(editions, form.values);
@@ -102,7 +102,7 @@ function EditionFieldset({ form }: { form: Form }) {
 function useTagSuggestion(form: Form): void {
   const suggested = useRef('');
   const { maker, model, tag } = form.values;
-  const [typed] = useDebouncedValue({ maker: maker.trim(), model: model.trim() }, TYPING_MS);
+  const typed = useRested({ maker: maker.trim(), model: model.trim() });
   const free = useFreeTag(typed.maker, typed.model).data;
   const { setFieldValue } = form;
   useEffect(() => {

@@ -1,11 +1,10 @@
 import { Button, Table, TextInput } from '@mantine/core';
-import { useDebouncedValue } from '@mantine/hooks';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { isSameSize, labelSlug, nameLabel, type SizeLabel } from '#core/sizing/size-label.ts';
 import { useEditions } from '../api/queries.ts';
-import { TYPING_MS } from '../shell/EditionSelect.tsx';
 import { editionName } from '../shell/names.ts';
+import { useRested } from '../shell/typing.ts';
 
 function sizesOf(pairs: readonly { label: SizeLabel }[]): SizeLabel[] {
   const labels = pairs.map((pair) => pair.label);
@@ -18,7 +17,7 @@ const FEW = 12;
 /** All editions with a sheet, by size. */
 export function SheetsPage() {
   const [typed, setTyped] = useState('');
-  const [find] = useDebouncedValue(typed, TYPING_MS);
+  const find = useRested(typed);
   const editions = useEditions({ find });
   if (!editions.data) return null;
   const rows = editions.data.pages.flatMap((page) => page.rows);

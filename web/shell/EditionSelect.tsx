@@ -1,12 +1,9 @@
 import { Select, type SelectProps } from '@mantine/core';
-import { useDebouncedValue } from '@mantine/hooks';
 import { useState } from 'react';
 import { answersTo } from '#core/sizing/search-terms.ts';
 import { useEditionRow, useEditions } from '../api/queries.ts';
 import { editionName } from './names.ts';
-
-/** How long typing rests before what was typed is looked for. */
-export const TYPING_MS = 80;
+import { useRested } from './typing.ts';
 
 interface EditionSelectProps extends Omit<SelectProps, 'data' | 'value' | 'onChange' | 'filter'> {
   /** Slug of the edition chosen; empty: none. */
@@ -30,7 +27,7 @@ export function EditionSelect({
   const chosen = useEditionRow(value);
   const name = chosen.data && value ? editionName(chosen.data) : '';
   // The name in the field is what was chosen, not what is looked for.
-  const [find] = useDebouncedValue(typed === name ? '' : typed, TYPING_MS);
+  const find = useRested(typed === name ? '' : typed);
   const editions = useEditions({ find, measured });
   const rows = (editions.data?.pages ?? []).flatMap((page) => page.rows);
   // What was found for less than is typed by now is narrowed meanwhile.

@@ -1,4 +1,3 @@
-import { useDebouncedValue } from '@mantine/hooks';
 import {
   Spotlight,
   type SpotlightActionGroupData,
@@ -11,9 +10,9 @@ import { answersTo, pairText } from '#core/sizing/search-terms.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { useEditions, usePairs } from '../api/queries.ts';
 import { useBenchTag } from './bench.ts';
-import { TYPING_MS } from './EditionSelect.tsx';
 import { editionName } from './names.ts';
 import { opensPairsAt, STEPS } from './steps.ts';
+import { useRested } from './typing.ts';
 
 const STEP_GROUP = 'Steps';
 
@@ -41,7 +40,7 @@ export function GoTo({ onClose, onHelp }: { onClose: () => void; onHelp: () => v
   const [typed, setTyped] = useState('');
   // The word before the names of sheets is not a name.
   const names = typed.replace(/^\s*sheets?\b:?/i, '');
-  const [find] = useDebouncedValue(names, TYPING_MS);
+  const find = useRested(names);
   const pairs = usePairs('table', find);
   const editions = useEditions({ find });
   const tag = useBenchTag();

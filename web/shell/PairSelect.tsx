@@ -1,9 +1,8 @@
 import { Select, type SelectProps } from '@mantine/core';
-import { useDebouncedValue } from '@mantine/hooks';
 import { useState } from 'react';
 import { answersTo, pairText } from '#core/sizing/search-terms.ts';
 import { usePairs } from '../api/queries.ts';
-import { TYPING_MS } from './EditionSelect.tsx';
+import { useRested } from './typing.ts';
 
 interface PairSelectProps extends Omit<SelectProps, 'data' | 'value' | 'onChange' | 'filter'> {
   /** Tag of the pair chosen; empty: none. */
@@ -14,7 +13,7 @@ interface PairSelectProps extends Omit<SelectProps, 'data' | 'value' | 'onChange
 /** A pair, found by tag, names or size among however many there are. */
 export function PairSelect({ value, onChange, ...props }: PairSelectProps) {
   const [typed, setTyped] = useState('');
-  const [find] = useDebouncedValue(typed === value ? '' : typed, TYPING_MS);
+  const find = useRested(typed === value ? '' : typed);
   const pairs = usePairs('table', find);
   const tags = (pairs.data?.pages ?? [])
     .flatMap((page) => page.rows)

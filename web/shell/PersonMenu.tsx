@@ -1,8 +1,8 @@
 import { Menu } from '@mantine/core';
-import { IconUser } from '@tabler/icons-react';
 import { useNavigate } from 'react-router';
 import { usePerson } from '../api/person.ts';
 import { useLab } from '../api/queries.ts';
+import { PersonButton } from './MenuButtons.tsx';
 import classes from './StepBar.module.css';
 
 /** Who is at the bench: chosen once, and named in every change from then on. */
@@ -12,16 +12,9 @@ export function PersonMenu() {
   const navigate = useNavigate();
   const people = lab.data?.people ?? [];
   return (
-    <Menu position="bottom-end" width={190} transitionProps={{ duration: 0 }}>
+    <Menu defaultOpened position="bottom-end" width={190} transitionProps={{ duration: 0 }}>
       <Menu.Target>
-        <button
-          type="button"
-          className={classes.textButton}
-          title="Who is at the bench"
-          aria-label={person ? `At the bench: ${person}` : 'Who is at the bench?'}
-        >
-          <IconUser size={17} aria-hidden="true" /> {person || 'Who?'}
-        </button>
+        <PersonButton />
       </Menu.Target>
       <Menu.Dropdown>
         <Menu.Label>At the bench</Menu.Label>

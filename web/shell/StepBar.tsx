@@ -1,15 +1,24 @@
 import { useComputedColorScheme, useMantineColorScheme } from '@mantine/core';
-import { IconKeyboard, IconMoon, IconRulerMeasure, IconSearch, IconSun } from '@tabler/icons-react';
-import { type DragEvent, lazy, type ReactNode, Suspense, useState } from 'react';
+import { IconKeyboard, IconMoon, IconSearch, IconSun } from '@tabler/icons-react';
+import {
+  type ComponentProps,
+  type ComponentType,
+  type DragEvent,
+  lazy,
+  type ReactNode,
+  Suspense,
+  useState,
+} from 'react';
 import { Link, NavLink, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { usePairRow, usePairs } from '../api/queries.ts';
 import { useBenchTag } from './bench.ts';
-import { PersonMenu } from './PersonMenu.tsx';
+import { PersonButton, UnitsButton } from './MenuButtons.tsx';
 import classes from './StepBar.module.css';
 import type { Bench, Step } from './step.ts';
 import { pageAt, STEPS } from './steps.ts';
 import { DRAGGED_EDITION } from './Tray.tsx';
 
+const PersonMenu = lazy(async () => ({ default: (await import('./PersonMenu.tsx')).PersonMenu }));
 const UnitsMenu = lazy(async () => ({ default: (await import('./UnitsMenu.tsx')).UnitsMenu }));
 
 function useBench(): Bench {
@@ -25,20 +34,20 @@ function Rule() {
   return <div className={classes.rule} aria-hidden="true" />;
 }
 
-/** The menu is fetched when it is first wanted. */
-function UnitsButton() {
+/** A menu is fetched when it is first wanted. */
+function LazyMenu({
+  button: MenuButton,
+  menu: OpenMenu,
+}: {
+  button: ComponentType<ComponentProps<'button'>>;
+  menu: ComponentType;
+}) {
   const [wanted, setWanted] = useState(false);
-  const button = (
-    <button type="button" className={classes.textButton} onClick={() => setWanted(true)}>
-      <IconRulerMeasure size={17} aria-hidden="true" /> Units
-    </button>
-  );
-  return wanted ? (
-    <Suspense fallback={button}>
-      <UnitsMenu />
+  if (!wanted) return <MenuButton onClick={() => setWanted(true)} />;
+  return (
+    <Suspense fallback={<MenuButton />}>
+      <OpenMenu />
     </Suspense>
-  ) : (
-    button
   );
 }
 
@@ -143,8 +152,8 @@ export function StepBar({
               </NavLink>
             ),
         )}
-        <PersonMenu />
-        <UnitsButton />
+        <LazyMenu button={PersonButton} menu={PersonMenu} />
+        <LazyMenu button={UnitsButton} menu={UnitsMenu} />
         <button type="button" className={classes.textButton} onClick={onGoTo} title="Ctrl K">
           <IconSearch size={17} aria-hidden="true" /> Go to
         </button>

@@ -1,5 +1,4 @@
 import { Button, TextInput } from '@mantine/core';
-import { useDebouncedValue } from '@mantine/hooks';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
@@ -8,9 +7,9 @@ import { lastLength, nameLabel } from '#core/sizing/size-label.ts';
 import { usePairs } from '../api/queries.ts';
 import { SoleMark } from '../drawing/SoleMark.tsx';
 import { useBenchTag } from './bench.ts';
-import { TYPING_MS } from './EditionSelect.tsx';
 import { opensPairsAt, STEPS } from './steps.ts';
 import classes from './Tray.module.css';
+import { useRested } from './typing.ts';
 
 /** What a dragged row of the tray carries. */
 export const DRAGGED_EDITION = 'application/x-emvex-edition';
@@ -96,7 +95,7 @@ export function Tray() {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const [filter, setFilter] = useState('');
-  const [find] = useDebouncedValue(filter.trim(), TYPING_MS);
+  const find = useRested(filter.trim());
   const [shelf, setShelf] = useState(false);
   const pairs = usePairs(shelf ? 'shelf' : 'table', find);
   const scroller = useRef<HTMLDivElement>(null);

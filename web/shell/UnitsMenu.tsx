@@ -1,6 +1,6 @@
 import { Menu } from '@mantine/core';
-import { IconRulerMeasure } from '@tabler/icons-react';
 import { useChange } from '../api/queries.ts';
+import { UnitsButton } from './MenuButtons.tsx';
 import classes from './StepBar.module.css';
 import { FAMILY_UNITS, UNIT_PRESETS, type UnitFamily, useUnits } from './units.ts';
 
@@ -12,9 +12,7 @@ export function UnitsMenu() {
   return (
     <Menu defaultOpened position="bottom-end" closeOnItemClick={false} width={230}>
       <Menu.Target>
-        <button type="button" className={classes.textButton}>
-          <IconRulerMeasure size={17} aria-hidden="true" /> Units
-        </button>
+        <UnitsButton />
       </Menu.Target>
       <Menu.Dropdown>
         <Menu.Label>All at once</Menu.Label>
