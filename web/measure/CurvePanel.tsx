@@ -1,5 +1,5 @@
 import { Button, FileButton, Kbd } from '@mantine/core';
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import type { Instrument, Protocol } from '#contract/lab-records.ts';
 import type { LiveGauge } from '#contract/live-gauges.ts';
 import type { CurveTraits } from '#core/catalogue/quantity.ts';
@@ -79,7 +79,8 @@ export function CurvePanel({
     drawn !== undefined && !recorded && stiffness !== undefined && instrument !== undefined;
   const run = () => void curve.run(stackBasisKey(protocol.stack));
   const record = () => void curve.send(onRecorded);
-  useEffect(() =>
+  // A key may come as soon as the panel is seen, before effects that run later.
+  useLayoutEffect(() =>
     onNext(() => {
       if (state.busy !== '') return;
       if (recordable) record();
