@@ -66,3 +66,19 @@ test('a check that is looked at keeps the focus in it', async ({ page, demo }) =
   await enter(page, 'UK 8');
   await settles(page).toBe('match-entry');
 });
+
+test('a menu gives the focus back to its button, the first time too', async ({ page, demo }) => {
+  await open(page, demo, '/sheets');
+  for (const name of ['Who is at the bench?', 'Units']) {
+    const button = page.getByRole('button', { name, exact: true });
+    for (const _ of ['fetched', 'at hand']) {
+      await button.focus();
+      await page.keyboard.press('Enter');
+      await page.getByRole('menu').waitFor();
+      await page.keyboard.press('ArrowDown');
+      await expect(page.getByRole('menuitem').first()).toBeFocused();
+      await page.keyboard.press('Escape');
+      await expect(button).toBeFocused();
+    }
+  }
+});

@@ -1,7 +1,7 @@
 /** What shoes are made for, an entry each: the interface calls it their use. */
-import { type MatchFeatureId, matchFeature, type ToleranceRule } from './match-features.ts';
+import type { MatchFeatureId, ToleranceRule } from './match-features.ts';
 
-export interface DisciplineEntry {
+interface DisciplineEntry {
   name: string;
   /** Left-right tolerances drawn tighter or wider than the general ones: common practice. */
   tolerances?: Partial<Record<MatchFeatureId, ToleranceRule>>;
@@ -39,9 +39,3 @@ export function ownTolerance(
   const entry: DisciplineEntry | undefined = ENTRIES.find(({ name }) => name === discipline);
   return entry?.tolerances?.[feature];
 }
-
-/** The tolerance of a feature in a discipline, before a lab changed it. */
-export const usualTolerance = (
-  feature: MatchFeatureId,
-  discipline: Discipline | '',
-): ToleranceRule => ownTolerance(feature, discipline) ?? matchFeature(feature).tolerance;

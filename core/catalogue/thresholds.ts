@@ -6,13 +6,13 @@ import type { Discipline } from './disciplines.ts';
 import type { ToleranceRule } from './match-features.ts';
 
 /** What a threshold of a kind is made of, in the canonical unit of its subject. */
-export interface ThresholdValues {
+interface ThresholdValues {
   /** The smallest difference of a quantity that a wearer may notice. */
   noticeable: { step: number };
   /** How far left and right may differ in a feature. */
   sides: ToleranceRule;
 }
-export type ThresholdKind = keyof ThresholdValues;
+type ThresholdKind = keyof ThresholdValues;
 
 interface Drawn {
   /** The quantity or feature. */

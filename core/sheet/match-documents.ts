@@ -117,7 +117,7 @@ const DECISIONS = {
   'keep and note': 'Kept, with a note',
   return: 'To be returned',
 } as const;
-export type DecisionWord = keyof typeof DECISIONS;
+type DecisionWord = keyof typeof DECISIONS;
 
 /** The decision of a check with all that it was made on. */
 export function decisionDocument(

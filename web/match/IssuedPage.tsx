@@ -27,6 +27,7 @@ function IssuedPage({ kind }: { kind: IssuedKind }) {
   if (!record)
     return (
       <div className={classes.page}>
+        <h1>Nothing is issued yet</h1>
         <p>
           {MISSING[kind]} <Link to={check}>To the check</Link>
         </p>

@@ -1,5 +1,6 @@
 import { Menu } from '@mantine/core';
 import { useChange } from '../api/queries.ts';
+import { ArrivedMenu } from './ArrivedMenu.tsx';
 import { UnitsButton } from './MenuButtons.tsx';
 import classes from './StepBar.module.css';
 import { FAMILY_UNITS, UNIT_PRESETS, type UnitFamily, useUnits } from './units.ts';
@@ -10,35 +11,30 @@ export function UnitsMenu() {
   const setUnits = useChange('setUnits');
   const families: UnitFamily[] = ['stack', 'mass', 'distance'];
   return (
-    <Menu defaultOpened position="bottom-end" closeOnItemClick={false} width={230}>
-      <Menu.Target>
-        <UnitsButton />
-      </Menu.Target>
-      <Menu.Dropdown>
-        <Menu.Label>All at once</Menu.Label>
-        {Object.entries(UNIT_PRESETS).map(([name, units]) => (
-          <Menu.Item key={name} onClick={() => setUnits.mutate({ body: units })}>
-            {name}
-          </Menu.Item>
-        ))}
-        {families.map((family) => (
-          <div key={family}>
-            <Menu.Label>{family}</Menu.Label>
-            <div className={classes.unitRow}>
-              {FAMILY_UNITS[family].map((symbol) => (
-                <Menu.Item
-                  key={symbol}
-                  aria-current={chosen[family] === symbol}
-                  className={classes.unit}
-                  onClick={() => setUnits.mutate({ body: { [family]: symbol } })}
-                >
-                  {symbol}
-                </Menu.Item>
-              ))}
-            </div>
+    <ArrivedMenu button={UnitsButton} closeOnItemClick={false} width={230}>
+      <Menu.Label>All at once</Menu.Label>
+      {Object.entries(UNIT_PRESETS).map(([name, units]) => (
+        <Menu.Item key={name} onClick={() => setUnits.mutate({ body: units })}>
+          {name}
+        </Menu.Item>
+      ))}
+      {families.map((family) => (
+        <div key={family}>
+          <Menu.Label>{family}</Menu.Label>
+          <div className={classes.unitRow}>
+            {FAMILY_UNITS[family].map((symbol) => (
+              <Menu.Item
+                key={symbol}
+                aria-current={chosen[family] === symbol}
+                className={classes.unit}
+                onClick={() => setUnits.mutate({ body: { [family]: symbol } })}
+              >
+                {symbol}
+              </Menu.Item>
+            ))}
           </div>
-        ))}
-      </Menu.Dropdown>
-    </Menu>
+        </div>
+      ))}
+    </ArrivedMenu>
   );
 }
