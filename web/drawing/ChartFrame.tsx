@@ -1,5 +1,6 @@
 import { type ReactNode, useId, useRef, useState } from 'react';
 import classes from './ChartFrame.module.css';
+import { DataTable } from './DataTable.tsx';
 
 /** What a chart shows, as rows to be read. */
 export interface ChartTable {
@@ -42,28 +43,15 @@ export function ChartFrame({
       </div>
       {open && (
         <div id={id} className={classes.scroll}>
-          <table className={classes.table}>
-            <thead>
-              <tr>
-                {table.columns.map((column) => (
-                  <th key={column} scope="col">
-                    {column}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {table.rows.map((row) => (
-                <tr key={row.join('|')}>
-                  {row.map((cell, index) => (
-                    <td key={table.columns[index]} className="figure">
-                      {cell}
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <DataTable
+            rows={table.rows}
+            keyOf={(row) => row.join('|')}
+            columns={table.columns.map((head, at) => ({
+              head,
+              cell: (row: ChartTable['rows'][number]) => row[at],
+              figure: true,
+            }))}
+          />
         </div>
       )}
       <div className={classes.keys} data-at={keysAt}>

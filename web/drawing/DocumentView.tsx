@@ -4,6 +4,7 @@ import type {
   DocumentPart,
   DocumentRow,
 } from '#core/sheet/document.ts';
+import { DataTable } from './DataTable.tsx';
 import classes from './DocumentView.module.css';
 import { RungMark } from './RungMark.tsx';
 
@@ -26,53 +27,22 @@ function Drawing({ drawing }: { drawing: DocumentDrawing }) {
   );
 }
 
-function Row({ row, columns }: { row: DocumentRow; columns: TablePart['columns'] }) {
-  return (
-    <tr data-out={row.out}>
-      {columns.map((column, at) => {
-        if (column.rung)
-          return (
-            <td key={column.title}>
-              <RungMark place={row.rung} verdict={row.out ? 'out' : 'within'} />
-            </td>
-          );
-        const words = row.cells[at];
-        return at === 0 ? (
-          <th key={column.title} scope="row">
-            {words}
-          </th>
-        ) : (
-          <td key={column.title} className={column.figure ? 'figure' : undefined}>
-            {words}
-          </td>
-        );
-      })}
-    </tr>
-  );
-}
-
 type TablePart = Extract<DocumentPart, { kind: 'table' }>;
 
 function Table({ part: { columns, rows } }: { part: TablePart }) {
   return (
-    <div className={classes.scroll}>
-      <table className={classes.figures}>
-        <thead>
-          <tr>
-            {columns.map(({ title }) => (
-              <th key={title} scope="col">
-                {title}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <Row key={row.cells.join(' ')} row={row} columns={columns} />
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <DataTable<DocumentRow>
+      rows={rows}
+      keyOf={({ cells }) => cells.join(' ')}
+      rowClass={({ out }) => (out ? classes.out : undefined)}
+      columns={columns.map(({ title, figure, rung }, at) => ({
+        head: title,
+        cell: (row) =>
+          rung ? <RungMark place={row.rung} verdict={row.out ? 'out' : 'within'} /> : row.cells[at],
+        figure: figure === true,
+        names: at === 0,
+      }))}
+    />
   );
 }
 

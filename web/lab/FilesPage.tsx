@@ -1,10 +1,11 @@
-import { Button, FileButton, NativeSelect, Progress, Table } from '@mantine/core';
+import { Button, FileButton, NativeSelect, Progress } from '@mantine/core';
 import { useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { ImportProgress, ImportReport } from '#contract/job-records.ts';
 import type { Problem } from '#contract/problem.ts';
 import { stopJob, useJob } from '../api/jobs.ts';
 import { addressOf } from '../api/request.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
 import { PairSelect } from '../shell/PairSelect.tsx';
 import { useCatalogue } from '../shell/units.ts';
 import { useReadingsImport } from './files.ts';
@@ -27,26 +28,15 @@ function Faults({ problem }: { problem: Problem }) {
     <div role="alert">
       <p className="look-here">{problem.detail}</p>
       {faults.length > 0 && (
-        <div className={classes.scroll} style={{ maxHeight: 340, overflowY: 'auto' }}>
-          <Table>
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>Line</Table.Th>
-                <Table.Th>Column</Table.Th>
-                <Table.Th>What is wrong, and what would be right</Table.Th>
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
-              {faults.slice(0, LISTED).map((fault) => (
-                <Table.Tr key={`${fault.line} ${fault.field} ${fault.message}`}>
-                  <Table.Td className="figure">{fault.line}</Table.Td>
-                  <Table.Td>{fault.field}</Table.Td>
-                  <Table.Td>{fault.message}</Table.Td>
-                </Table.Tr>
-              ))}
-            </Table.Tbody>
-          </Table>
-        </div>
+        <DataTable
+          rows={faults.slice(0, LISTED)}
+          keyOf={(fault) => `${fault.line} ${fault.field} ${fault.message}`}
+          columns={[
+            { head: 'Line', cell: (fault) => fault.line, figure: true },
+            { head: 'Column', cell: (fault) => fault.field },
+            { head: 'What is wrong, and what would be right', cell: (fault) => fault.message },
+          ]}
+        />
       )}
       {count > Math.min(LISTED, faults.length) && faults.length > 0 && (
         <p className="soft">

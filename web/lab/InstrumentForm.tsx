@@ -1,13 +1,27 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
 import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as newId } from 'uuid';
+import { z } from 'zod';
 import type { Instrument } from '#contract/lab-records.ts';
 import { TOOL_DEFAULTS, TOOL_NAMES, type ToolName } from '#core/catalogue/tools.ts';
 import { useChange } from '../api/queries.ts';
-import { readNumber, showFaults } from './form-numbers.ts';
+import { useSchemaForm } from '../shell/form.ts';
+import { typedNumber } from '../shell/form-fields.ts';
 import classes from './LabPage.module.css';
+
+const number = typedNumber('A number, such as 0.1.');
+const INSTRUMENT = z.object({
+  name: z.string(),
+  kind: z.enum(TOOL_NAMES),
+  unit: z.string(),
+  resolution: number,
+  zeroU: number,
+  gainU: number,
+  serial: z.string(),
+  connection: z.string(),
+  retired: z.string(),
+});
 
 /** An instrument: what it is, what it reads to, and how it is connected. */
 export function InstrumentForm({ instrument }: { instrument?: Instrument | undefined }) {
@@ -21,8 +35,9 @@ export function InstrumentForm({ instrument }: { instrument?: Instrument | undef
     connection: '',
     retired: '',
   };
-  const form = useForm({
-    initialValues: {
+  const { form, refuse } = useSchemaForm(
+    INSTRUMENT,
+    {
       name: start.name,
       kind: start.kind,
       unit: start.unit,
@@ -33,29 +48,19 @@ export function InstrumentForm({ instrument }: { instrument?: Instrument | undef
       connection: start.connection,
       retired: start.retired,
     },
-  });
-  const submit = form.onSubmit((values) => {
-    const numbers = {
-      resolution: readNumber(values.resolution),
-      zeroU: readNumber(values.zeroU),
-      gainU: readNumber(values.gainU),
-    };
-    const wrong = Object.entries(numbers).filter(([, value]) => value === undefined);
-    for (const [field] of wrong) form.setFieldError(field, 'A number, such as 0.1.');
-    if (wrong.length > 0) return;
+    'name',
+  );
+  const submit = form.onSubmit((body) =>
     save.mutate(
-      {
-        params: { id: id.current },
-        body: { ...values, ...(numbers as Record<'resolution' | 'zeroU' | 'gainU', number>) },
-      },
+      { params: { id: id.current }, body },
       {
         onSuccess: () => {
           if (!instrument) void navigate(`/lab/instruments/${id.current}`);
         },
-        onError: (error) => showFaults(form, error, 'name'),
+        onError: refuse,
       },
-    );
-  });
+    ),
+  );
   /** Another kind brings the usual values of such a tool. */
   const takeKind = (kind: ToolName) => {
     const { unit, resolution, zeroU, gainU } = TOOL_DEFAULTS[kind];

@@ -1,26 +1,43 @@
-import { Button, Table, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
+import { Button, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useRef } from 'react';
 import { Link, useParams } from 'react-router';
 import { v7 as newId } from 'uuid';
+import { z } from 'zod';
 import type { Instrument } from '#contract/lab-records.ts';
 import { currentPerson } from '../api/person.ts';
 import { useChange, useLab } from '../api/queries.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
+import { useSchemaForm } from '../shell/form.ts';
+import { typedNumber } from '../shell/form-fields.ts';
 import { DriftChart } from './DriftChart.tsx';
-import { readNumber, showFaults } from './form-numbers.ts';
 import { InstrumentForm } from './InstrumentForm.tsx';
 import classes from './LabPage.module.css';
 import { RecallPanel } from './RecallPanel.tsx';
 
-const NUMBER = 'A number, such as 0.05.';
+const number = typedNumber('A number, such as 0.05.');
+const CALIBRATION = z.object({
+  certificate: z.string(),
+  calibratedOn: z.string(),
+  dueOn: z.string(),
+  U: number,
+  zeroU: number,
+  gainU: number,
+});
+const DRIFT_CHECK = z.object({
+  piece: z.string(),
+  nominal: number,
+  pieceU: number,
+  value: number,
+});
 
 function CalibrationForm({ instrument }: { instrument: Instrument }) {
   const add = useChange('addCalibration');
   const id = useRef(newId());
   const today = dayjs();
-  const form = useForm({
-    initialValues: {
+  const { form, refuse } = useSchemaForm(
+    CALIBRATION,
+    {
       certificate: '',
       calibratedOn: today.format('YYYY-MM-DD'),
       dueOn: today.add(1, 'year').format('YYYY-MM-DD'),
@@ -28,28 +45,20 @@ function CalibrationForm({ instrument }: { instrument: Instrument }) {
       zeroU: String(instrument.zeroU),
       gainU: String(instrument.gainU),
     },
-  });
-  const submit = form.onSubmit((values) => {
-    const [U, zeroU, gainU] = [values.U, values.zeroU, values.gainU].map(readNumber);
-    if (U === undefined) form.setFieldError('U', NUMBER);
-    if (zeroU === undefined) form.setFieldError('zeroU', NUMBER);
-    if (gainU === undefined) form.setFieldError('gainU', NUMBER);
-    if (U === undefined || zeroU === undefined || gainU === undefined) return;
-    const { certificate, calibratedOn, dueOn } = values;
+    'certificate',
+  );
+  const submit = form.onSubmit((calibration) =>
     add.mutate(
-      {
-        params: { id: instrument.id },
-        body: { id: id.current, certificate, calibratedOn, dueOn, U, zeroU, gainU },
-      },
+      { params: { id: instrument.id }, body: { id: id.current, ...calibration } },
       {
         onSuccess: () => {
           id.current = newId();
           form.reset();
         },
-        onError: (error) => showFaults(form, error, 'certificate'),
+        onError: refuse,
       },
-    );
-  });
+    ),
+  );
   return (
     <form onSubmit={submit} noValidate>
       <div className={classes.fields}>
@@ -84,30 +93,24 @@ function DriftForm({ instrument }: { instrument: Instrument }) {
   const add = useChange('addDriftCheck');
   const id = useRef(newId());
   const last = instrument.driftChecks.at(-1);
-  const form = useForm({
-    initialValues: {
+  const { form, refuse } = useSchemaForm(
+    DRIFT_CHECK,
+    {
       piece: last?.piece ?? '',
       nominal: last ? String(last.nominal) : '',
       pieceU: last ? String(last.pieceU) : '0',
       value: '',
     },
-  });
-  const submit = form.onSubmit((values) => {
-    const [nominal, pieceU, value] = [values.nominal, values.pieceU, values.value].map(readNumber);
-    if (nominal === undefined) form.setFieldError('nominal', NUMBER);
-    if (pieceU === undefined) form.setFieldError('pieceU', NUMBER);
-    if (value === undefined) form.setFieldError('value', NUMBER);
-    if (nominal === undefined || pieceU === undefined || value === undefined) return;
+    'piece',
+  );
+  const submit = form.onSubmit((check) =>
     add.mutate(
       {
         params: { id: instrument.id },
         body: {
           id: id.current,
           at: new Date().toISOString(),
-          piece: values.piece,
-          nominal,
-          pieceU,
-          value,
+          ...check,
           person: currentPerson(),
         },
       },
@@ -116,10 +119,10 @@ function DriftForm({ instrument }: { instrument: Instrument }) {
           id.current = newId();
           form.setFieldValue('value', '');
         },
-        onError: (error) => showFaults(form, error, 'piece'),
+        onError: refuse,
       },
-    );
-  });
+    ),
+  );
   return (
     <form onSubmit={submit} noValidate>
       <div className={classes.fields}>
@@ -168,32 +171,21 @@ export function InstrumentPage() {
           {instrument.calibrations.length === 0 ? (
             <p className="soft">None yet: the usual values above stand.</p>
           ) : (
-            <div className={classes.scroll}>
-              <Table>
-                <Table.Thead>
-                  <Table.Tr>
-                    <Table.Th>Certificate</Table.Th>
-                    <Table.Th>Done</Table.Th>
-                    <Table.Th>Due</Table.Th>
-                    <Table.Th>U</Table.Th>
-                    <Table.Th>zero, slope</Table.Th>
-                  </Table.Tr>
-                </Table.Thead>
-                <Table.Tbody>
-                  {instrument.calibrations.map((one) => (
-                    <Table.Tr key={one.id}>
-                      <Table.Td>{one.certificate}</Table.Td>
-                      <Table.Td>{dayjs(one.calibratedOn).format('D MMM YYYY')}</Table.Td>
-                      <Table.Td>{dayjs(one.dueOn).format('D MMM YYYY')}</Table.Td>
-                      <Table.Td className="figure">{one.U}</Table.Td>
-                      <Table.Td className="figure">
-                        {one.zeroU}, {(100 * one.gainU).toFixed(2)} %
-                      </Table.Td>
-                    </Table.Tr>
-                  ))}
-                </Table.Tbody>
-              </Table>
-            </div>
+            <DataTable
+              rows={instrument.calibrations}
+              keyOf={(one) => one.id}
+              columns={[
+                { head: 'Certificate', cell: (one) => one.certificate },
+                { head: 'Done', cell: (one) => dayjs(one.calibratedOn).format('D MMM YYYY') },
+                { head: 'Due', cell: (one) => dayjs(one.dueOn).format('D MMM YYYY') },
+                { head: 'U', cell: (one) => one.U, figure: true },
+                {
+                  head: 'zero, slope',
+                  cell: (one) => `${one.zeroU}, ${(100 * one.gainU).toFixed(2)} %`,
+                  figure: true,
+                },
+              ]}
+            />
           )}
           <CalibrationForm key={instrument.id} instrument={instrument} />
         </div>

@@ -1,4 +1,4 @@
-import { Button, Table } from '@mantine/core';
+import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
 import { Link } from 'react-router';
 import type { Instrument } from '#contract/lab-records.ts';
@@ -6,6 +6,7 @@ import { calibrationOn } from '#core/catalogue/gauge.ts';
 import { judgeDrift } from '#core/study/drift.ts';
 import { useGauges } from '../api/gauges.ts';
 import { useLab } from '../api/queries.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
 import classes from './LabPage.module.css';
 
 /** Due date of the calibration in force, in words. */
@@ -51,41 +52,29 @@ export function InstrumentsPage() {
           Add an instrument
         </Button>
       </div>
-      <div className={classes.scroll}>
-        <Table>
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>Instrument</Table.Th>
-              <Table.Th>Kind</Table.Th>
-              <Table.Th>Reads to</Table.Th>
-              <Table.Th>Calibrated</Table.Th>
-              <Table.Th>Last check</Table.Th>
-              <Table.Th>Connection</Table.Th>
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {lab.data.instruments.map((one) => (
-              <Table.Tr key={one.id}>
-                <Table.Td>
-                  <Link to={`/lab/instruments/${one.id}`}>{one.name}</Link>
-                  {one.retired && <span className="soft"> out of use</span>}
-                </Table.Td>
-                <Table.Td>{one.kind}</Table.Td>
-                <Table.Td className="figure">
-                  {one.resolution} {one.unit}
-                </Table.Td>
-                <Table.Td>
-                  <Due instrument={one} />
-                </Table.Td>
-                <Table.Td>
-                  <LastCheck instrument={one} />
-                </Table.Td>
-                <Table.Td data-testid={`connection-${one.name}`}>{stateOf(one)}</Table.Td>
-              </Table.Tr>
-            ))}
-          </Table.Tbody>
-        </Table>
-      </div>
+      <DataTable
+        rows={lab.data.instruments}
+        keyOf={(one) => one.id}
+        columns={[
+          {
+            head: 'Instrument',
+            cell: (one) => (
+              <>
+                <Link to={`/lab/instruments/${one.id}`}>{one.name}</Link>
+                {one.retired && <span className="soft"> out of use</span>}
+              </>
+            ),
+          },
+          { head: 'Kind', cell: (one) => one.kind },
+          { head: 'Reads to', cell: (one) => `${one.resolution} ${one.unit}`, figure: true },
+          { head: 'Calibrated', cell: (one) => <Due instrument={one} /> },
+          { head: 'Last check', cell: (one) => <LastCheck instrument={one} /> },
+          {
+            head: 'Connection',
+            cell: (one) => <span data-testid={`connection-${one.name}`}>{stateOf(one)}</span>,
+          },
+        ]}
+      />
       {strangers.map((stranger) => (
         <p key={`${stranger.name} ${stranger.address}`} className="look-here">
           A gauge at {stranger.address} calls itself {stranger.name}, and no instrument here has

@@ -1,8 +1,9 @@
 import { Button, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
+import { z } from 'zod';
 import { useChange, useLab } from '../api/queries.ts';
+import { useSchemaForm } from '../shell/form.ts';
 import classes from './LabPage.module.css';
 
 /** People by code, and what the lab has learned of mass against size. */
@@ -10,7 +11,7 @@ export function PeoplePage() {
   const lab = useLab();
   const add = useChange('addPerson');
   const id = useRef(newId());
-  const form = useForm({ initialValues: { code: '' } });
+  const { form, refuse } = useSchemaForm(z.object({ code: z.string() }), { code: '' }, 'code');
   if (!lab.data) return null;
   const { people, exponent } = lab.data;
   const submit = form.onSubmit(({ code }) =>
@@ -21,7 +22,7 @@ export function PeoplePage() {
           id.current = newId();
           form.reset();
         },
-        onError: (error) => form.setFieldError('code', error.message),
+        onError: refuse,
       },
     ),
   );

@@ -1,31 +1,41 @@
 import { ActionIcon, Button, Checkbox, NativeSelect, Table, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
 import { IconArrowDown, IconArrowUp, IconX } from '@tabler/icons-react';
 import { useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { v7 as newId } from 'uuid';
+import { z } from 'zod';
+import { stackBasis } from '#contract/fields.ts';
 import type { Lab, Protocol } from '#contract/lab-records.ts';
 import { protocolsFor } from '#core/catalogue/protocol.ts';
-import type { QuantityId } from '#core/catalogue/quantities.ts';
+import type { MeasuredQuantityId, QuantityId } from '#core/catalogue/quantities.ts';
 import { STACK_METHODS, STACK_PLACES } from '#core/catalogue/stack-basis.ts';
-import { TOOL_NAMES, type ToolName } from '#core/catalogue/tools.ts';
+import { TOOL_NAMES } from '#core/catalogue/tools.ts';
 import { DEFAULT_REPEATABILITY_DF } from '#core/statistics/repeated-readings.ts';
 import { useChange, useLab } from '../api/queries.ts';
+import { useSchemaForm } from '../shell/form.ts';
+import { typedNumber } from '../shell/form-fields.ts';
 import { useUnits } from '../shell/units.ts';
-import { readNumber, showFaults } from './form-numbers.ts';
 import classes from './LabPage.module.css';
 import { learnedWords } from './learned-words.ts';
 
-interface StationRow {
-  key: string;
-  quantity: QuantityId;
-  repeats: string;
-  optional: boolean;
-  tool: ToolName;
-  setup: string;
-  sd: string;
-  df: number;
-}
+const STATION = z
+  .object({
+    key: z.string(),
+    quantity: z.custom<MeasuredQuantityId>(),
+    repeats: typedNumber('1, 2, …', (value) => Number.isInteger(value) && value >= 1),
+    optional: z.boolean(),
+    tool: z.enum(TOOL_NAMES),
+    setup: z.string(),
+    sd: typedNumber('such as 0.2', (value) => value >= 0),
+    df: z.number(),
+  })
+  .transform(({ key: _key, sd, df, ...station }) => ({ ...station, repeatability: { sd, df } }));
+const PROTOCOL = stackBasis.extend({
+  name: z.string(),
+  conditioning: z.string(),
+  stations: z.array(STATION),
+});
+type StationRow = z.input<typeof STATION>;
 
 type Start = Pick<Protocol, 'name' | 'stack' | 'conditioning'> & { stations: StationRow[] };
 
@@ -67,8 +77,9 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
   const id = useRef(newId());
   const save = useChange('saveProtocol');
   const start: Start = protocol ? { ...protocol, stations: rowsOf(protocol) } : firstDraft(lab);
-  const form = useForm({
-    initialValues: {
+  const { form, refuse } = useSchemaForm(
+    PROTOCOL,
+    {
       name: start.name,
       place: start.stack.place,
       insole: start.stack.insole,
@@ -78,7 +89,8 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
       conditioning: start.conditioning,
       stations: start.stations,
     },
-  });
+    'name',
+  );
   const { stations } = form.values;
   const learnedOf = ({ quantity, tool }: StationRow) =>
     lab.learned.find(
@@ -86,13 +98,13 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
     );
   const taken = new Set(stations.map((one) => one.quantity));
   const free = Object.values(units.catalogue).filter(
-    (definition) => !definition.computed && !taken.has(definition.id as QuantityId),
+    (definition) => !definition.computed && !taken.has(definition.id as MeasuredQuantityId),
   );
   const add = (quantity: string) => {
     const definition = units.define(quantity as QuantityId);
     form.insertListItem('stations', {
       key: newId(),
-      quantity: quantity as QuantityId,
+      quantity: quantity as MeasuredQuantityId,
       repeats: String(definition.fixedReadings ?? 1),
       optional: false,
       tool: definition.tool,
@@ -101,31 +113,7 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
       df: DEFAULT_REPEATABILITY_DF,
     } satisfies StationRow);
   };
-  const submit = form.onSubmit((values) => {
-    let sound = true;
-    const read = values.stations.map((row, index) => {
-      const repeats = readNumber(row.repeats);
-      const sd = readNumber(row.sd);
-      if (repeats === undefined || !Number.isInteger(repeats) || repeats < 1) {
-        sound = false;
-        form.setFieldError(`stations.${index}.repeats`, '1, 2, …');
-      }
-      if (sd === undefined || sd < 0) {
-        sound = false;
-        form.setFieldError(`stations.${index}.sd`, 'such as 0.2');
-      }
-      const { quantity, optional, tool, setup, df } = row;
-      return {
-        quantity: quantity as Protocol['stations'][number]['quantity'],
-        optional,
-        tool,
-        setup,
-        repeats: repeats ?? 1,
-        repeatability: { sd: sd ?? 0, df },
-      };
-    });
-    if (!sound) return;
-    const { name, conditioning, place, insole, lugs, layers, method } = values;
+  const submit = form.onSubmit(({ name, conditioning, stations, ...stack }) =>
     save.mutate(
       {
         body: {
@@ -133,16 +121,16 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
           basedOn: protocol?.id ?? null,
           name,
           conditioning,
-          stack: { place, insole, lugs, layers, method },
-          stations: read,
+          stack,
+          stations,
         },
       },
       {
         onSuccess: () => navigate('/lab/protocols'),
-        onError: (error) => showFaults(form, error, 'name'),
+        onError: refuse,
       },
-    );
-  });
+    ),
+  );
   return (
     <form onSubmit={submit} noValidate>
       <h2 className={classes.heading}>

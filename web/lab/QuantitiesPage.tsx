@@ -1,16 +1,17 @@
-import { Button, Checkbox, NativeSelect, Table, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
+import { Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { z } from 'zod';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { DRAWING_VIEWS, type QuantityDefinition } from '#core/catalogue/quantity.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
-import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
-import { canonicalUnit, QUANTITY_KINDS } from '#core/sizing/units.ts';
+import { canonicalUnit, QUANTITY_KINDS, type QuantityKind } from '#core/sizing/units.ts';
 import { useChange, useLab, useThresholds } from '../api/queries.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
+import { useSchemaForm } from '../shell/form.ts';
+import { typedNumber, typedQuantity } from '../shell/form-fields.ts';
 import { useUnits } from '../shell/units.ts';
-import { readNumber, showFaults } from './form-numbers.ts';
 import classes from './LabPage.module.css';
 import { LineForm } from './LineForm.tsx';
 
@@ -27,18 +28,19 @@ function StepForm({
   const units = useUnits();
   const { name, kind } = units.define(quantity);
   const change = useChange('setNoticeable');
-  const form = useForm({
-    initialValues: { step: units.span(quantity, step).replace('+', ''), reason: '' },
-  });
-  const submit = form.onSubmit((values) => {
-    const read = readTypedQuantity(values.step, kind, units.unitOf(quantity).symbol);
-    if (!read.ok) return form.setFieldError('step', read.fault.message);
-    if (!(read.value.value > 0)) return form.setFieldError('step', 'A step is more than nothing.');
-    change.mutate(
-      { body: { quantity, step: read.value.value, reason: values.reason } },
-      { onSuccess: onDone, onError: (error) => showFaults(form, error, 'reason') },
-    );
-  });
+  const { form, refuse } = useSchemaForm(
+    z.object({
+      step: typedQuantity(kind, units.unitOf(quantity).symbol, (value) =>
+        value > 0 ? undefined : 'A step is more than nothing.',
+      ),
+      reason: z.string(),
+    }),
+    { step: units.span(quantity, step).replace('+', ''), reason: '' },
+    'reason',
+  );
+  const submit = form.onSubmit((drawn) =>
+    change.mutate({ body: { quantity, ...drawn } }, { onSuccess: onDone, onError: refuse }),
+  );
   return (
     <LineForm
       name={`Noticeable step of ${name.toLowerCase()}`}
@@ -89,28 +91,21 @@ function StepChanges() {
   const changes = data.filter((change) => change.kind === 'noticeable');
   if (changes.length === 0) return <p className="soft">No step was changed yet.</p>;
   return (
-    <Table>
-      <Table.Thead>
-        <Table.Tr>
-          <Table.Th>When</Table.Th>
-          <Table.Th>Quantity</Table.Th>
-          <Table.Th>Step</Table.Th>
-          <Table.Th>Why</Table.Th>
-        </Table.Tr>
-      </Table.Thead>
-      <Table.Tbody>
-        {changes.map(({ subject, value, at, reason }) => (
-          <Table.Tr key={`${subject} ${at}`}>
-            <Table.Td>{dayjs(at).format('D MMM YYYY')}</Table.Td>
-            <Table.Td>{units.define(subject as QuantityId).name}</Table.Td>
-            <Table.Td className="figure">
-              {units.span(subject as QuantityId, value.step).replace('+', '')}
-            </Table.Td>
-            <Table.Td>{reason}</Table.Td>
-          </Table.Tr>
-        ))}
-      </Table.Tbody>
-    </Table>
+    <DataTable
+      rows={changes}
+      keyOf={({ subject, at }) => `${subject} ${at}`}
+      columns={[
+        { head: 'When', cell: ({ at }) => dayjs(at).format('D MMM YYYY') },
+        { head: 'Quantity', cell: ({ subject }) => units.define(subject as QuantityId).name },
+        {
+          head: 'Step',
+          cell: ({ subject, value }) =>
+            units.span(subject as QuantityId, value.step).replace('+', ''),
+          figure: true,
+        },
+        { head: 'Why', cell: ({ reason }) => reason },
+      ]}
+    />
   );
 }
 
@@ -122,58 +117,50 @@ const slugOf = (name: string) =>
     .replace(/^-+|-+$/g, '')
     .slice(0, 36);
 
-const NUMBERS = ['decimals', 'from', 'to', 'sd', 'noticeable', 'tolerance'] as const;
+const number = typedNumber('A number, such as 0.3.');
+const OWN_QUANTITY = z.object({
+  name: z.string(),
+  kind: z.enum(QUANTITY_KINDS),
+  datum: z.string(),
+  view: z.enum(DRAWING_VIEWS),
+  tool: z.enum(TOOL_NAMES),
+  decimals: number,
+  plausibleFrom: number,
+  plausibleTo: number,
+  repeatabilitySd: number,
+  noticeable: number,
+  sideTolerance: number,
+  dependsOnSetup: z.boolean(),
+  dependsOnTemperature: z.boolean(),
+});
 
 function OwnQuantityForm() {
   const add = useChange('addOwnQuantity');
-  const form = useForm({
-    initialValues: {
+  const { form, refuse } = useSchemaForm(
+    OWN_QUANTITY,
+    {
       name: '',
-      kind: 'length' as (typeof QUANTITY_KINDS)[number],
+      kind: 'length' as QuantityKind,
       datum: '',
-      view: 'side' as (typeof DRAWING_VIEWS)[number],
-      tool: 'caliper' as (typeof TOOL_NAMES)[number],
+      view: 'side',
+      tool: 'caliper',
       decimals: '1',
-      from: '0',
-      to: '100',
-      sd: '0.3',
+      plausibleFrom: '0',
+      plausibleTo: '100',
+      repeatabilitySd: '0.3',
       noticeable: '2',
-      tolerance: '1',
-      setup: false,
-      temperature: false,
+      sideTolerance: '1',
+      dependsOnSetup: false,
+      dependsOnTemperature: false,
     },
-  });
-  const submit = form.onSubmit((values) => {
-    const read = NUMBERS.map((field) => [field, readNumber(values[field])] as const);
-    for (const [field, value] of read)
-      if (value === undefined) form.setFieldError(field, 'A number, such as 0.3.');
-    const number = Object.fromEntries(read) as Record<(typeof NUMBERS)[number], number | undefined>;
-    const { decimals, from, to, sd, noticeable, tolerance } = number;
-    if ([decimals, from, to, sd, noticeable, tolerance].includes(undefined)) return;
-    const { name, kind, datum, view, tool, setup, temperature } = values;
+    'name',
+  );
+  const submit = form.onSubmit((own) =>
     add.mutate(
-      {
-        body: {
-          id: `own-${slugOf(name)}` as `own-${string}`,
-          name,
-          kind,
-          datum,
-          view,
-          tool,
-          decimals: decimals ?? 1,
-          plausibleFrom: from ?? 0,
-          plausibleTo: to ?? 0,
-          repeatabilitySd: sd ?? 0,
-          betweenPairSd: null,
-          noticeable: noticeable ?? 1,
-          sideTolerance: tolerance ?? 1,
-          dependsOnSetup: setup,
-          dependsOnTemperature: temperature,
-        },
-      },
-      { onSuccess: () => form.reset(), onError: (error) => showFaults(form, error, 'name') },
-    );
-  });
+      { body: { ...own, id: `own-${slugOf(own.name)}`, betweenPairSd: null } },
+      { onSuccess: () => form.reset(), onError: refuse },
+    ),
+  );
   const { symbol } = canonicalUnit(form.values.kind);
   return (
     <form onSubmit={submit} noValidate>
@@ -205,12 +192,16 @@ function OwnQuantityForm() {
           {...form.getInputProps('datum')}
         />
         <TextInput size="xs" label="Digits shown" {...form.getInputProps('decimals')} />
-        <TextInput size="xs" label={`Shoes have from, ${symbol}`} {...form.getInputProps('from')} />
-        <TextInput size="xs" label={`to, ${symbol}`} {...form.getInputProps('to')} />
+        <TextInput
+          size="xs"
+          label={`Shoes have from, ${symbol}`}
+          {...form.getInputProps('plausibleFrom')}
+        />
+        <TextInput size="xs" label={`to, ${symbol}`} {...form.getInputProps('plausibleTo')} />
         <TextInput
           size="xs"
           label={`Usual scatter (SD), ${symbol}`}
-          {...form.getInputProps('sd')}
+          {...form.getInputProps('repeatabilitySd')}
         />
         <TextInput
           size="xs"
@@ -220,17 +211,17 @@ function OwnQuantityForm() {
         <TextInput
           size="xs"
           label={`Left to right within, ${symbol}`}
-          {...form.getInputProps('tolerance')}
+          {...form.getInputProps('sideTolerance')}
         />
         <Checkbox
           size="xs"
           label="depends on the set-up"
-          {...form.getInputProps('setup', { type: 'checkbox' })}
+          {...form.getInputProps('dependsOnSetup', { type: 'checkbox' })}
         />
         <Checkbox
           size="xs"
           label="depends on the temperature"
-          {...form.getInputProps('temperature', { type: 'checkbox' })}
+          {...form.getInputProps('dependsOnTemperature', { type: 'checkbox' })}
         />
       </div>
       <Button type="submit" size="xs" mt="sm" loading={add.isPending}>

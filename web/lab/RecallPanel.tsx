@@ -1,4 +1,4 @@
-import { Button, Table, TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useQueryClient } from '@tanstack/react-query';
 import dayjs from 'dayjs';
 import { useState } from 'react';
@@ -8,6 +8,7 @@ import type { Instrument } from '#contract/lab-records.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { useJob } from '../api/jobs.ts';
 import { useChange, useRecall } from '../api/queries.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
 import { useUnits } from '../shell/units.ts';
 import { JobBar } from './JobBar.tsx';
 import classes from './LabPage.module.css';
@@ -119,68 +120,55 @@ export function RecallPanel({ instrument }: { instrument: Instrument }) {
             </p>
           )}
           {found.verdicts.length > 0 && (
-            <div className={classes.scroll}>
-              <Table>
-                <Table.Thead>
-                  <Table.Tr>
-                    <Table.Th>Verdict on</Table.Th>
-                    <Table.Th>With it</Table.Th>
-                    <Table.Th>Without</Table.Th>
-                  </Table.Tr>
-                </Table.Thead>
-                <Table.Tbody>
-                  {found.verdicts.map((one) => (
-                    <Table.Tr key={`${one.tag} ${one.quantity} ${one.about}`}>
-                      <Table.Td>
-                        {one.tag}, {units.define(one.quantity).name.toLowerCase()}: {one.about}
-                      </Table.Td>
-                      <Table.Td>{one.with}</Table.Td>
-                      <Table.Td>{one.without}</Table.Td>
-                    </Table.Tr>
-                  ))}
-                </Table.Tbody>
-              </Table>
-            </div>
+            <DataTable
+              rows={found.verdicts}
+              keyOf={(one) => `${one.tag} ${one.quantity} ${one.about}`}
+              columns={[
+                {
+                  head: 'Verdict on',
+                  cell: (one) =>
+                    `${one.tag}, ${units.define(one.quantity).name.toLowerCase()}: ${one.about}`,
+                },
+                { head: 'With it', cell: (one) => one.with },
+                { head: 'Without', cell: (one) => one.without },
+              ]}
+            />
           )}
-          <div className={classes.scroll}>
-            <Table>
-              <Table.Thead>
-                <Table.Tr>
-                  <Table.Th>Pair</Table.Th>
-                  <Table.Th>Readings</Table.Th>
-                  <Table.Th>Figures with it, and without</Table.Th>
-                </Table.Tr>
-              </Table.Thead>
-              <Table.Tbody>
-                {found.pairs.map((one) => (
-                  <Table.Tr key={one.tag}>
-                    <Table.Td>
-                      <Link to={`/pairs/${one.tag}/measure`}>{one.tag}</Link>{' '}
-                      <span className="soft">{one.edition}</span>
-                    </Table.Td>
-                    <Table.Td className="figure">{one.readings}</Table.Td>
-                    <Table.Td>
-                      {one.figures.map((figure) => (
-                        <span key={figure.quantity} style={{ display: 'block' }}>
-                          {units.define(figure.quantity).name}{' '}
-                          <span className="figure">
-                            {units.write(figure.quantity, figure.with.value, figure.with.U).text}
-                          </span>
-                          {' → '}
-                          <span className="figure">
-                            {figure.without
-                              ? units.write(figure.quantity, figure.without.value, figure.without.U)
-                                  .text
-                              : 'no figure'}
-                          </span>
-                        </span>
-                      ))}
-                    </Table.Td>
-                  </Table.Tr>
-                ))}
-              </Table.Tbody>
-            </Table>
-          </div>
+          <DataTable
+            rows={found.pairs}
+            keyOf={(one) => one.tag}
+            columns={[
+              {
+                head: 'Pair',
+                cell: (one) => (
+                  <>
+                    <Link to={`/pairs/${one.tag}/measure`}>{one.tag}</Link>{' '}
+                    <span className="soft">{one.edition}</span>
+                  </>
+                ),
+              },
+              { head: 'Readings', cell: (one) => one.readings, figure: true },
+              {
+                head: 'Figures with it, and without',
+                cell: (one) =>
+                  one.figures.map((figure) => (
+                    <span key={figure.quantity} style={{ display: 'block' }}>
+                      {units.define(figure.quantity).name}{' '}
+                      <span className="figure">
+                        {units.write(figure.quantity, figure.with.value, figure.with.U).text}
+                      </span>
+                      {' → '}
+                      <span className="figure">
+                        {figure.without
+                          ? units.write(figure.quantity, figure.without.value, figure.without.U)
+                              .text
+                          : 'no figure'}
+                      </span>
+                    </span>
+                  )),
+              },
+            ]}
+          />
           {found.readings > 0 && (
             <div className={classes.add}>
               <TextInput

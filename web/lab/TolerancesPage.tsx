@@ -1,13 +1,15 @@
-import { Button, NativeSelect, Table, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
+import { Button, NativeSelect, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
+import { z } from 'zod';
 import { DISCIPLINES, type Discipline } from '#core/catalogue/disciplines.ts';
 import { type MatchFeatureId, matchFeature } from '#core/catalogue/match-features.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';
 import { useChange, useTolerances } from '../api/queries.ts';
-import { readNumber, showFaults } from './form-numbers.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
+import { useSchemaForm } from '../shell/form.ts';
+import { typedNumber } from '../shell/form-fields.ts';
 import classes from './LabPage.module.css';
 import { LineForm } from './LineForm.tsx';
 
@@ -23,6 +25,12 @@ export function toleranceWords({ feature, absolute, share }: Rule): string {
   return share > 0 ? `${span} or ${Number((100 * share).toFixed(2))} %, the greater` : span;
 }
 
+const TOLERANCE = z.object({
+  absolute: typedNumber('A number, such as 1.5.'),
+  share: typedNumber('A number, such as 2; 0 for none.'),
+  reason: z.string(),
+});
+
 function ToleranceForm({
   rule,
   discipline,
@@ -35,18 +43,16 @@ function ToleranceForm({
   const change = useChange('setTolerance');
   const id = useRef(newId());
   const { name, kind } = matchFeature(rule.feature);
-  const form = useForm({
-    initialValues: {
+  const { form, refuse } = useSchemaForm(
+    TOLERANCE,
+    {
       absolute: String(rule.absolute),
       share: String(Number((100 * rule.share).toFixed(2))),
       reason: '',
     },
-  });
-  const submit = form.onSubmit((values) => {
-    const [absolute, percent] = [values.absolute, values.share].map(readNumber);
-    if (absolute === undefined) form.setFieldError('absolute', 'A number, such as 1.5.');
-    if (percent === undefined) form.setFieldError('share', 'A number, such as 2; 0 for none.');
-    if (absolute === undefined || percent === undefined) return;
+    'reason',
+  );
+  const submit = form.onSubmit(({ absolute, share, reason }) =>
     change.mutate(
       {
         body: {
@@ -54,13 +60,13 @@ function ToleranceForm({
           feature: rule.feature,
           discipline,
           absolute,
-          share: percent / 100,
-          reason: values.reason,
+          share: share / 100,
+          reason,
         },
       },
-      { onSuccess: onDone, onError: (error) => showFaults(form, error, 'reason') },
-    );
-  });
+      { onSuccess: onDone, onError: refuse },
+    ),
+  );
   return (
     <LineForm
       name={`Tolerance of ${name.toLowerCase()}`}
@@ -141,30 +147,17 @@ export function TolerancesPage() {
       {tolerances.data.history.length === 0 ? (
         <p className="soft">None yet.</p>
       ) : (
-        <div className={classes.scroll}>
-          <Table>
-            <Table.Thead>
-              <Table.Tr>
-                <Table.Th>When</Table.Th>
-                <Table.Th>Feature</Table.Th>
-                <Table.Th>For</Table.Th>
-                <Table.Th>Tolerance</Table.Th>
-                <Table.Th>Why</Table.Th>
-              </Table.Tr>
-            </Table.Thead>
-            <Table.Tbody>
-              {tolerances.data.history.map((one) => (
-                <Table.Tr key={`${one.feature} ${one.discipline} ${one.at}`}>
-                  <Table.Td>{dayjs(one.at).format('D MMM YYYY')}</Table.Td>
-                  <Table.Td>{matchFeature(one.feature).name}</Table.Td>
-                  <Table.Td>{use(one.discipline)}</Table.Td>
-                  <Table.Td className="figure">{toleranceWords(one)}</Table.Td>
-                  <Table.Td>{one.reason}</Table.Td>
-                </Table.Tr>
-              ))}
-            </Table.Tbody>
-          </Table>
-        </div>
+        <DataTable
+          rows={tolerances.data.history}
+          keyOf={(one) => `${one.feature} ${one.discipline} ${one.at}`}
+          columns={[
+            { head: 'When', cell: ({ at }) => dayjs(at).format('D MMM YYYY') },
+            { head: 'Feature', cell: ({ feature }) => matchFeature(feature).name },
+            { head: 'For', cell: (one) => use(one.discipline) },
+            { head: 'Tolerance', cell: toleranceWords, figure: true },
+            { head: 'Why', cell: ({ reason }) => reason },
+          ]}
+        />
       )}
     </section>
   );

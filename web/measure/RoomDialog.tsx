@@ -1,41 +1,33 @@
 import { Button, Modal, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
-import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
+import { z } from 'zod';
+import { useSchemaForm } from '../shell/form.ts';
+import { orEmpty, typedQuantity } from '../shell/form-fields.ts';
 import type { RoomState } from './room.ts';
+
+const ROOM = z.object({
+  temperatureC: typedQuantity('temperature', '°C', (value) =>
+    value < -60 || value > 80 ? 'No room has that temperature; type it as 22.5.' : undefined,
+  ),
+  humidityPct: orEmpty(
+    typedQuantity('share', '%', (value) =>
+      value < 0 || value > 100 ? 'Humidity runs from 0 to 100 %.' : undefined,
+    ),
+    undefined,
+  ),
+});
 
 /** The room by hand, where no gauge tells it; it stands for today. */
 export function RoomDialog({ room, onClose }: { room: RoomState; onClose: () => void }) {
-  const form = useForm({
-    initialValues: {
-      temperature: room.temperatureC?.toFixed(1) ?? '',
-      humidity: room.humidityPct?.toFixed(0) ?? '',
+  const { form } = useSchemaForm(
+    ROOM,
+    {
+      temperatureC: room.temperatureC?.toFixed(1) ?? '',
+      humidityPct: room.humidityPct?.toFixed(0) ?? '',
     },
-    validate: {
-      temperature: (text) => {
-        const read = readTypedQuantity(text, 'temperature', '°C');
-        if (!read.ok) return read.fault.message;
-        return read.value.value < -60 || read.value.value > 80
-          ? 'No room has that temperature; type it as 22.5.'
-          : null;
-      },
-      humidity: (text) => {
-        if (text.trim() === '') return null;
-        const read = readTypedQuantity(text, 'share', '%');
-        if (!read.ok) return read.fault.message;
-        return read.value.value < 0 || read.value.value > 100
-          ? 'Humidity runs from 0 to 100 %.'
-          : null;
-      },
-    },
-  });
-  const submit = form.onSubmit(({ temperature, humidity }) => {
-    const read = readTypedQuantity(temperature, 'temperature', '°C');
-    const damp = readTypedQuantity(humidity, 'share', '%');
-    if (!read.ok) return;
-    room.typeRoom({
-      temperatureC: read.value.value,
-      humidityPct: damp.ok ? damp.value.value : undefined,
-    });
+    'temperatureC',
+  );
+  const submit = form.onSubmit((typed) => {
+    room.typeRoom(typed);
     onClose();
   });
   return (
@@ -45,14 +37,14 @@ export function RoomDialog({ room, onClose }: { room: RoomState; onClose: () => 
           label="Temperature, °C"
           data-autofocus
           inputMode="decimal"
-          {...form.getInputProps('temperature')}
+          {...form.getInputProps('temperatureC')}
         />
         <TextInput
           mt="sm"
           label="Humidity, % RH"
           description="May stay empty"
           inputMode="decimal"
-          {...form.getInputProps('humidity')}
+          {...form.getInputProps('humidityPct')}
         />
         <p className="soft" style={{ margin: '10px 0' }}>
           The standard room is 23 ± 2 °C and 50 ± 5 % RH. Foam is softer warm and harder cold.

@@ -1,8 +1,9 @@
 import { Button, Checkbox, Modal, NativeSelect, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
+import { z } from 'zod';
 import { CONFIGURATIONS } from '#core/catalogue/stack-basis.ts';
-import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 import { fromCanonical } from '#core/sizing/units.ts';
+import { useSchemaForm } from '../shell/form.ts';
+import { typedQuantity } from '../shell/form-fields.ts';
 import { useUnits } from '../shell/units.ts';
 import type { SessionTerms } from './sitting.ts';
 
@@ -20,31 +21,31 @@ export function SessionTermsDialog({
   onDescribe: (terms: SessionTerms) => void;
 }) {
   const { distanceUnit } = useUnits();
-  const form = useForm({
-    initialValues: {
+  const { form } = useSchemaForm(
+    z.object({
+      configuration: z.enum(CONFIGURATIONS),
+      removed: z.string(),
+      conditioned: z.boolean(),
+      worn: typedQuantity('distance', distanceUnit.symbol, (value) =>
+        value < 0 ? 'A distance worn is not negative.' : undefined,
+      ),
+    }),
+    {
       configuration: terms.configuration,
       removed: terms.removed,
       conditioned: terms.conditioned ?? false,
       worn: `${Number(fromCanonical(1000 * terms.wornKm, distanceUnit).toFixed(1))} ${distanceUnit.symbol}`,
     },
-    validate: {
-      worn: (text) => {
-        const read = readTypedQuantity(text, 'distance', distanceUnit.symbol);
-        if (!read.ok) return read.fault.message;
-        return read.value.value < 0 ? 'A distance worn is not negative.' : null;
-      },
-    },
-  });
-  const submit = form.onSubmit(({ configuration, removed, conditioned, worn }) => {
-    const read = readTypedQuantity(worn, 'distance', distanceUnit.symbol);
-    if (!read.ok) return;
+    'worn',
+  );
+  const submit = form.onSubmit(({ configuration, removed, conditioned, worn }) =>
     onDescribe({
       configuration,
       removed: removed.trim(),
       conditioned: conditioning === '' && !conditioned ? null : conditioned,
-      wornKm: read.value.value / 1000,
-    });
-  });
+      wornKm: worn / 1000,
+    }),
+  );
   return (
     <Modal opened onClose={onClose} title="The shoes in this sitting">
       <form onSubmit={submit} noValidate>

@@ -3,6 +3,7 @@ import { QUANTITIES } from '#core/catalogue/quantities.ts';
 import { claimTerms } from '#core/claims/claim.ts';
 import { findClaimFaults } from '#core/claims/claim-consistency.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
 import { useUnits } from '../shell/units.ts';
 import { Verdict } from '../shell/Verdict.tsx';
 import type { Form } from './PairFieldset.tsx';
@@ -38,29 +39,24 @@ function ReadClaims({ text }: { text: string }) {
   return (
     <div className={classes.claims} aria-live="polite" data-testid="claims-read">
       {figures.length > 0 && (
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Claimed</th>
-              <th scope="col">As typed</th>
-              <th scope="col">Stands for</th>
-              <th scope="col">Size and basis</th>
-            </tr>
-          </thead>
-          <tbody>
-            {figures.map((figure) => (
-              <tr key={`${figure.quantity} ${figure.typed}`}>
-                <td>{QUANTITIES[figure.quantity].name}</td>
-                <td className="figure">{figure.typed.replace(/ drop$/, '')}</td>
-                <td className="figure">
-                  {units.write(figure.quantity, figure.value - figure.halfWidth).value} to{' '}
-                  {units.write(figure.quantity, figure.value + figure.halfWidth).text}
-                </td>
-                <td>{claimTerms({ quantity: figure.quantity, label, statedBasis }).join('; ')}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <DataTable
+          rows={figures}
+          keyOf={({ quantity, typed }) => `${quantity} ${typed}`}
+          columns={[
+            { head: 'Claimed', cell: ({ quantity }) => QUANTITIES[quantity].name },
+            { head: 'As typed', cell: ({ typed }) => typed.replace(/ drop$/, ''), figure: true },
+            {
+              head: 'Stands for',
+              cell: ({ quantity, value, halfWidth }) =>
+                `${units.write(quantity, value - halfWidth).value} to ${units.write(quantity, value + halfWidth).text}`,
+              figure: true,
+            },
+            {
+              head: 'Size and basis',
+              cell: ({ quantity }) => claimTerms({ quantity, label, statedBasis }).join('; '),
+            },
+          ]}
+        />
       )}
       {unread.map((piece) => (
         <p key={piece.text} className="look-here">

@@ -11,6 +11,7 @@ import { claimTerms } from '#core/claims/claim.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { useChange, usePair } from '../api/queries.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
 import { Photographs } from '../photographs/Photographs.tsx';
 import { putOnBench } from '../shell/bench.ts';
 import { editionName } from '../shell/names.ts';
@@ -35,49 +36,47 @@ function ClaimsOnFile({ record }: { record: PairRecord }) {
   if (claims.length === 0) return <p className="soft">No claim on file for this edition.</p>;
   return (
     <div className={classes.claims}>
-      <table>
-        <thead>
-          <tr>
-            <th scope="col">Claimed</th>
-            <th scope="col">As typed</th>
-            <th scope="col">Size, basis, source</th>
-            <th>
-              <span className="skip">Withdraw</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {claims.map((claim) => (
-            <tr key={claim.id} className={claim.withdrawn === null ? undefined : classes.withdrawn}>
-              <td>{QUANTITIES[claim.quantity].name}</td>
-              <td className="figure">{claim.typed.replace(/ drop$/, '')}</td>
-              <td>
-                {[
-                  ...claimTerms({ ...claim, label: claim.label ?? undefined }),
-                  claim.source || 'source not stated',
-                ].join('; ')}
-              </td>
-              <td>
-                {claim.withdrawn === null && (
-                  <Button
-                    size="compact-xs"
-                    variant="subtle"
-                    aria-label={`Withdraw the claim ${claim.typed}`}
-                    onClick={() =>
-                      withdraw.mutate({
-                        params: { id: claim.id },
-                        body: { reason: 'withdrawn at the bench' },
-                      })
-                    }
-                  >
-                    withdraw
-                  </Button>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        rows={claims}
+        keyOf={(claim) => claim.id}
+        rowClass={(claim) => (claim.withdrawn === null ? undefined : classes.withdrawn)}
+        columns={[
+          { head: 'Claimed', cell: (claim) => QUANTITIES[claim.quantity].name },
+          {
+            head: 'As typed',
+            cell: (claim) => claim.typed.replace(/ drop$/, ''),
+            figure: true,
+          },
+          {
+            head: 'Size, basis, source',
+            cell: (claim) =>
+              [
+                ...claimTerms({ ...claim, label: claim.label ?? undefined }),
+                claim.source || 'source not stated',
+              ].join('; '),
+          },
+          {
+            head: 'Withdraw',
+            unseen: true,
+            cell: (claim) =>
+              claim.withdrawn === null && (
+                <Button
+                  size="compact-xs"
+                  variant="subtle"
+                  aria-label={`Withdraw the claim ${claim.typed}`}
+                  onClick={() =>
+                    withdraw.mutate({
+                      params: { id: claim.id },
+                      body: { reason: 'withdrawn at the bench' },
+                    })
+                  }
+                >
+                  withdraw
+                </Button>
+              ),
+          },
+        ]}
+      />
     </div>
   );
 }

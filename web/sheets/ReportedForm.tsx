@@ -1,58 +1,53 @@
 import { Button, Modal, Select, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
 import { useDisclosure } from '@mantine/hooks';
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
-import { QUANTITIES, QUANTITY_IDS, type QuantityId } from '#core/catalogue/quantities.ts';
-import { nameLabel, readLabel, type SizeLabel } from '#core/sizing/size-label.ts';
+import { z } from 'zod';
+import { QUANTITIES, QUANTITY_IDS } from '#core/catalogue/quantities.ts';
+import { nameLabel, type SizeLabel } from '#core/sizing/size-label.ts';
 import { useChange } from '../api/queries.ts';
+import { useSchemaForm } from '../shell/form.ts';
+import { typedLabel } from '../shell/form-fields.ts';
+
+const REPORTED = z.object({
+  quantity: z.enum(QUANTITY_IDS),
+  typed: z.string(),
+  label: typedLabel,
+  basis: z.string(),
+  source: z.string(),
+  dated: z.string().transform((day) => day || null),
+});
 
 /** Somebody else's figure: kept with source and date, never pooled with measured ones. */
 export function ReportedForm({ editionId, label }: { editionId: string; label: SizeLabel }) {
   const [opened, { open, close }] = useDisclosure(false);
   const add = useChange('addReported');
   const id = useRef(newId());
-  const form = useForm({
-    initialValues: {
-      quantity: 'mass' as QuantityId,
+  const { form, refuse } = useSchemaForm(
+    REPORTED,
+    {
+      quantity: 'mass',
       typed: '',
       label: nameLabel(label),
       basis: '',
       source: '',
       dated: '',
     },
-  });
-  const submit = form.onSubmit((values) => {
-    const size = values.label.trim() === '' ? null : readLabel(values.label);
-    if (size && !size.ok) {
-      form.setFieldError('label', size.fault.message);
-      return;
-    }
+    'typed',
+  );
+  const submit = form.onSubmit((reported) =>
     add.mutate(
-      {
-        params: { id: editionId },
-        body: {
-          ...values,
-          id: id.current,
-          label: size ? size.value : null,
-          dated: values.dated || null,
-        },
-      },
+      { params: { id: editionId }, body: { id: id.current, ...reported } },
       {
         onSuccess: () => {
           id.current = newId();
           form.reset();
           close();
         },
-        onError: (error) =>
-          form.setErrors(
-            Object.fromEntries(
-              (error.problem?.errors ?? []).map((one) => [one.field, one.message]),
-            ),
-          ),
+        onError: refuse,
       },
-    );
-  });
+    ),
+  );
   return (
     <>
       <Button size="xs" variant="default" onClick={open}>
@@ -76,11 +71,6 @@ export function ReportedForm({ editionId, label }: { editionId: string; label: S
           <TextInput label="Basis, as stated" {...form.getInputProps('basis')} />
           <TextInput label="Who reported it, and where" {...form.getInputProps('source')} />
           <TextInput label="Date" type="date" {...form.getInputProps('dated')} />
-          {add.isError && !add.error.problem?.errors && (
-            <p role="alert" className="look-here">
-              {add.error.message}
-            </p>
-          )}
           <Button type="submit" mt="md" loading={add.isPending}>
             Add figure
           </Button>

@@ -1,8 +1,9 @@
-import { Button, Table, TextInput } from '@mantine/core';
+import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { isSameSize, labelSlug, nameLabel, type SizeLabel } from '#core/sizing/size-label.ts';
 import { useEditions } from '../api/queries.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
 import { editionName } from '../shell/names.ts';
 import { useRested } from '../shell/typing.ts';
 
@@ -39,38 +40,32 @@ export function SheetsPage() {
       {all === 0 && <p>A sheet stands here for every edition of which a pair was received.</p>}
       {all > 0 && rows.length === 0 && <p role="status">No edition answers to that.</p>}
       {rows.length > 0 && (
-        <Table>
-          <Table.Thead>
-            <Table.Tr>
-              <Table.Th>Edition</Table.Th>
-              <Table.Th>Sheet at</Table.Th>
-              <Table.Th>Pairs</Table.Th>
-              <Table.Th>Readings</Table.Th>
-            </Table.Tr>
-          </Table.Thead>
-          <Table.Tbody>
-            {rows.map((edition) => (
-              <Table.Tr key={edition.id}>
-                <Table.Td fw={700}>{editionName(edition)}</Table.Td>
-                <Table.Td>
-                  {sizesOf(edition.pairs).map((label) => (
-                    <Link
-                      key={labelSlug(label)}
-                      to={`/sheets/${edition.slug}?label=${labelSlug(label)}`}
-                      style={{ color: 'inherit', marginRight: 14 }}
-                    >
-                      {nameLabel(label)}
-                    </Link>
-                  ))}
-                </Table.Td>
-                <Table.Td className="figure">{edition.pairs.length}</Table.Td>
-                <Table.Td className="figure">
-                  {edition.pairs.reduce((sum, pair) => sum + pair.readings, 0)}
-                </Table.Td>
-              </Table.Tr>
-            ))}
-          </Table.Tbody>
-        </Table>
+        <DataTable
+          rows={rows}
+          keyOf={({ id }) => id}
+          columns={[
+            { head: 'Edition', cell: editionName, strong: true },
+            {
+              head: 'Sheet at',
+              cell: ({ slug, pairs }) =>
+                sizesOf(pairs).map((label) => (
+                  <Link
+                    key={labelSlug(label)}
+                    to={`/sheets/${slug}?label=${labelSlug(label)}`}
+                    style={{ color: 'inherit', marginRight: 14 }}
+                  >
+                    {nameLabel(label)}
+                  </Link>
+                )),
+            },
+            { head: 'Pairs', cell: ({ pairs }) => pairs.length, figure: true },
+            {
+              head: 'Readings',
+              cell: ({ pairs }) => pairs.reduce((sum, pair) => sum + pair.readings, 0),
+              figure: true,
+            },
+          ]}
+        />
       )}
       {editions.hasNextPage && (
         <Button

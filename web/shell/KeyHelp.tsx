@@ -1,5 +1,6 @@
-import { Kbd, Modal, Table } from '@mantine/core';
+import { Kbd, Modal } from '@mantine/core';
 import { useLocation } from 'react-router';
+import { DataTable } from '../drawing/DataTable.tsx';
 import type { KeyLine } from './step.ts';
 import { pageAt } from './steps.ts';
 
@@ -12,25 +13,26 @@ const EVERYWHERE: KeyLine[] = [
 
 function KeyTable({ title, keys }: { title: string; keys: KeyLine[] }) {
   return (
-    <Table captionSide="top" mb="md">
-      <Table.Caption ta="left" fw={700}>
-        {title}
-      </Table.Caption>
-      <Table.Tbody>
-        {keys.map(([names, action]) => (
-          <Table.Tr key={action}>
-            <Table.Td w={150}>
-              {names.map((name) => (
+    <>
+      <h3>{title}</h3>
+      <DataTable
+        label={title}
+        rows={keys}
+        keyOf={([, action]) => action}
+        columns={[
+          {
+            head: '',
+            cell: ([names]) =>
+              names.map((name) => (
                 <Kbd key={name} mr={4}>
                   {name}
                 </Kbd>
-              ))}
-            </Table.Td>
-            <Table.Td>{action}</Table.Td>
-          </Table.Tr>
-        ))}
-      </Table.Tbody>
-    </Table>
+              )),
+          },
+          { head: '', cell: ([, action]) => action },
+        ]}
+      />
+    </>
   );
 }
 

@@ -1,4 +1,4 @@
-const LOOK_HERE = new Set(['differs', 'out', 'contradicts itself']);
+const LOOK_HERE = new Set(['differs', 'out', 'contradicts itself', 'poor']);
 
 /** A verdict is a word; the signal colour only adds to it. */
 export function Verdict({ word }: { word: string }) {

@@ -11,6 +11,7 @@ import {
   studyGauge,
 } from '#core/study/gauge-study.ts';
 import { useChange, useLab } from '../api/queries.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
 import plot from '../drawing/Plot.module.css';
 import { Plot, widen } from '../drawing/Plot.tsx';
 import { useUnits } from '../shell/units.ts';
@@ -176,30 +177,30 @@ const PARTS: { key: 'ev' | 'av' | 'grr' | 'pv'; name: string }[] = [
 function Shares({ found, amounts }: { found: GaugeStudy; amounts: Amounts }) {
   const tolerance = found.percentTolerance;
   return (
-    <table className={classes.figures}>
-      <thead>
-        <tr>
-          <th scope="col">source</th>
-          <th scope="col">SD</th>
-          <th scope="col">% of study variation</th>
-          {tolerance && <th scope="col">6 SD, % of tolerance</th>}
-        </tr>
-      </thead>
-      <tbody>
-        {PARTS.map(({ key, name }) => (
-          <tr key={key}>
-            <th scope="row">{name}</th>
-            <td className="figure">{amounts.write(found.sd[key])}</td>
-            <td className="figure" data-strong={key === 'grr'}>
-              {found.percentStudy[key].toFixed(1)} %
-            </td>
-            {tolerance && (
-              <td className="figure">{key === 'pv' ? '' : `${tolerance[key].toFixed(1)} %`}</td>
-            )}
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <DataTable
+      rows={PARTS}
+      keyOf={({ key }) => key}
+      columns={[
+        { head: 'source', cell: ({ name }) => name, names: true },
+        { head: 'SD', cell: ({ key }) => amounts.write(found.sd[key]), figure: true },
+        {
+          head: '% of study variation',
+          cell: ({ key }) => `${found.percentStudy[key].toFixed(1)} %`,
+          figure: true,
+          strong: ({ key }) => key === 'grr',
+        },
+        ...(tolerance
+          ? [
+              {
+                head: '6 SD, % of tolerance',
+                cell: ({ key }: (typeof PARTS)[number]) =>
+                  key === 'pv' ? '' : `${tolerance[key].toFixed(1)} %`,
+                figure: true,
+              },
+            ]
+          : []),
+      ]}
+    />
   );
 }
 
@@ -218,30 +219,26 @@ function AnovaDetails({ found }: { found: GaugeStudy }) {
   return (
     <details>
       <summary>Analysis of variance</summary>
-      <table className={classes.figures}>
-        <thead>
-          <tr>
-            <th scope="col">source</th>
-            <th scope="col">SS</th>
-            <th scope="col">df</th>
-            <th scope="col">MS</th>
-            <th scope="col">F over repeats</th>
-            <th scope="col">F over interaction</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.key}>
-              <th scope="row">{row.name}</th>
-              <td className="figure">{found.ss[row.key].toPrecision(5)}</td>
-              <td className="figure">{found.df[row.key]}</td>
-              <td className="figure">{found.ms[row.key].toPrecision(4)}</td>
-              <td className="figure">{'f' in row ? row.f.toFixed(2) : ''}</td>
-              <td className="figure">{'g' in row ? row.g.toFixed(2) : ''}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        rows={rows}
+        keyOf={({ key }) => key}
+        columns={[
+          { head: 'source', cell: ({ name }) => name, names: true },
+          { head: 'SS', cell: ({ key }) => found.ss[key].toPrecision(5), figure: true },
+          { head: 'df', cell: ({ key }) => found.df[key], figure: true },
+          { head: 'MS', cell: ({ key }) => found.ms[key].toPrecision(4), figure: true },
+          {
+            head: 'F over repeats',
+            cell: (row) => ('f' in row ? row.f.toFixed(2) : ''),
+            figure: true,
+          },
+          {
+            head: 'F over interaction',
+            cell: (row) => ('g' in row ? row.g.toFixed(2) : ''),
+            figure: true,
+          },
+        ]}
+      />
       <p>
         p of the interaction {found.pInteraction.toPrecision(2)}:{' '}
         {found.pooled ? 'pooled with the repeats (p over 0.25)' : 'kept apart'}.

@@ -1,22 +1,31 @@
 import { Button, NativeSelect, Textarea, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
 import { useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { v7 as newId } from 'uuid';
+import { z } from 'zod';
 import type { Lab } from '#contract/lab-records.ts';
 import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
 import { useChange, useLab } from '../api/queries.ts';
-import { readNumber, showFaults } from '../lab/form-numbers.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
+import { useSchemaForm } from '../shell/form.ts';
+import { orEmpty, typedList, typedNumber } from '../shell/form-fields.ts';
 import { useUnits } from '../shell/units.ts';
+import { Verdict } from '../shell/Verdict.tsx';
 import { QuantitySelect } from './QuantitySelect.tsx';
 import classes from './Studies.module.css';
 import { useGaugeStudies } from './studies.ts';
 
-const listOf = (text: string) =>
-  text
-    .split(/[,\n;]/)
-    .map((one) => one.trim())
-    .filter(Boolean);
+const TRIALS = typedNumber('A whole number, such as 3.', Number.isInteger);
+const PLAN = z.object({
+  name: z.string(),
+  quantity: z.custom<MeasuredQuantityId>(),
+  instrumentId: z.string(),
+  protocolLineId: z.string(),
+  parts: typedList,
+  operators: typedList,
+  trials: TRIALS,
+  tolerance: orEmpty(typedNumber('A number, or nothing.'), null),
+});
 
 /** Which parts, who, how often: the order is drawn by the bench. */
 function PlanForm({ lab }: { lab: Lab }) {
@@ -30,8 +39,9 @@ function PlanForm({ lab }: { lab: Lab }) {
   const usualGauge = (quantity: MeasuredQuantityId) =>
     (instruments.find((one) => one.kind === units.define(quantity).tool) ?? instruments[0])?.id ??
     '';
-  const form = useForm({
-    initialValues: {
+  const { form, refuse } = useSchemaForm(
+    PLAN,
+    {
       name: '',
       quantity: 'heel-stack' as MeasuredQuantityId,
       instrumentId: usualGauge('heel-stack'),
@@ -41,39 +51,30 @@ function PlanForm({ lab }: { lab: Lab }) {
       trials: '3',
       tolerance: '',
     },
-  });
+    'name',
+  );
   const { quantity } = form.values;
   const { factor, symbol } = units.unitOf(quantity);
-  const submit = form.onSubmit((values) => {
-    const trials = readNumber(values.trials);
-    const tolerance = values.tolerance.trim() === '' ? null : readNumber(values.tolerance);
-    if (trials === undefined) form.setFieldError('trials', 'A whole number, such as 3.');
-    if (tolerance === undefined) form.setFieldError('tolerance', 'A number, or nothing.');
-    if (trials === undefined || tolerance === undefined) return;
+  const submit = form.onSubmit((study) =>
     plan.mutate(
       {
         body: {
+          ...study,
           id: id.current,
-          name: values.name,
-          quantity,
-          instrumentId: values.instrumentId,
-          protocolLineId: values.protocolLineId,
-          parts: listOf(values.parts),
-          operators: listOf(values.operators),
-          trials,
-          tolerance: tolerance === null ? null : tolerance * factor,
+          tolerance: study.tolerance === null ? null : study.tolerance * factor,
           plannedAt: new Date().toISOString(),
         },
       },
       {
         onSuccess: () => navigate(`/studies/gauges/${id.current}`),
-        onError: (error) => showFaults(form, error, 'name'),
+        onError: refuse,
       },
-    );
-  });
-  const parts = listOf(form.values.parts).length;
-  const people = listOf(form.values.operators).length;
-  const turns = parts * people * (readNumber(form.values.trials) ?? 0);
+    ),
+  );
+  const parts = typedList.parse(form.values.parts).length;
+  const people = typedList.parse(form.values.operators).length;
+  const trials = TRIALS.safeParse(form.values.trials);
+  const turns = parts * people * (trials.data ?? 0);
   return (
     <form onSubmit={submit} noValidate className={classes.form} aria-label="Plan a gauge study">
       <TextInput
@@ -149,44 +150,32 @@ export function GaugesPage() {
           without seeing what they read before; what differs then is the gauge and the hand.
         </p>
       ) : (
-        <div className={classes.scroll}>
-          <table className={classes.figures}>
-            <thead>
-              <tr>
-                <th scope="col">study</th>
-                <th scope="col">quantity</th>
-                <th scope="col">gauge</th>
-                <th scope="col">taken</th>
-                <th scope="col">gauge’s part of the spread</th>
-                <th scope="col">verdict</th>
-                <th scope="col">state</th>
-              </tr>
-            </thead>
-            <tbody>
-              {studies.data.map((study) => (
-                <tr key={study.id}>
-                  <th scope="row">
-                    <Link to={`/studies/gauges/${study.id}`}>{study.name}</Link>
-                  </th>
-                  <td>{define(study.quantity).name}</td>
-                  <td>{study.instrument}</td>
-                  <td className="figure">
-                    {study.taken} of {study.turns}
-                  </td>
-                  <td className="figure">
-                    {study.grrPercent === null ? '' : `${study.grrPercent.toFixed(0)} %`}
-                  </td>
-                  <td className={study.verdict === 'poor' ? 'look-here' : undefined}>
-                    {study.verdict}
-                  </td>
-                  <td className="soft">
-                    {study.retired ? `retired: ${study.retired}` : study.adopted ? 'in use' : ''}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <DataTable
+          rows={studies.data}
+          keyOf={({ id }) => id}
+          columns={[
+            {
+              head: 'study',
+              cell: ({ id, name }) => <Link to={`/studies/gauges/${id}`}>{name}</Link>,
+              names: true,
+            },
+            { head: 'quantity', cell: ({ quantity }) => define(quantity).name },
+            { head: 'gauge', cell: ({ instrument }) => instrument },
+            { head: 'taken', cell: ({ taken, turns }) => `${taken} of ${turns}`, figure: true },
+            {
+              head: 'gauge’s part of the spread',
+              cell: ({ grrPercent }) => (grrPercent === null ? '' : `${grrPercent.toFixed(0)} %`),
+              figure: true,
+            },
+            { head: 'verdict', cell: ({ verdict }) => verdict && <Verdict word={verdict} /> },
+            {
+              head: 'state',
+              cell: ({ retired, adopted }) =>
+                retired ? `retired: ${retired}` : adopted ? 'in use' : '',
+              soft: true,
+            },
+          ]}
+        />
       )}
     </section>
   );

@@ -7,6 +7,7 @@ import type { KeptBridgeRecord, Method } from '#contract/study-records.ts';
 import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
 import { type Bridge, bridgeMethods } from '#core/study/bridge.ts';
 import { useChange } from '../api/queries.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
 import plot from '../drawing/Plot.module.css';
 import { Plot, widen } from '../drawing/Plot.tsx';
 import { useUnits } from '../shell/units.ts';
@@ -139,19 +140,15 @@ function BridgeFigures({ shared, found }: { shared: Shared; found: Bridge }) {
     ],
   ];
   return (
-    <table className={classes.figures}>
-      <tbody>
-        {rows.map(([what, value, words]) => (
-          <tr key={what}>
-            <th scope="row">{what}</th>
-            <td className="figure" data-strong="true">
-              {value}
-            </td>
-            <td className="soft">{words}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <DataTable
+      rows={rows}
+      keyOf={([what]) => what}
+      columns={[
+        { head: '', cell: ([what]) => what, names: true },
+        { head: '', cell: ([, value]) => value, figure: true, strong: true },
+        { head: '', cell: ([, , words]) => words, soft: true },
+      ]}
+    />
   );
 }
 

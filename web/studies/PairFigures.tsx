@@ -5,8 +5,8 @@ import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
 import { writeProbability } from '#core/sizing/number-words.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { FEWEST_RANKED, nameShare, type PairToPair } from '#core/study/pair-to-pair.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
 import type { Amounts } from './amounts.ts';
-import classes from './Studies.module.css';
 import { useConsistency } from './studies.ts';
 
 /** Components, bias, tolerance interval and performance, a row each. */
@@ -63,19 +63,15 @@ export function Figures({ study, amounts }: { study: PairToPair; amounts: Amount
       `95 %: ${performance.ppkInterval.map((one) => one.toFixed(2)).join(' to ')}; not Cp: order of receipt is no controlled process`,
     ]);
   return (
-    <table className={classes.figures}>
-      <tbody>
-        {rows.map(([what, value, words]) => (
-          <tr key={what}>
-            <th scope="row">{what}</th>
-            <td className="figure" data-strong="true">
-              {value}
-            </td>
-            <td className="soft">{words}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <DataTable
+      rows={rows}
+      keyOf={([what]) => what}
+      columns={[
+        { head: '', cell: ([what]) => what, names: true },
+        { head: '', cell: ([, value]) => value, figure: true, strong: true },
+        { head: '', cell: ([, , words]) => words, soft: true },
+      ]}
+    />
   );
 }
 
@@ -91,32 +87,26 @@ export function AnovaDetails({ study }: { study: PairToPair }) {
         they came out
       </summary>
       {anova ? (
-        <table className={classes.figures}>
-          <thead>
-            <tr>
-              <th scope="col">source</th>
-              <th scope="col">SS</th>
-              <th scope="col">df</th>
-              <th scope="col">MS</th>
-              <th scope="col">F</th>
-              <th scope="col">p</th>
-            </tr>
-          </thead>
-          <tbody>
-            {anova.terms.map((term, at) => (
-              <tr key={term}>
-                <th scope="row">{TERM_NAMES[term]}</th>
-                <td className="figure">{anova.ss[at]?.toPrecision(5)}</td>
-                <td className="figure">{anova.df[at]}</td>
-                <td className="figure">{anova.df[at] ? anova.ms[at]?.toPrecision(5) : ''}</td>
-                <td className="figure">{anova.f[at]?.toFixed(2) ?? ''}</td>
-                <td className="figure">
-                  {anova.p[at] === undefined ? '' : writeProbability(anova.p[at])}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <DataTable
+          rows={anova.terms.map((term, at) => ({ term, at }))}
+          keyOf={({ term }) => term}
+          columns={[
+            { head: 'source', cell: ({ term }) => TERM_NAMES[term], names: true },
+            { head: 'SS', cell: ({ at }) => anova.ss[at]?.toPrecision(5), figure: true },
+            { head: 'df', cell: ({ at }) => anova.df[at], figure: true },
+            {
+              head: 'MS',
+              cell: ({ at }) => (anova.df[at] ? anova.ms[at]?.toPrecision(5) : ''),
+              figure: true,
+            },
+            { head: 'F', cell: ({ at }) => anova.f[at]?.toFixed(2) ?? '', figure: true },
+            {
+              head: 'p',
+              cell: ({ at }) => (anova.p[at] === undefined ? '' : writeProbability(anova.p[at])),
+              figure: true,
+            },
+          ]}
+        />
       ) : (
         <p>
           The readings are not balanced
@@ -141,54 +131,49 @@ export function Ranking({ quantity, amounts }: { quantity: MeasuredQuantityId; a
   return (
     <section aria-label="Editions by consistency">
       <h2>Editions by consistency</h2>
-      <div className={classes.scroll}>
-        <table className={classes.figures}>
-          <thead>
-            <tr>
-              <th scope="col">edition</th>
-              <th scope="col">label</th>
-              <th scope="col">pairs</th>
-              <th scope="col">SD between pairs</th>
-              <th scope="col">95 %</th>
-              <th scope="col">of the mean</th>
-              <th scope="col">gauge’s share</th>
-              <th scope="col">right less left</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row) => (
-              <tr key={`${row.slug} ${labelSlug(row.label)}`}>
-                <th scope="row">
-                  <Link
-                    to={`/studies?edition=${row.slug}&quantity=${quantity}&label=${labelSlug(row.label)}`}
-                  >
-                    {row.name}
-                  </Link>
-                </th>
-                <td>{nameLabel(row.label)}</td>
-                <td className="figure">{row.pairs}</td>
-                <td className="figure" data-strong="true">
-                  {amounts.write(row.pairSd)}
-                </td>
-                <td className="figure">
-                  {row.pairs < FEWEST_RANKED
-                    ? 'cannot tell'
-                    : row.pairSdInterval?.map((one) => amounts.digits(one)).join(' to ')}
-                </td>
-                <td className="figure">
-                  {row.cvPercent === null ? '' : `${row.cvPercent.toFixed(1)} %`}
-                </td>
-                <td className="figure">
-                  {row.measurementShare === null
-                    ? ''
-                    : `${(100 * row.measurementShare).toFixed(0)} %`}
-                </td>
-                <td className="figure">{amounts.digits(row.sideBias)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <DataTable
+        rows={rows}
+        keyOf={({ slug, label }) => `${slug} ${labelSlug(label)}`}
+        columns={[
+          {
+            head: 'edition',
+            cell: ({ slug, label, name }) => (
+              <Link to={`/studies?edition=${slug}&quantity=${quantity}&label=${labelSlug(label)}`}>
+                {name}
+              </Link>
+            ),
+            names: true,
+          },
+          { head: 'label', cell: ({ label }) => nameLabel(label) },
+          { head: 'pairs', cell: ({ pairs }) => pairs, figure: true },
+          {
+            head: 'SD between pairs',
+            cell: ({ pairSd }) => amounts.write(pairSd),
+            figure: true,
+            strong: true,
+          },
+          {
+            head: '95 %',
+            cell: ({ pairs, pairSdInterval }) =>
+              pairs < FEWEST_RANKED
+                ? 'cannot tell'
+                : pairSdInterval?.map((bound) => amounts.digits(bound)).join(' to '),
+            figure: true,
+          },
+          {
+            head: 'of the mean',
+            cell: ({ cvPercent }) => (cvPercent === null ? '' : `${cvPercent.toFixed(1)} %`),
+            figure: true,
+          },
+          {
+            head: 'gauge’s share',
+            cell: ({ measurementShare: share }) =>
+              share === null ? '' : `${(100 * share).toFixed(0)} %`,
+            figure: true,
+          },
+          { head: 'right less left', cell: (row) => amounts.digits(row.sideBias), figure: true },
+        ]}
+      />
       {waiting > 0 && (
         <p role="status">
           {waiting.toLocaleString('en')} {waiting === 1 ? 'edition is' : 'editions are'} still being

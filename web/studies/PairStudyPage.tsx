@@ -2,10 +2,10 @@ import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import { readPlainNumber } from '#core/sizing/delimited.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { nameConsistency } from '#core/study/pair-to-pair.ts';
 import { useEditions } from '../api/queries.ts';
-import { readNumber } from '../lab/form-numbers.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import { useAmounts } from './amounts.ts';
@@ -20,11 +20,13 @@ function useLimits(units: UnitWords, quantity: MeasuredQuantityId) {
   const [upper, setUpper] = useState('');
   const { factor } = units.unitOf(quantity);
   const read = (text: string) => {
-    const value = text.trim() === '' ? undefined : readNumber(text);
+    const value = text.trim() === '' ? undefined : readPlainNumber(text, true);
     return value === undefined ? undefined : value * factor;
   };
   const wrong = (text: string) =>
-    text.trim() !== '' && readNumber(text) === undefined ? 'a number, such as 30.5' : undefined;
+    text.trim() !== '' && readPlainNumber(text, true) === undefined
+      ? 'a number, such as 30.5'
+      : undefined;
   return {
     lower: { value: lower, set: setLower, error: wrong(lower) },
     upper: { value: upper, set: setUpper, error: wrong(upper) },

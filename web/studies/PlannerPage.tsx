@@ -1,7 +1,7 @@
 import { NativeSelect, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
+import { z } from 'zod';
 import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
 import {
   detectableDifference,
@@ -10,27 +10,38 @@ import {
   planPairs,
   powerOfPairs,
 } from '#core/statistics/sample-size.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
 import plot from '../drawing/Plot.module.css';
 import { Plot } from '../drawing/Plot.tsx';
-import { readNumber } from '../lab/form-numbers.ts';
+import { readFields, useSchemaForm } from '../shell/form.ts';
+import { typedNumber } from '../shell/form-fields.ts';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import { useAmounts } from './amounts.ts';
 import { QuantitySelect } from './QuantitySelect.tsx';
 import classes from './Studies.module.css';
 
-const FIELDS = [
-  'size',
-  'pair',
-  'shoe',
-  'repeat',
-  'power',
-  'alpha',
-  'have',
-  'cost',
-  'minutes',
-  'reading',
-] as const;
-type Field = (typeof FIELDS)[number];
+const amount = typedNumber('a number, not negative', (value) => value >= 0);
+const percent = typedNumber('between 0 and 100', (value) => value > 0 && value < 100);
+const TERMS = z
+  .object({
+    aim: z.enum(['difference', 'mean']),
+    size: typedNumber('more than nothing', (value) => value > 0),
+    pair: amount,
+    shoe: amount,
+    repeat: amount,
+    power: percent,
+    alpha: percent,
+    have: amount,
+    cost: amount,
+    minutes: amount,
+    reading: amount,
+  })
+  .refine(({ power, alpha }) => power > alpha, {
+    path: ['power'],
+    message: 'more than the risk of a false alarm',
+  });
+type Terms = z.output<typeof TERMS>;
+type Field = Exclude<keyof Terms, 'aim'>;
 
 /** What a bench usually begins with: spreads of the catalogue, a pair bought, some minutes each. */
 function usualTerms(units: UnitWords, quantity: MeasuredQuantityId, search: URLSearchParams) {
@@ -56,41 +67,8 @@ function usualTerms(units: UnitWords, quantity: MeasuredQuantityId, search: URLS
   };
 }
 
-type Numbers = Record<Field, number>;
-
-function readFields(values: Record<Field, string>): {
-  numbers?: Numbers;
-  faults: Partial<Record<Field, string>>;
-} {
-  const faults: Partial<Record<Field, string>> = {};
-  const numbers = Object.fromEntries(
-    FIELDS.map((field) => {
-      const value = readNumber(values[field]);
-      const wrong =
-        value === undefined
-          ? 'a number'
-          : value < 0
-            ? 'not negative'
-            : field === 'size' && value === 0
-              ? 'more than nothing'
-              : (field === 'power' || field === 'alpha') && !(value > 0 && value < 100)
-                ? 'between 0 and 100'
-                : undefined;
-      if (wrong) faults[field] = wrong;
-      return [field, value ?? 0];
-    }),
-  ) as Numbers;
-  if (!faults.power && !faults.alpha && numbers.power <= numbers.alpha)
-    faults.power = 'more than the risk of a false alarm';
-  return Object.keys(faults).length > 0 ? { faults } : { numbers, faults };
-}
-
-function plansFor(
-  aim: 'difference' | 'mean',
-  numbers: Numbers,
-  factor: number,
-): { plans: Plan[] } | { fault: string } {
-  const { size, pair, shoe, repeat, power, alpha, cost, minutes, reading } = numbers;
+function plansFor(terms: Terms, factor: number): { plans: Plan[] } | { fault: string } {
+  const { aim, size, pair, shoe, repeat, power, alpha, cost, minutes, reading } = terms;
   try {
     return {
       plans: planPairs({
@@ -123,32 +101,22 @@ function PlanTable({ plans, aim }: { plans: readonly Plan[]; aim: 'difference' |
   const byReadings = [...plans].sort((a, b) => a.readings - b.readings);
   const [best] = plans;
   return (
-    <table className={classes.figures}>
-      <thead>
-        <tr>
-          <th scope="col">readings a shoe</th>
-          <th scope="col">{aim === 'difference' ? 'pairs of each' : 'pairs'}</th>
-          <th scope="col">cost</th>
-          <th scope="col">time at the bench</th>
-          <th scope="col">which</th>
-        </tr>
-      </thead>
-      <tbody>
-        {byReadings.map((plan) => (
-          <tr key={plan.readings}>
-            <th scope="row" className="figure">
-              {plan.readings}
-            </th>
-            <td className="figure" data-strong={plan === best}>
-              {plan.pairs}
-            </td>
-            <td className="figure">{plan.cost.toLocaleString('en')}</td>
-            <td className="figure">{hours(plan.minutes)}</td>
-            <td>{plan === best ? 'cheapest' : ''}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <DataTable
+      rows={byReadings}
+      keyOf={({ readings }) => readings}
+      columns={[
+        { head: 'readings a shoe', cell: ({ readings }) => readings, names: true, figure: true },
+        {
+          head: aim === 'difference' ? 'pairs of each' : 'pairs',
+          cell: ({ pairs }) => pairs,
+          figure: true,
+          strong: (plan) => plan === best,
+        },
+        { head: 'cost', cell: ({ cost }) => cost.toLocaleString('en'), figure: true },
+        { head: 'time at the bench', cell: ({ minutes }) => hours(minutes), figure: true },
+        { head: 'which', cell: (plan) => (plan === best ? 'cheapest' : '') },
+      ]}
+    />
   );
 }
 
@@ -179,13 +147,11 @@ function Planner({
   const units = useUnits();
   const amounts = useAmounts(quantity);
   const { factor } = units.unitOf(quantity);
-  const form = useForm({ initialValues: usual });
+  const { form } = useSchemaForm(TERMS, usual, 'size');
   const { aim } = form.values;
-  const { numbers, faults } = readFields(form.values);
-  const answer = useMemo(
-    () => (numbers ? plansFor(aim, numbers, factor) : undefined),
-    [aim, numbers, factor],
-  );
+  const { values } = form;
+  const { meant: terms, faults } = useMemo(() => readFields(TERMS, values), [values]);
+  const answer = useMemo(() => (terms ? plansFor(terms, factor) : undefined), [terms, factor]);
   const plans = answer && 'plans' in answer ? answer.plans : undefined;
   const [best] = plans ?? [];
   const field = (name: Field, label: string, width = 110) => (
@@ -197,26 +163,26 @@ function Planner({
       error={faults[name]}
     />
   );
-  const spread = numbers && {
-    pair: numbers.pair * factor,
-    shoe: numbers.shoe * factor,
-    repeat: numbers.repeat * factor,
+  const spread = terms && {
+    pair: terms.pair * factor,
+    shoe: terms.shoe * factor,
+    repeat: terms.repeat * factor,
   };
-  const have = numbers && Math.floor(numbers.have);
+  const have = terms && Math.floor(terms.have);
   const sd = spread && best && pairValueSd(spread, best.readings);
   const sees =
-    numbers && sd && have !== undefined && aim === 'difference'
-      ? detectableDifference(have, { sd, power: numbers.power / 100, alpha: numbers.alpha / 100 })
+    terms && sd && have !== undefined && aim === 'difference'
+      ? detectableDifference(have, { sd, power: terms.power / 100, alpha: terms.alpha / 100 })
       : undefined;
   const most = best ? Math.max(8, Math.min(60, Math.ceil(1.6 * best.pairs))) : 8;
   const curve =
-    numbers && sd && aim === 'difference'
+    terms && sd && aim === 'difference'
       ? Array.from({ length: most - 1 }, (_, at) => at + 2).map((n) => ({
           n,
           power: powerOfPairs(n, {
-            difference: numbers.size * factor,
+            difference: terms.size * factor,
             sd,
-            alpha: numbers.alpha / 100,
+            alpha: terms.alpha / 100,
           }),
         }))
       : [];
@@ -251,12 +217,12 @@ function Planner({
           <strong className="look-here">No plan:</strong> {answer.fault}.
         </p>
       )}
-      {best && plans && numbers && (
+      {best && plans && terms && (
         <>
           <p className={classes.says} data-testid="plan">
             {aim === 'difference'
-              ? `${best.pairs} pairs of each edition, ${readingsEach(best)}, find ${amounts.write(numbers.size * factor, 0)} in ${cases(best.power)} of cases.`
-              : `${best.pairs} pairs, ${readingsEach(best)}, bring the mean within ± ${amounts.write(numbers.size * factor, 0)} (95 %).`}
+              ? `${best.pairs} pairs of each edition, ${readingsEach(best)}, find ${amounts.write(terms.size * factor, 0)} in ${cases(best.power)} of cases.`
+              : `${best.pairs} pairs, ${readingsEach(best)}, bring the mean within ± ${amounts.write(terms.size * factor, 0)} (95 %).`}
           </p>
           {aim === 'difference' && (
             <p data-testid="sees">
@@ -269,7 +235,7 @@ function Planner({
             {curve.length > 0 ? (
               <Plot
                 name={`power-${quantity}`}
-                says={`Power to find ${amounts.write(numbers.size * factor, 0)} against pairs of each edition, ${readingsEach(best)}.`}
+                says={`Power to find ${amounts.write(terms.size * factor, 0)} against pairs of each edition, ${readingsEach(best)}.`}
                 table={{
                   columns: ['pairs of each', 'power'],
                   rows: curve.map(({ n, power }) => [n, `${(100 * power).toFixed(1)} %`]),
@@ -286,8 +252,8 @@ function Planner({
                       className={plot.limit}
                       x1={x(1.5)}
                       x2={x(most + 0.5)}
-                      y1={y(numbers.power / 100)}
-                      y2={y(numbers.power / 100)}
+                      y1={y(terms.power / 100)}
+                      y2={y(terms.power / 100)}
                     />
                     <path
                       className={plot.path}

@@ -1,7 +1,9 @@
-/** Numbers of forms, and where the faults of a refusal stand. */
+/** What is typed into forms and what it means, and where the faults of a refusal stand. */
 import { describe, expect, it } from 'vitest';
+import { z } from 'zod';
 import { RequestFault } from '../api/request.ts';
-import { readNumber, showFaults } from './form-numbers.ts';
+import { readFields, showFaults } from './form.ts';
+import { orEmpty, typedLabel, typedList, typedNumber, typedQuantity } from './form-fields.ts';
 
 describe('a number of a form', () => {
   it.each([
@@ -11,10 +13,48 @@ describe('a number of a form', () => {
     ['-0.2', -0.2],
     ['0', 0],
   ])('“%s” is %f', (text, value) => {
-    expect(readNumber(text)).toBe(value);
+    expect(typedNumber('no').parse(text)).toBe(value);
   });
   it.each(['', 'three', '3 mm', '1,234.5', '1e400', '--3', 'Infinity'])('“%s” is none', (text) => {
-    expect(readNumber(text)).toBeUndefined();
+    expect(typedNumber('such as 3').safeParse(text).error?.issues[0]?.message).toBe('such as 3');
+  });
+});
+
+describe('the fields of a form', () => {
+  const FORM = z.object({
+    worn: typedQuantity('distance', 'km', (metres) => (metres < 0 ? 'not negative' : undefined)),
+    label: typedLabel,
+    limit: orEmpty(typedNumber('a number, or nothing'), null),
+    people: typedList,
+  });
+  const typed = { worn: '12.5', label: 'UK 8', limit: '', people: 'B1, B2;B3\nB4, ' };
+
+  it('mean a quantity, a label, a list, or nothing', () => {
+    expect(readFields(FORM, typed)).toEqual({
+      meant: {
+        worn: 12500,
+        label: { system: 'uk', size: 8 },
+        limit: null,
+        people: ['B1', 'B2', 'B3', 'B4'],
+      },
+      faults: {},
+    });
+    expect(FORM.parse({ ...typed, worn: '2 mi', label: ' ', limit: '1,5' })).toMatchObject({
+      worn: 3218.688,
+      label: null,
+      limit: 1.5,
+    });
+  });
+  it('each say what is wrong with them', () => {
+    const { faults, meant } = readFields(FORM, {
+      ...typed,
+      worn: '-3',
+      label: 'eight',
+      limit: 'two',
+    });
+    expect(meant).toBeUndefined();
+    expect(faults).toMatchObject({ worn: 'not negative', limit: 'a number, or nothing' });
+    expect(faults.label).toMatch(/UK 8/);
   });
 });
 

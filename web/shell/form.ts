@@ -1,0 +1,54 @@
+/**
+ * The one way to make a form: its fields hold what was typed, its schema says what that means and what is
+ * wrong with it, and what the server finds wrong stands at the field it is about.
+ */
+import { type UseFormReturnType, useForm } from '@mantine/form';
+import { zod4Resolver } from 'mantine-form-zod-resolver';
+import type { ZodType } from 'zod';
+import type { RequestFault } from '../api/request.ts';
+
+type Fields = Record<string, unknown>;
+
+/** Sets each fault of a refusal at its field; one without a field stands at `otherwise`. */
+export function showFaults<T extends Fields>(
+  form: Pick<UseFormReturnType<T>, 'setFieldError' | 'values'>,
+  fault: RequestFault,
+  otherwise: keyof T & string,
+): void {
+  const faults = fault.problem?.errors ?? [];
+  if (faults.length === 0) form.setFieldError(otherwise, fault.message);
+  for (const { field, message } of faults)
+    form.setFieldError(field in form.values ? field : otherwise, message);
+}
+
+/** What fields mean as they stand, where they are read while they are typed; or what is wrong with which. */
+export function readFields<Typed extends Fields, Meant>(
+  schema: ZodType<Meant, Typed>,
+  typed: Typed,
+): { meant?: Meant; faults: Partial<Record<keyof Typed, string>> } {
+  const read = schema.safeParse(typed);
+  if (read.success) return { meant: read.data, faults: {} };
+  const faults: Partial<Record<keyof Typed, string>> = {};
+  for (const { path, message } of read.error.issues) faults[path[0] as keyof Typed] ??= message;
+  return { faults };
+}
+
+/**
+ * A form by its schema.
+ *
+ * @param schema from what is typed to what is meant; its messages stand at their fields
+ * @param start what the fields hold at first
+ * @param otherwise the field that bears a refusal about none of them
+ */
+export function useSchemaForm<Typed extends Fields, Meant>(
+  schema: ZodType<Meant, Typed>,
+  start: Typed,
+  otherwise: keyof Typed & string,
+) {
+  const form = useForm<Typed, Meant>({
+    initialValues: start,
+    validate: zod4Resolver(schema),
+    transformValues: (typed) => schema.parse(typed),
+  });
+  return { form, refuse: (fault: RequestFault) => showFaults(form, fault, otherwise) };
+}
