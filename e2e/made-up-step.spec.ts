@@ -96,10 +96,9 @@ const EDITED: Record<string, [after: string, added: string][]> = {
     ],
     ['    ...gaugeStream(gauges),\n', '    ...polishRoutes(),\n'],
   ],
-  'core/catalogue/quantities.ts': [
-    ["export const COMPUTED_QUANTITIES = ['drop'", ", 'width-play'"],
+  'core/catalogue/computed-quantities.ts': [
     [
-      "const DEFINITIONS: Record<\n  ShippedQuantityId | ComputedQuantityId,\n  Omit<QuantityDefinition, 'id'>\n> = {\n",
+      'export const COMPUTED = {\n',
       `  'width-play': quantity({
     name: 'Width play',
     group: 'sole',

@@ -7,11 +7,11 @@ import type { KeptBridgeRecord, Method } from '#contract/study-records.ts';
 import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
 import { type Bridge, bridgeMethods } from '#core/study/bridge.ts';
 import { useChange } from '../api/queries.ts';
-import { DataTable } from '../drawing/DataTable.tsx';
 import plot from '../drawing/Plot.module.css';
 import { Plot, widen } from '../drawing/Plot.tsx';
 import { useUnits } from '../shell/units.ts';
 import { useAmounts } from './amounts.ts';
+import { FoundTable } from './FoundTable.tsx';
 import { QuantitySelect } from './QuantitySelect.tsx';
 import classes from './Studies.module.css';
 import { useBridge, useBridges, useMethods } from './studies.ts';
@@ -139,17 +139,7 @@ function BridgeFigures({ shared, found }: { shared: Shared; found: Bridge }) {
       `one converted value is in doubt by ± ${amounts.write(found.conversionU)}`,
     ],
   ];
-  return (
-    <DataTable
-      rows={rows}
-      keyOf={([what]) => what}
-      columns={[
-        { head: '', cell: ([what]) => what, names: true },
-        { head: '', cell: ([, value]) => value, figure: true, strong: true },
-        { head: '', cell: ([, , words]) => words, soft: true },
-      ]}
-    />
-  );
+  return <FoundTable rows={rows} />;
 }
 
 function KeptBridge({ kept }: { kept: KeptBridgeRecord }) {

@@ -7,6 +7,7 @@ import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { FEWEST_RANKED, nameShare, type PairToPair } from '#core/study/pair-to-pair.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import type { Amounts } from './amounts.ts';
+import { FoundTable } from './FoundTable.tsx';
 import { useConsistency } from './studies.ts';
 
 /** Components, bias, tolerance interval and performance, a row each. */
@@ -62,17 +63,7 @@ export function Figures({ study, amounts }: { study: PairToPair; amounts: Amount
       performance.ppk.toFixed(2),
       `95 %: ${performance.ppkInterval.map((one) => one.toFixed(2)).join(' to ')}; not Cp: order of receipt is no controlled process`,
     ]);
-  return (
-    <DataTable
-      rows={rows}
-      keyOf={([what]) => what}
-      columns={[
-        { head: '', cell: ([what]) => what, names: true },
-        { head: '', cell: ([, value]) => value, figure: true, strong: true },
-        { head: '', cell: ([, , words]) => words, soft: true },
-      ]}
-    />
-  );
+  return <FoundTable rows={rows} />;
 }
 
 const TERM_NAMES = { side: 'side', pair: 'pair', pairSide: 'pair × side', repeat: 'repeat' };
