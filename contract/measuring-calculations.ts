@@ -16,6 +16,7 @@ import { QUANTITY_KINDS } from '#core/sizing/units.ts';
 import { findOutlier } from '#core/statistics/outlier.ts';
 import { DEFAULT_REPEATABILITY_DF, summariseReadings } from '#core/statistics/repeated-readings.ts';
 import { decideRepeats, MOST_JUDGED } from '#core/statistics/repeats.ts';
+import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
 import { judgeDrift } from '#core/study/drift.ts';
 
 import {
@@ -215,7 +216,7 @@ export const MEASURING_CALCULATIONS: readonly Calculation[] = [
       noticeable: standardU,
     }),
     output: z.object({
-      verdict: z.enum(['agrees', 'differs', 'cannot tell']),
+      verdict: z.enum(VERDICT_WORDS.claim),
       claimInterval: interval,
     }),
     example: { claim: '27 mm', measured: { value: 26.4, U: 0.4 }, noticeable: 3 },
@@ -282,7 +283,7 @@ export const MEASURING_CALCULATIONS: readonly Calculation[] = [
       u: finite,
       df: dfOut,
       U: finite,
-      verdict: z.enum(['real', 'not shown', 'cannot tell']),
+      verdict: z.enum(VERDICT_WORDS.difference),
       noticeable: z.enum(['yes', 'no', 'may be']),
     }),
     example: {
@@ -390,7 +391,7 @@ export const MEASURING_CALCULATIONS: readonly Calculation[] = [
       deviation: finite,
       en: finite,
       limit: finite,
-      verdict: z.enum(['holds', 'drifted']),
+      verdict: z.enum(VERDICT_WORDS.drift),
     }),
     example: { value: 20.1, nominal: 20, pieceU: 0.005, zeroU: 0.1, resolution: 0.1 },
     calculate: ({ value, nominal, pieceU, ...gauge }) =>

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { SIDES } from '#core/catalogue/quantities.ts';
 import { CONFIGURATIONS } from '#core/catalogue/stack-basis.ts';
 import { TERM_KINDS } from '#core/statistics/uncertainty.ts';
+import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
 import { claim, editionRecord, reported } from './edition-records.ts';
 import { anyQuantity, id, measuredQuantity, sizeLabel, stackBasis } from './fields.ts';
 import { pairFields } from './pair-records.ts';
@@ -43,7 +44,7 @@ export const figureView = z.object({
 
 export type FigureView = z.infer<typeof figureView>;
 
-const verdict = z.enum(['agrees', 'differs', 'cannot tell']);
+const verdict = z.enum(VERDICT_WORDS.claim);
 
 const claimView = claim.extend({
   judgement: z
@@ -153,7 +154,7 @@ export type Sheet = z.infer<typeof sheet>;
 const differenceView = z.object({
   difference: z.number(),
   U: z.number(),
-  verdict: z.enum(['real', 'not shown', 'cannot tell']),
+  verdict: z.enum(VERDICT_WORDS.difference),
   noticeable: z.enum(['yes', 'no', 'may be']),
 });
 

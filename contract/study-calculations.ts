@@ -8,6 +8,7 @@ import { judgeMatch } from '#core/match/match-verdict.ts';
 import { lastLength, REFERENCE_LABEL } from '#core/sizing/size-label.ts';
 import { testEquivalence } from '#core/statistics/equivalence.ts';
 import { detectableDifference, sampleSize } from '#core/statistics/sample-size.ts';
+import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
 import { bridgeMethods } from '#core/study/bridge.ts';
 import { studyGauge } from '#core/study/gauge-study.ts';
 import { nameConsistency, studyPairs } from '#core/study/pair-to-pair.ts';
@@ -32,7 +33,7 @@ const readingsOf = (values: ShoeIn): Partial<Record<MatchFeatureId, number[]>> =
 
 const rule = z.object({ absolute: standardU, share: standardU.default(0) });
 
-const verdict = z.enum(['within', 'out', 'cannot tell']);
+const verdict = z.enum(VERDICT_WORDS.tolerance);
 const tally = z.object({ n: finite, value: finite });
 
 const featureOut = z.object({
@@ -43,7 +44,7 @@ const featureOut = z.object({
   difference: finite.optional(),
   U: finite.optional(),
   tolerance: finite,
-  verdict: z.enum(['within', 'out', 'cannot tell', 'not taken']),
+  verdict: z.enum([...VERDICT_WORDS.tolerance, 'not taken']),
   shoes: z.partialRecord(z.enum(SIDES), verdict).optional(),
   askAgain: z.boolean(),
 });
@@ -92,7 +93,7 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
     output: z.object({
       features: z.array(featureOut),
       causes: z.array(causeOut),
-      verdict: z.enum(['matched', 'out', 'cannot tell']),
+      verdict: z.enum(VERDICT_WORDS.match),
       advice: z.enum(['keep', 'keep and note', 'return', 'go on']),
       words: z.string(),
     }),
@@ -112,7 +113,7 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
       return {
         features: judgements.filter((one) => one.verdict !== 'not taken'),
         causes,
-        verdict: judged.verdict,
+        verdict: judged.word,
         advice: judged.advice,
         words: judged.words,
       };
@@ -223,7 +224,7 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
       percentStudy: percents,
       percentTolerance: percents.optional(),
       categories: z.number().int(),
-      verdict: z.enum(['good', 'conditional', 'poor', 'cannot tell']),
+      verdict: z.enum(VERDICT_WORDS.gauge),
       advice: z.array(z.string()),
     }),
     example: {
@@ -305,7 +306,7 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
         limitReach: finite,
       }),
       en: finite.optional(),
-      verdict: z.enum(['agree', 'shift', 'line', 'none']),
+      verdict: z.enum(VERDICT_WORDS.bridge),
       conversion: z
         .object({
           kind: z.enum(['shift', 'line']),
@@ -361,7 +362,7 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
       interval95: interval,
       interval90: interval,
       p: finite,
-      verdict: z.enum(['alike', 'not alike', 'cannot tell']),
+      verdict: z.enum(VERDICT_WORDS.equivalence),
     }),
     example: { differences: [0.3, -0.1, 0.4, 0.2, 0.5, 0.1], tolerance: 1 },
     calculate: ({ differences, tolerance }) =>

@@ -1,6 +1,7 @@
 /** Schemas of studies: pair to pair, gauge, bridges. */
 import { z } from 'zod';
 import { SIDES } from '#core/catalogue/quantities.ts';
+import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
 import { id, measuredQuantity, moment, pageOf, sizeLabel, stackBasis, words } from './fields.ts';
 
 const name = (what: string) => words(60, what);
@@ -128,7 +129,7 @@ export const gaugeStudyRow = z.object({
   taken: z.number().int(),
   turns: z.number().int(),
   grrPercent: z.number().nullable(),
-  verdict: z.enum(['good', 'conditional', 'poor', 'cannot tell']).nullable(),
+  verdict: z.enum(VERDICT_WORDS.gauge).nullable(),
   adopted: z.boolean(),
   retired: z.string(),
 });

@@ -1,10 +1,9 @@
 /** Conformity of a difference with a tolerance (JCGM 106). */
+import type { VerdictWord } from '../statistics/verdict.ts';
 import { type Catalogue, describeQuantity, QUANTITIES, type QuantityId } from './quantities.ts';
 
-export type ToleranceVerdict = 'within' | 'out' | 'cannot tell';
-
 /** *Within* |d| + U ≤ T, *out* |d| − U > T, else *cannot tell*. */
-export function judgeTolerance(d: number, U: number, tolerance: number): ToleranceVerdict {
+export function judgeTolerance(d: number, U: number, tolerance: number): VerdictWord<'tolerance'> {
   const size = Math.abs(d);
   if (size + U <= tolerance) return 'within';
   return size - U > tolerance ? 'out' : 'cannot tell';

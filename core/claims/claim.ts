@@ -11,6 +11,7 @@ import { type Basis, compareBases } from '../figures/basis.ts';
 import { type Figure, figureExpanded } from '../figures/figure.ts';
 import { type MassExponent, massFigureAtLabel } from '../figures/mass.ts';
 import { isSameSize, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
+import type { VerdictWord } from '../statistics/verdict.ts';
 
 /** Quantities that makers state in figures. */
 export const CLAIMED_QUANTITIES = QUANTITY_IDS.filter((id) => QUANTITIES[id].claimed);
@@ -30,8 +31,6 @@ export interface Claim {
   statedBasis: StatedBasis;
 }
 
-export type ClaimVerdict = 'agrees' | 'differs' | 'cannot tell';
-
 export interface Interval {
   lower: number;
   upper: number;
@@ -50,7 +49,7 @@ export function judgeClaim(
   claim: { value: number; halfWidth: number },
   measured: { value: number; U: number },
   noticeable: number,
-): { verdict: ClaimVerdict; claimInterval: Interval } {
+): { verdict: VerdictWord<'claim'>; claimInterval: Interval } {
   const gap = Math.abs(measured.value - claim.value);
   const claimInterval = {
     lower: claim.value - claim.halfWidth,
@@ -75,7 +74,7 @@ export function claimTerms(claim: Pick<Claim, 'quantity' | 'label' | 'statedBasi
 }
 
 export interface ClaimJudgement {
-  verdict: ClaimVerdict;
+  verdict: VerdictWord<'claim'>;
   claimInterval: Interval;
   /** The measured side as it was held against the claim: converted to the claim's size, say. */
   measured: { value: number; U: number };

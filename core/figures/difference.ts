@@ -2,9 +2,9 @@
 
 import { tQuantile } from '../statistics/distributions.ts';
 import { effectiveDf, expand, standardUncertainty } from '../statistics/uncertainty.ts';
+import type { VerdictWord } from '../statistics/verdict.ts';
 import { combineFigures, type Figure, figureDf, figureUncertainty } from './figure.ts';
 
-export type DifferenceVerdict = 'real' | 'not shown' | 'cannot tell';
 export type Noticeable = 'yes' | 'no' | 'may be';
 
 export interface Difference {
@@ -12,7 +12,7 @@ export interface Difference {
   u: number;
   df: number;
   U: number;
-  verdict: DifferenceVerdict;
+  verdict: VerdictWord<'difference'>;
   noticeable: Noticeable;
 }
 

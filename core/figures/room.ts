@@ -1,4 +1,5 @@
 /** The room in which a shoe is measured (ISO 18454: 23 ± 2 °C, 50 ± 5 % RH; values from memory). */
+import type { VerdictWord } from '../statistics/verdict.ts';
 import type { Doubt } from './figure.ts';
 
 export const STANDARD_ROOM = { temperatureC: 23, withinC: 2, humidityPct: 50, withinPct: 5 };
@@ -8,10 +9,8 @@ export interface Room {
   humidityPct?: number | undefined;
 }
 
-export type RoomVerdict = 'within' | 'out' | 'not recorded';
-
 /** Is a room within the standard band? Without a temperature nobody can tell. */
-export function judgeRoom({ temperatureC, humidityPct }: Room): RoomVerdict {
+export function judgeRoom({ temperatureC, humidityPct }: Room): VerdictWord<'room'> {
   if (temperatureC === undefined) return 'not recorded';
   const { withinC, withinPct } = STANDARD_ROOM;
   const warm = Math.abs(temperatureC - STANDARD_ROOM.temperatureC) > withinC;

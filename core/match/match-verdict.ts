@@ -7,12 +7,12 @@ import {
   type SightId,
 } from '../catalogue/match-features.ts';
 import { isSameSize, nameLabel } from '../sizing/size-label.ts';
+import { COMMON_PRACTICE, type Verdict } from '../statistics/verdict.ts';
 import type { FeatureJudgement } from './match.ts';
 import type { Cause } from './match-causes.ts';
 import { labelsDiffer, type MatchEvidence, type MatchSights } from './match-pattern.ts';
 
-export interface MatchVerdict {
-  verdict: 'matched' | 'out' | 'cannot tell';
+export interface MatchVerdict extends Verdict<'match'> {
   /** What is usually done with the pair; a person decides. */
   advice: 'keep' | 'keep and note' | 'return' | 'go on';
   words: string;
@@ -47,14 +47,28 @@ export function judgeMatch(
 ): MatchVerdict {
   const { judgements } = evidence;
   const seen = seenFaults(evidence);
-  const out = judgements.filter((one) => one.verdict === 'out');
+  const of = (verdict: FeatureJudgement['verdict']) =>
+    judgements.filter((judgement) => judgement.verdict === verdict);
+  const [within, out] = [of('within'), of('out')];
+  const evidenceOf = (word: MatchVerdict['word']): Verdict<'match'> => {
+    const agree = within.map(({ id }) => `${matchFeature(id).name} agrees`);
+    const differ = [
+      ...out.map(({ id }) => `${matchFeature(id).name} is out of tolerance`),
+      ...seen,
+    ];
+    return {
+      word,
+      ...(word === 'out' ? { for: differ, against: agree } : { for: agree, against: differ }),
+      source: COMMON_PRACTICE,
+    };
+  };
   const [first] = causes;
   // A mark under a footbed tells as surely as a length does.
   const marked = causes.some((cause) => cause.id === 'wrong-footbed');
   if (out.length > 0 || marked || labelsDiffer(evidence)) {
     const back = causes.some((cause) => cause.action === 'return');
     return {
-      verdict: 'out',
+      ...evidenceOf('out'),
       advice: back ? 'return' : 'keep and note',
       words: first
         ? `${first.name}${first.confidence === 'sure' ? '' : `, ${first.confidence === 'likely' ? 'as it seems' : 'possibly'}`}.`
@@ -69,7 +83,7 @@ export function judgeMatch(
   const taken = judgements.filter((one) => !notTaken(one));
   if (open.length > 0 || taken.length === 0)
     return {
-      verdict: 'cannot tell',
+      ...evidenceOf('cannot tell'),
       advice: 'go on',
       words:
         taken.length === 0
@@ -78,7 +92,7 @@ export function judgeMatch(
       seen,
     };
   return {
-    verdict: 'matched',
+    ...evidenceOf('matched'),
     advice: seen.length > 0 ? 'keep and note' : 'keep',
     words: `All ${taken.length} features agree within tolerance.`,
     seen,

@@ -215,7 +215,7 @@ describe('causes', () => {
     expect(causes[0]?.id).toBe(cause);
     expect(causes[0]?.atFault).toBe(atFault);
     expect(causes[0]?.evidenceAgainst).toEqual([]);
-    expect(verdict.verdict).toBe('out');
+    expect(verdict.word).toBe('out');
     // The mirrored case is the same cause.
     expect(check(right, SOUND).causes[0]?.id).toBe(cause);
   });
@@ -245,7 +245,7 @@ describe('causes', () => {
     expect(causes).toHaveLength(1);
     expect(causes[0]).toMatchObject({ id: 'upper-askew', atFault: 'right', action: 'return' });
     expect(causes[0]?.atFaultWhy).toContain('on on the left');
-    expect(verdict).toMatchObject({ verdict: 'out', advice: 'return' });
+    expect(verdict).toMatchObject({ word: 'out', advice: 'return' });
   });
 
   it('two labels in one box are named, with nothing else taken', () => {
@@ -302,7 +302,7 @@ describe('causes', () => {
     expect(marks('8 L', '8 L')).toEqual(['wrong-footbed']);
     expect(marks('8 right', '8 left')).toEqual(['wrong-footbed']);
     const swapped = check(SOUND, SOUND, { footbedMarks: { left: '8 R', right: '8 L' } });
-    expect(swapped.verdict).toMatchObject({ verdict: 'out', advice: 'return' });
+    expect(swapped.verdict).toMatchObject({ word: 'out', advice: 'return' });
     expect(swapped.causes[0]?.evidenceFor).toContain('the footbed in the left shoe is marked 8 R');
   });
 
@@ -314,7 +314,14 @@ describe('causes', () => {
 
 describe('the verdict', () => {
   it('is matched where all agree, and notes what the eye saw', () => {
-    expect(check(SOUND, SOUND).verdict).toMatchObject({ verdict: 'matched', advice: 'keep' });
+    const { verdict } = check(SOUND, SOUND);
+    expect(verdict).toMatchObject({
+      word: 'matched',
+      advice: 'keep',
+      against: [],
+      source: 'common practice',
+    });
+    expect(verdict.for).toContain('Mass agrees');
     const seen = check(SOUND, SOUND, {
       byEye: { glue: { state: 'fault', side: 'left', note: 'at the toe' } },
     });
@@ -324,7 +331,7 @@ describe('the verdict', () => {
 
   it('cannot tell with features still to take', () => {
     const judgements = judgeFeatures({ left: {}, right: {} });
-    expect(judgeMatch({ judgements }, [], ['mass']).verdict).toBe('cannot tell');
+    expect(judgeMatch({ judgements }, [], ['mass']).word).toBe('cannot tell');
   });
 
   it('tells a box that carries another size than both shoes', () => {
@@ -391,7 +398,7 @@ describe('a check as it is recorded', () => {
     ]);
     const footbed = judgements.find((one) => one.id === 'footbed-length');
     expect(footbed).toMatchObject({ verdict: 'within', left: { n: 1, value: 266 } });
-    expect(verdict.verdict).toBe('cannot tell');
+    expect(verdict.word).toBe('cannot tell');
   });
 
   it('names a gauge whose calibration had run out', () => {

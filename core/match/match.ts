@@ -10,8 +10,9 @@ import {
   type ToleranceRule,
 } from '../catalogue/match-features.ts';
 import { SIDES, type Side } from '../catalogue/quantities.ts';
-import { judgeTolerance, type ToleranceVerdict } from '../catalogue/tolerance.ts';
+import { judgeTolerance } from '../catalogue/tolerance.ts';
 import { combineFigures, type Figure, figureDf, figureExpanded } from '../figures/figure.ts';
+import type { VerdictWord } from '../statistics/verdict.ts';
 import { figureOfValues } from './check-figures.ts';
 
 /** Readings of both shoes by feature, canonical units, in the order taken. */
@@ -49,9 +50,9 @@ export interface FeatureJudgement {
   /** Effective degrees of freedom behind U. */
   df?: number;
   tolerance: number;
-  verdict: ToleranceVerdict | 'not taken';
+  verdict: VerdictWord<'tolerance'> | 'not taken';
   /** Each shoe against zero. */
-  shoes?: Partial<Record<Side, ToleranceVerdict>>;
+  shoes?: Partial<Record<Side, VerdictWord<'tolerance'>>>;
   /** One more reading on both shoes would help: the difference lies near the tolerance. */
   askAgain: boolean;
 }
@@ -63,7 +64,7 @@ const shoeFeature = (figure: Figure | undefined): ShoeFeature | undefined =>
   figure && { n: figure.readings, value: figure.value };
 
 /** Which verdict of two shoes stands for the pair: one shoe out is out. */
-const WORST: readonly ToleranceVerdict[] = ['out', 'cannot tell', 'within'];
+const WORST: readonly VerdictWord<'tolerance'>[] = ['out', 'cannot tell', 'within'];
 
 function judgeAgainstZero(
   figures: Partial<Record<Side, Figure>>,

@@ -1,8 +1,8 @@
 /** Are left and right alike within a tolerance, over many pairs? Two one-sided tests. */
+
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { tExceeds, tQuantile } from './distributions.ts';
-
-export type EquivalenceVerdict = 'alike' | 'not alike' | 'cannot tell';
+import type { VerdictWord } from './verdict.ts';
 
 export interface Equivalence {
   n: number;
@@ -16,7 +16,7 @@ export interface Equivalence {
   interval90: [number, number];
   /** The larger p of the two one-sided tests. */
   p: number;
-  verdict: EquivalenceVerdict;
+  verdict: VerdictWord<'equivalence'>;
 }
 
 /**

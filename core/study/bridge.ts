@@ -1,8 +1,10 @@
 /** Two methods, gauges or labs on the same shoes: is there a conversion, and how sure is it? */
+
 import { extent } from 'd3-array';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import type { Conversion } from '../figures/conversions.ts';
 import { tQuantile } from '../statistics/distributions.ts';
+import type { VerdictWord } from '../statistics/verdict.ts';
 
 /** One shoe by both methods; u is the standard uncertainty of each. */
 export interface BridgedShoe {
@@ -104,15 +106,13 @@ export function normalisedError(difference: number, Ua: number, Ub: number): num
   return Math.abs(difference) / Math.hypot(Ua, Ub);
 }
 
-export type BridgeVerdict = 'agree' | 'shift' | 'line' | 'none';
-
 export interface Bridge {
   shoes: number;
   deming: DemingFit;
   agreement: Agreement;
   /** E_n of the mean difference, where both methods state U. */
   en?: number;
-  verdict: BridgeVerdict;
+  verdict: VerdictWord<'bridge'>;
   conversion?: Conversion;
   /** Expanded uncertainty of one converted value, at the middle of the range. */
   conversionU: number;
@@ -178,7 +178,7 @@ export function bridgeMethods(
   const conversionU = tQuantile(0.975, df) * Math.hypot(scatter, conversion.centreU);
   const usable = conversionU <= terms.noticeable;
   const none = Math.abs(agreement.bias) <= agreement.biasReach && shift;
-  const verdict: BridgeVerdict = !usable ? 'none' : none ? 'agree' : conversion.kind;
+  const verdict: VerdictWord<'bridge'> = !usable ? 'none' : none ? 'agree' : conversion.kind;
   const stated = terms.Ua !== undefined && terms.Ub !== undefined && terms.Ua + terms.Ub > 0;
   return {
     shoes: n,

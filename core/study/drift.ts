@@ -2,6 +2,7 @@
 
 import { tQuantile } from '../statistics/distributions.ts';
 import { fitLine } from '../statistics/line-fit.ts';
+import type { VerdictWord } from '../statistics/verdict.ts';
 
 export interface DriftCheck {
   /** ISO time. */
@@ -14,13 +15,13 @@ export interface DriftCheck {
 }
 
 /** How the gauge stands: `holds`, `drifted`, or that there is no check. */
-export type DriftVerdict = 'holds' | 'drifted' | 'not checked';
+export type DriftState = VerdictWord<'drift'> | 'not checked';
 
 export interface DriftJudgement {
   deviation: number;
   /** Deviation over its expanded uncertainty. */
   en: number;
-  verdict: Exclude<DriftVerdict, 'not checked'>;
+  verdict: VerdictWord<'drift'>;
   /** The deviation that would just be E_n = 1. */
   limit: number;
 }

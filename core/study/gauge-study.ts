@@ -1,6 +1,8 @@
 /** Can this gauge tell? Parts × operators × trials, crossed: repeatability and reproducibility. */
+
 import { group } from 'd3-array';
 import { fExceeds } from '../statistics/distributions.ts';
+import type { VerdictWord } from '../statistics/verdict.ts';
 
 export interface GaugeReading {
   part: string;
@@ -8,8 +10,6 @@ export interface GaugeReading {
   trial: number;
   value: number;
 }
-
-export type GaugeVerdict = 'good' | 'conditional' | 'poor' | 'cannot tell';
 
 export interface GaugeStudy {
   parts: number;
@@ -34,7 +34,7 @@ export interface GaugeStudy {
   percentTolerance?: { ev: number; av: number; grr: number; pv: number };
   /** 0 too where the repeatability is hidden: then nobody knows how many. */
   categories: number;
-  verdict: GaugeVerdict;
+  verdict: VerdictWord<'gauge'>;
   /** What to do about it, in words. */
   advice: string[];
 }
@@ -99,7 +99,10 @@ function refuseUncrossed(readings: readonly GaugeReading[]): void {
     );
 }
 
-function adviceOf(study: Omit<GaugeStudy, 'advice' | 'verdict'>, verdict: GaugeVerdict): string[] {
+function adviceOf(
+  study: Omit<GaugeStudy, 'advice' | 'verdict'>,
+  verdict: VerdictWord<'gauge'>,
+): string[] {
   const { sd, categories, pooled, percentStudy } = study;
   const advice: string[] = [];
   if (sd.tv === 0) return ['All readings are equal: take a gauge with a finer step.'];
@@ -142,7 +145,7 @@ function adviceOf(study: Omit<GaugeStudy, 'advice' | 'verdict'>, verdict: GaugeV
 const ROUND_OFF = 1e-12;
 
 /** Percent of study variation in a word. */
-export function judgeGauge(percentGrr: number): GaugeVerdict {
+export function judgeGauge(percentGrr: number): VerdictWord<'gauge'> {
   if (percentGrr < GOOD_UNDER) return 'good';
   return percentGrr <= CONDITIONAL_UP_TO ? 'conditional' : 'poor';
 }

@@ -44,7 +44,7 @@ function CauseView({ cause }: { cause: Cause }) {
   );
 }
 
-const HEADINGS: Record<EvaluatedCheck['verdict']['verdict'], string> = {
+const HEADINGS: Record<EvaluatedCheck['verdict']['word'], string> = {
   matched: 'The shoes match',
   out: 'The shoes differ',
   'cannot tell': 'Cannot tell yet',
@@ -60,11 +60,20 @@ export const Findings = memo(function Findings({ found }: { found: EvaluatedChec
   const also = causes.filter(isBack);
   return (
     <section aria-label="Findings" aria-live="polite">
-      <h2 className={verdict.verdict === 'out' ? 'look-here' : undefined}>
-        {HEADINGS[verdict.verdict]}
-      </h2>
+      <h2 className={verdict.word === 'out' ? 'look-here' : undefined}>{HEADINGS[verdict.word]}</h2>
       {/* Causes say it themselves, and more. */}
-      {causes.length === 0 && <p>{verdict.words}</p>}
+      {causes.length === 0 && (
+        <>
+          <p>{verdict.words}</p>
+          {verdict.for.length + verdict.against.length > 0 && (
+            <details>
+              <summary>What speaks for it and against, by {verdict.source}</summary>
+              {verdict.for.length > 0 && <p>For: {verdict.for.join('; ')}.</p>}
+              {verdict.against.length > 0 && <p>Against: {verdict.against.join('; ')}.</p>}
+            </details>
+          )}
+        </>
+      )}
       {found.cautions.map((line) => (
         <p key={line} className="look-here">
           {line}
@@ -86,7 +95,7 @@ export const Findings = memo(function Findings({ found }: { found: EvaluatedChec
           ))}
         </details>
       )}
-      {verdict.verdict === 'out' && found.next && (
+      {verdict.word === 'out' && found.next && (
         <p className="soft">Enough is known to decide. More readings only firm up the cause.</p>
       )}
     </section>

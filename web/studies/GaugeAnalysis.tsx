@@ -2,11 +2,11 @@ import { Button, TextInput } from '@mantine/core';
 import { group } from 'd3-array';
 import { useMemo, useState } from 'react';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
+import type { VerdictWord } from '#core/statistics/verdict.ts';
 import {
   completeParts,
   type GaugeReading,
   type GaugeStudy,
-  type GaugeVerdict,
   missingCells,
   studyGauge,
 } from '#core/study/gauge-study.ts';
@@ -303,7 +303,7 @@ function Adoption({ study, without }: { study: GaugeStudyRecord; without: readon
   );
 }
 
-const VERDICTS: Record<GaugeVerdict, string> = {
+const VERDICTS: Record<VerdictWord<'gauge'>, string> = {
   good: 'A good gauge',
   conditional: 'A gauge of conditional use',
   poor: 'A poor gauge',
