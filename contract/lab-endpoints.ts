@@ -47,6 +47,21 @@ export const LAB_ENDPOINTS = {
     answer: z.object({ quantity: fields.anyQuantity, step: z.number() }),
     touches: ['lab', 'figures', 'tolerances'],
   },
+  setClasses: {
+    at: 'PUT /api/lab/classes',
+    summary: 'Bounds the classes of a quantity otherwise, with a reason; the change is kept.',
+    body: z.object({
+      quantity: fields.anyQuantity,
+      bounds: z
+        .array(z.number().min(-1000).max(1000))
+        .min(1)
+        .max(12)
+        .describe('where each class after the lowest begins, canonical unit, ascending'),
+      reason: fields.words(200, 'a reason'),
+    }),
+    answer: z.object({ quantity: fields.anyQuantity, bounds: z.array(z.number()) }),
+    touches: ['lab', 'figures', 'tolerances'],
+  },
   listThresholds: {
     at: 'GET /api/thresholds',
     summary: 'Every change of a line that the lab drew, of any kind, the latest first.',

@@ -192,7 +192,7 @@ const drawnLine = {
   person: z.string(),
 };
 
-/** A line that the lab drew: what is noticeable, or how far left and right may differ. */
+/** A line that the lab drew: what is noticeable, how far left and right may differ, where classes begin. */
 export const thresholdChange = z.discriminatedUnion('kind', [
   z.object({
     ...drawnLine,
@@ -203,6 +203,11 @@ export const thresholdChange = z.discriminatedUnion('kind', [
     ...drawnLine,
     kind: z.literal('sides'),
     value: z.object({ absolute: z.number(), share: z.number() }),
+  }),
+  z.object({
+    ...drawnLine,
+    kind: z.literal('classes'),
+    value: z.object({ bounds: z.array(z.number()) }),
   }),
 ]);
 
@@ -237,6 +242,14 @@ export const lab = z.object({
   people: z.array(person),
   units: unitChoices,
   noticeable: z.record(z.string(), z.number()),
+  classes: z
+    .record(
+      z.string(),
+      z.array(
+        z.object({ name: z.string(), from: z.number().optional(), over: z.number().optional() }),
+      ),
+    )
+    .describe('classes that this lab bounds otherwise than practice does'),
   ownQuantities: z.array(ownQuantityFields),
   exponent: z.object({ k: z.number(), uK: z.number(), df: z.number().nullable() }),
   learned: z.array(learnedRepeatability).describe('what the repeats of this lab show'),

@@ -208,6 +208,30 @@ test('the step that the lab takes for noticeable counts in studies and guide too
   await expect(page.getByRole('button', { name: 'Keep this conversion' })).toHaveCount(0);
 });
 
+test('classes are bounded by the lab, with a reason, and sheets call a value by them', async ({
+  page,
+  demo,
+}) => {
+  const grade = page.getByRole('row', { name: /^Drop/ }).first();
+  await open(page, demo, '/sheets/tarnhus-lanewalk');
+  await expect(grade).toContainText('middle');
+  await page.goto(`${demo.address}/lab/quantities`);
+  await page.getByRole('button', { name: 'Change the classes of Drop' }).click();
+  const form = page.getByRole('form', { name: 'Classes of drop' });
+  await form.getByLabel('middle over').fill('9');
+  await form.getByLabel('Why').fill('walkers stand lower here');
+  await form.getByLabel('Why').press('Enter');
+  await expect(form).toContainText('each class begins above the one before it');
+  await form.getByLabel('middle over').fill('0.7 cm');
+  await form.getByLabel('Why').press('Enter');
+  await expect(form).toHaveCount(0);
+  await expect(
+    page.getByRole('row', { name: /Drop classes from .*7(\.0)? mm.* walkers stand lower here/ }),
+  ).toBeVisible();
+  await page.goto(`${demo.address}/sheets/tarnhus-lanewalk`);
+  await expect(grade).toContainText('low');
+});
+
 test('the planner agrees with published power, and says what the pairs at hand can see', async ({
   page,
   demo,

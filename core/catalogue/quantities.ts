@@ -4,6 +4,7 @@
  * Plausible ranges, repeatabilities, between-pair SDs, noticeable steps and tolerances are common
  * practice: starting values that a lab replaces with its own.
  */
+import type { ClassLines } from './classes.ts';
 import { COMPUTED } from './computed-quantities.ts';
 import { MASS_AND_LENGTH } from './mass-and-length-quantities.ts';
 import type { QuantityDefinition } from './quantity.ts';
@@ -57,9 +58,22 @@ export const QUANTITIES = byId(
   QUANTITY_IDS.map((id) => ({ id, ...DEFINITIONS[id] })),
 ) as Catalogue & Readonly<Record<ShippedQuantityId | ComputedQuantityId, QuantityDefinition>>;
 
-/** The shipped catalogue with a lab's own quantities. A lab's own never replaces a shipped one. */
-export function catalogueWith(own: readonly QuantityDefinition[]): Catalogue {
-  return own.length === 0 ? QUANTITIES : byId([...own, ...Object.values(QUANTITIES)]);
+/**
+ * The shipped catalogue with a lab's own quantities, which never replace a shipped one, and with the
+ * classes that the lab bounds otherwise.
+ */
+export function catalogueWith(
+  own: readonly QuantityDefinition[],
+  classes: Readonly<Record<string, ClassLines>> = {},
+): Catalogue {
+  const drawn = Object.entries(classes);
+  if (own.length === 0 && drawn.length === 0) return QUANTITIES;
+  const catalogue = byId([...own, ...Object.values(QUANTITIES)]);
+  const changed = drawn.flatMap(([id, lines]) => {
+    const definition = catalogue[id];
+    return definition ? [{ ...definition, classes: lines }] : [];
+  });
+  return byId([...Object.values(catalogue), ...changed]);
 }
 
 /**

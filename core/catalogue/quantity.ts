@@ -130,5 +130,5 @@ export interface QuantityDefinition {
     said?: string;
   };
   /** Classes of common practice, from the lowest: each begins from a value, or over it. */
-  classes?: readonly { name: string; from?: number; over?: number }[];
+  classes?: readonly { name: string; from?: number | undefined; over?: number | undefined }[];
 }

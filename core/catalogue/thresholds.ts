@@ -1,6 +1,6 @@
 /**
  * Lines that a lab may draw elsewhere than practice does: what is noticeable, how far left and right may
- * differ. Each change of one is kept with its reason, and stands from then on.
+ * differ, where classes begin. Each change of one is kept with its reason, and stands from then on.
  */
 import type { Discipline } from './disciplines.ts';
 import type { ToleranceRule } from './match-features.ts';
@@ -11,6 +11,8 @@ interface ThresholdValues {
   noticeable: { step: number };
   /** How far left and right may differ in a feature. */
   sides: ToleranceRule;
+  /** Where each class of a quantity after the lowest begins. */
+  classes: { bounds: number[] };
 }
 type ThresholdKind = keyof ThresholdValues;
 

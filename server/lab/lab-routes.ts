@@ -1,3 +1,5 @@
+import { boundClasses } from '#core/catalogue/classes.ts';
+import { QUANTITIES } from '#core/catalogue/quantities.ts';
 import type { Handlers } from '../endpoint.ts';
 import type { JobBook } from '../jobs.ts';
 import { labFacts } from '../lab-facts.ts';
@@ -13,6 +15,7 @@ type LabHandlers = Pick<
   | 'setUpLab'
   | 'setUnits'
   | 'setNoticeable'
+  | 'setClasses'
   | 'listThresholds'
   | 'addPerson'
   | 'saveInstrument'
@@ -47,6 +50,7 @@ export function labRoutes(
         people: stores.lab.people(),
         units: stores.lab.units(),
         noticeable,
+        classes: stores.lab.classes(),
         ownQuantities: stores.lab.ownQuantities(),
         exponent: { k, uK, df: Number.isFinite(df) ? df : null },
         learned,
@@ -68,6 +72,26 @@ export function labRoutes(
         person,
       });
       return { quantity, step };
+    },
+    setClasses: ({ body: { quantity, bounds, reason }, now, person }) => {
+      const usual = QUANTITIES[quantity]?.classes;
+      if (!usual) throw wrongValue('quantity', `${quantity} has no classes.`);
+      try {
+        boundClasses(usual, bounds);
+      } catch (fault) {
+        if (!(fault instanceof RangeError)) throw fault;
+        throw wrongValue('bounds', `${fault.message}.`);
+      }
+      stores.thresholds.draw({
+        kind: 'classes',
+        subject: quantity,
+        discipline: '',
+        value: { bounds },
+        reason,
+        at: now,
+        person,
+      });
+      return { quantity, bounds };
     },
     listThresholds: () => stores.thresholds.changes(),
     addPerson: ({ body }) => {

@@ -130,7 +130,10 @@ export function stackBases(pairs: readonly MeasuredPair[]): Map<string, StackBas
   const found = new Map<string, StackBasis>();
   for (const session of pairs.flatMap((pair) => pair.sessions)) {
     const { stack } = session.basis;
-    if (stack && session.readings.some((reading) => /-stack$/.test(reading.quantity)))
+    if (
+      stack &&
+      session.readings.some(({ quantity }) => QUANTITIES[quantity]?.layers !== undefined)
+    )
       found.set(stackBasisKey(stack), stack);
   }
   return found;

@@ -2,11 +2,13 @@
 
 import type { OwnQuantity } from '#contract/lab-records.ts';
 import { defineOwnQuantity } from '#contract/own-quantity.ts';
+import { boundClasses, type ClassLines } from '#core/catalogue/classes.ts';
 import {
   type Catalogue,
   catalogueWith,
   defaultSteps,
   type NoticeableSteps,
+  QUANTITIES,
 } from '#core/catalogue/quantities.ts';
 import type { QuantityDefinition } from '#core/catalogue/quantity.ts';
 import { thresholdInForce } from '#core/catalogue/thresholds.ts';
@@ -46,14 +48,28 @@ export function labStore(db: Db, thresholds: ThresholdStore) {
 
   const ownQuantities = (): OwnQuantity[] =>
     selectOwn.all().map((row) => JSON.parse(row.definition) as OwnQuantity);
+  /** Classes that this lab bounds otherwise than practice does. */
+  function classes(): Record<string, ClassLines[number][]> {
+    const drawn: Record<string, ClassLines[number][]> = {};
+    for (const change of thresholds.changes()) {
+      const usual = QUANTITIES[change.subject]?.classes;
+      if (change.kind === 'classes' && usual)
+        drawn[change.subject] ??= boundClasses(usual, change.value.bounds);
+    }
+    return drawn;
+  }
   const catalogue = (): Catalogue =>
-    catalogueWith(ownQuantities().map((own): QuantityDefinition => defineOwnQuantity(own)));
+    catalogueWith(
+      ownQuantities().map((own): QuantityDefinition => defineOwnQuantity(own)),
+      classes(),
+    );
 
   return {
     people: () => selectPeople.all(),
     addPerson: (person: { id: string; code: string; role: string }) => insertPerson.run(person),
     ownQuantities,
-    /** The shipped quantities with the lab's own. */
+    classes,
+    /** The shipped quantities with the lab's own, and with classes as the lab bounds them. */
     catalogue,
     addOwnQuantity(own: OwnQuantity): void {
       const taken = Object.values(catalogue()).find(

@@ -3,6 +3,7 @@ import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { z } from 'zod';
+import { boundsOf, type ClassLines } from '#core/catalogue/classes.ts';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { DRAWING_VIEWS, type QuantityDefinition } from '#core/catalogue/quantity.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
@@ -84,25 +85,113 @@ function StepRow({ definition, step }: { definition: QuantityDefinition; step: n
   );
 }
 
-/** The steps that the lab changed, each with its reason. */
-function StepChanges() {
+/** `low over 1 mm` */
+const beginWords = ({ name, from }: ClassLines[number], bound: string) =>
+  `${name} ${from === undefined ? 'over' : 'from'} ${bound}`;
+
+/** Where the classes of a quantity begin: common practice, or as the lab bounds them. */
+function ClassesForm({
+  quantity,
+  lines,
+  onDone,
+}: {
+  quantity: QuantityId;
+  lines: ClassLines;
+  onDone: () => void;
+}) {
+  const units = useUnits();
+  const { name, kind } = units.define(quantity);
+  const { symbol } = units.unitOf(quantity);
+  const change = useChange('setClasses');
+  const { form, refuse } = useSchemaForm(
+    z.object({ bounds: z.array(typedQuantity(kind, symbol)), reason: z.string() }),
+    {
+      bounds: boundsOf(lines).map((bound) => units.span(quantity, bound).replace('+', '')),
+      reason: '',
+    },
+    'reason',
+  );
+  const submit = form.onSubmit((drawn) =>
+    change.mutate({ body: { quantity, ...drawn } }, { onSuccess: onDone, onError: refuse }),
+  );
+  return (
+    <LineForm
+      name={`Classes of ${name.toLowerCase()}`}
+      why={form.getInputProps('reason')}
+      saving={change.isPending}
+      onSubmit={submit}
+      onDone={onDone}
+    >
+      {lines.slice(1).map((line, at) => (
+        <TextInput
+          key={line.name}
+          size="xs"
+          label={beginWords(line, '').trim()}
+          data-autofocus={at === 0 || undefined}
+          {...form.getInputProps(`bounds.${at}`)}
+        />
+      ))}
+    </LineForm>
+  );
+}
+
+function ClassesRow({ definition }: { definition: QuantityDefinition }) {
+  const units = useUnits();
+  const [open, setOpen] = useState(false);
+  const quantity = definition.id as QuantityId;
+  const { name, classes: lines = [] } = definition;
+  const bounds = boundsOf(lines);
+  const words = lines.slice(1).map((line, at) => {
+    const bound = units.span(quantity, bounds[at] ?? 0).replace('+', '');
+    return beginWords(line, bound);
+  });
+  return (
+    <li>
+      <div className={classes.step}>
+        <span>
+          <strong>{name}</strong>
+          <br />
+          {[lines[0]?.name, ...words].join(', ')}
+        </span>
+        <span />
+        <Button
+          size="compact-xs"
+          variant="default"
+          aria-label={`Change the classes of ${name}`}
+          onClick={() => setOpen(!open)}
+        >
+          Change…
+        </Button>
+      </div>
+      {open && <ClassesForm quantity={quantity} lines={lines} onDone={() => setOpen(false)} />}
+    </li>
+  );
+}
+
+/** The steps and classes that the lab changed, each with its reason. */
+function LineChanges() {
   const units = useUnits();
   const { data = [] } = useThresholds();
-  const changes = data.filter((change) => change.kind === 'noticeable');
-  if (changes.length === 0) return <p className="soft">No step was changed yet.</p>;
+  const spanOf = (subject: string, value: number) =>
+    units.span(subject as QuantityId, value).replace('+', '');
+  const rows = data.flatMap((change) => {
+    if (change.kind === 'sides') return [];
+    const { subject, at, reason } = change;
+    const drawn =
+      change.kind === 'classes'
+        ? `classes from ${change.value.bounds.map((bound) => spanOf(subject, bound)).join(', ')}`
+        : spanOf(subject, change.value.step);
+    return [{ subject, at, reason, drawn }];
+  });
+  if (rows.length === 0) return <p className="soft">No step and no class was changed yet.</p>;
   return (
     <DataTable
-      rows={changes}
-      keyOf={({ subject, at }) => `${subject} ${at}`}
+      rows={rows}
+      keyOf={({ subject, drawn, at }) => `${subject} ${drawn} ${at}`}
       columns={[
         { head: 'When', cell: ({ at }) => dayjs(at).format('D MMM YYYY') },
         { head: 'Quantity', cell: ({ subject }) => units.define(subject as QuantityId).name },
-        {
-          head: 'Step',
-          cell: ({ subject, value }) =>
-            units.span(subject as QuantityId, value.step).replace('+', ''),
-          figure: true,
-        },
+        { head: 'Drawn at', cell: ({ drawn }) => drawn, figure: true },
         { head: 'Why', cell: ({ reason }) => reason },
       ]}
     />
@@ -263,8 +352,17 @@ export function QuantitiesPage() {
           <p>{lab.data.ownQuantities.map((own) => own.name).join(', ')}</p>
         )}
         <OwnQuantityForm />
-        <h2>Steps that were changed</h2>
-        <StepChanges />
+        <h2>Classes</h2>
+        <p className="soft">How a value is called on sheets; both names where it may be either.</p>
+        <ul className={classes.list}>
+          {definitions
+            .filter((definition) => definition.classes)
+            .map((definition) => (
+              <ClassesRow key={definition.id} definition={definition} />
+            ))}
+        </ul>
+        <h2>Steps and classes that were changed</h2>
+        <LineChanges />
       </div>
     </section>
   );

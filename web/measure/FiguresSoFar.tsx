@@ -2,11 +2,10 @@ import { memo } from 'react';
 import type { Lab } from '#contract/lab-records.ts';
 import type { PairRecord } from '#contract/pair-records.ts';
 import { classOf } from '#core/catalogue/classes.ts';
-import {
-  type MeasuredQuantityId,
-  type NoticeableSteps,
-  QUANTITIES,
-  type QuantityId,
+import type {
+  MeasuredQuantityId,
+  NoticeableSteps,
+  QuantityId,
 } from '#core/catalogue/quantities.ts';
 import { claimJudgement, isClaimed } from '#core/claims/claim.ts';
 import { nameStackBasis } from '#core/figures/basis.ts';
@@ -76,7 +75,7 @@ export const FiguresSoFar = memo(function FiguresSoFar({
           <dd className={classes.terms}>
             {left.drop && <span className="left">L {units.writeOf(left.drop).value}</span>}{' '}
             {right.drop && <span className="right">R {units.writeOf(right.drop).value}</span>} ·{' '}
-            {classOf(QUANTITIES.drop.classes ?? [], drop.value, figureExpanded(drop))}
+            {classOf(units.define('drop').classes ?? [], drop.value, figureExpanded(drop))}
           </dd>
         )}
       </div>

@@ -61,9 +61,9 @@ describe('the fields of a form', () => {
 describe('faults of a refusal', () => {
   function shown(fault: RequestFault) {
     const errors: Record<string, unknown> = {};
-    showFaults<{ name: string; trials: string }>(
+    showFaults<{ name: string; trials: string; rows: { sd: string }[] }>(
       {
-        values: { name: '', trials: '' },
+        values: { name: '', trials: '', rows: [{ sd: '' }] },
         setFieldError: (field, message) => {
           errors[String(field)] = message;
         },
@@ -86,6 +86,13 @@ describe('faults of a refusal', () => {
     expect(shown(problem([{ field: 'trials', message: 'two at least' }]))).toEqual({
       trials: 'two at least',
     });
+  });
+  it('of a field in a list stand there, and of the list itself at the one chosen', () => {
+    const found = problem([
+      { field: 'rows.0.sd', message: 'not negative' },
+      { field: 'rows', message: 'two at least' },
+    ]);
+    expect(shown(found)).toEqual({ 'rows.0.sd': 'not negative', name: 'two at least' });
   });
   it('of a field that the form has not stand at the one chosen for that', () => {
     expect(shown(problem([{ field: 'parts.0', message: 'it stands twice' }]))).toEqual({

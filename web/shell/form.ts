@@ -9,6 +9,16 @@ import type { RequestFault } from '../api/request.ts';
 
 type Fields = Record<string, unknown>;
 
+/** Is there a field at a path such as `stations.0.repeats`? A list of fields is none. */
+function isField(values: unknown, path: string): boolean {
+  let part = values;
+  for (const key of path.split('.')) {
+    if (typeof part !== 'object' || part === null || !(key in part)) return false;
+    part = (part as Fields)[key];
+  }
+  return typeof part !== 'object' || part === null;
+}
+
 /** Sets each fault of a refusal at its field; one without a field stands at `otherwise`. */
 export function showFaults<T extends Fields>(
   form: Pick<UseFormReturnType<T>, 'setFieldError' | 'values'>,
@@ -18,7 +28,7 @@ export function showFaults<T extends Fields>(
   const faults = fault.problem?.errors ?? [];
   if (faults.length === 0) form.setFieldError(otherwise, fault.message);
   for (const { field, message } of faults)
-    form.setFieldError(field in form.values ? field : otherwise, message);
+    form.setFieldError(isField(form.values, field) ? field : otherwise, message);
 }
 
 /** What fields mean as they stand, where they are read while they are typed; or what is wrong with which. */

@@ -34,7 +34,7 @@ const METRIC = { stack: 'mm', mass: 'g', distance: 'km' };
 /** The family that decides a quantity's unit; others are shown in their one unit. */
 const FAMILIES: Partial<Record<QuantityKind, 'stack' | 'mass'>> = { length: 'stack', mass: 'mass' };
 
-type Definitions = Pick<Lab, 'ownQuantities' | 'noticeable'>;
+type Definitions = Pick<Lab, 'ownQuantities' | 'noticeable' | 'classes'>;
 
 let catalogueOf: { lab: Definitions; catalogue: Catalogue } | undefined;
 
@@ -47,22 +47,22 @@ function catalogueFor(lab: Definitions): Catalogue {
   if (
     known &&
     known.lab.ownQuantities === lab.ownQuantities &&
-    known.lab.noticeable === lab.noticeable
+    known.lab.noticeable === lab.noticeable &&
+    known.lab.classes === lab.classes
   )
     return known.catalogue;
+  const drawn = catalogueWith(lab.ownQuantities.map(defineOwnQuantity), lab.classes);
   const catalogue = Object.fromEntries(
-    Object.entries(catalogueWith(lab.ownQuantities.map(defineOwnQuantity))).map(
-      ([id, definition]) => [
-        id,
-        { ...definition, noticeable: lab.noticeable[id] ?? definition.noticeable },
-      ],
-    ),
+    Object.entries(drawn).map(([id, definition]) => [
+      id,
+      { ...definition, noticeable: lab.noticeable[id] ?? definition.noticeable },
+    ]),
   ) as Catalogue;
   catalogueOf = { lab, catalogue };
   return catalogue;
 }
 
-const NONE: Definitions = { ownQuantities: [], noticeable: {} };
+const NONE: Definitions = { ownQuantities: [], noticeable: {}, classes: {} };
 
 /** The catalogue of quantities as this lab has it. */
 export function useCatalogue(): Catalogue {
