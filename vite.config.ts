@@ -59,6 +59,13 @@ export default defineConfig({
         // What most pages share comes in two files; by itself it would be thirty of some hundred bytes.
         codeSplitting: {
           groups: [
+            // Schemas come with the first form, never before.
+            {
+              name: 'forms',
+              test: /node_modules[\\/](?:zod|mantine-form-zod-resolver)[\\/]/,
+              minShareCount: 2,
+              priority: 4,
+            },
             // What all controls stand on; else it would come with what opens over a page.
             {
               name: 'base',
@@ -68,14 +75,15 @@ export default defineConfig({
             },
             {
               name: 'controls',
-              test: (id: string) => /node_modules[\\/]@mantine/.test(id) && !OVERLAYS.test(id),
+              test: (id: string) =>
+                /node_modules[\\/]@mantine[\\/](?!form)/.test(id) && !OVERLAYS.test(id),
               minShareCount: 10,
               priority: 2,
             },
             { name: 'overlays', test: OVERLAYS, minShareCount: 2, priority: 1 },
             {
               name: 'shared',
-              test: /^(?!.*(?:node_modules|Select[.]tsx)).*[\\/](?:core|contract|web)[\\/]/,
+              test: /^(?!.*(?:node_modules|Select[.]tsx|shell[\\/]form)).*[\\/](?:core|contract|web)[\\/]/,
               minShareCount: 6,
             },
           ],

@@ -4,6 +4,7 @@ import { MATCH_FEATURES } from '#core/catalogue/match-features.ts';
 import {
   MEASURED_QUANTITIES,
   type MeasuredQuantityId,
+  QUANTITIES,
   QUANTITY_IDS,
   type QuantityId,
 } from '#core/catalogue/quantities.ts';
@@ -53,9 +54,12 @@ export const ownQuantityId = z
   .string()
   .regex(OWN_QUANTITY, 'a quantity of the catalogue, or own- and letters, digits and hyphens');
 
+/** Features that are named on an outsole are read in a check only, where their names are. */
+const TAKEN_IN_SITTINGS = MEASURED_QUANTITIES.filter((id) => !QUANTITIES[id].named);
+
 /** A quantity that is taken: of the catalogue, or a lab's own. */
 export const measuredQuantity = z.union([
-  z.enum(MEASURED_QUANTITIES),
+  z.enum(TAKEN_IN_SITTINGS),
   ownQuantityId,
 ]) as unknown as z.ZodType<MeasuredQuantityId, MeasuredQuantityId>;
 

@@ -123,6 +123,34 @@ test('at the ladder a keystroke renders its row, and neither the others nor what
   expect(active).toBeGreaterThanOrEqual(2);
 });
 
+test('in a study a keystroke and a live figure render the turn, and neither what is taken nor the page', async ({
+  page,
+  demo,
+}) => {
+  await watchRenders(page);
+  await open(page, demo, '/studies/gauges');
+  await page.getByRole('button', { name: 'Plan a study' }).click();
+  const form = page.getByRole('form', { name: 'Plan a gauge study' });
+  await form.getByLabel('Name').fill('Typing');
+  await form.getByLabel(/^Parts/).fill('TL-01 left, TL-01 right');
+  await form.getByLabel(/^Who measures/).fill('B1, B2');
+  await form.getByRole('button', { name: /Draw the order/ }).click();
+  const field = page.locator('#turn-entry');
+  await expect(field).toBeFocused();
+  const parts = {
+    page: 'section[aria-label="Run the study"] > button',
+    tray: PARTS.tray,
+    field: '#turn-entry',
+  };
+  await page.keyboard.type('3');
+  await rendersIn(page, parts);
+  await page.keyboard.type('1');
+  await expect(field).toHaveValue('31');
+  const { field: typed, ...beside } = await rendersIn(page, parts);
+  expect(beside).toEqual({ page: 0, tray: 0 });
+  expect(typed).toBeGreaterThan(0);
+});
+
 /** Packed, as the bench of speed counts it too. */
 const MOST_FIRST_LOAD_BYTES = 220_000;
 

@@ -3,6 +3,7 @@
  * knows of its readings has changed: its protocols, its gauges, the studies and the catalogue, and no
  * other part of the lab.
  */
+import { isDeepStrictEqual } from 'node:util';
 import type { MatchCheck } from '#contract/match-records.ts';
 import type { MeasuredPair, SessionReadings } from '#core/figures/pair-figure.ts';
 import { sessionReadings } from '#core/figures/session-readings.ts';
@@ -19,6 +20,8 @@ interface KeptPair {
   revision: number;
   protocols: readonly string[];
   instruments: readonly string[];
+  /** Absent: it has no check that would read a named feature. */
+  outsole?: OutsoleNames;
   leansOn: readonly unknown[];
   pair: MeasuredPair;
 }
@@ -74,15 +77,20 @@ export function workOutPair(
     stores.matches.ofPair(pair.id),
     lab,
     pair,
+    stores.matches.namesOfPair(pair.id),
     keep,
   );
 }
+
+/** How the features of an outsole are named on the model of a pair. */
+type OutsoleNames = ReturnType<Stores['matches']['namesOfPair']>;
 
 function pairOf(
   sessions: readonly StandingSession[],
   checks: readonly MatchCheck[],
   lab: LabFacts,
   pair: StoredPair,
+  outsole: OutsoleNames,
   keep?: (reading: StandingReading) => boolean,
 ): MeasuredPair {
   const { instruments, catalogue, protocols, adoptedStudies } = lab;
@@ -97,6 +105,7 @@ function pairOf(
       checkedPair(check, {
         label: pair.label,
         wornKm: pair.wornKm,
+        ...outsole,
         instruments,
         catalogue,
         protocols,
@@ -132,8 +141,11 @@ export function measuredPair(stores: Stores, lab: LabFacts, pair: StoredPair): M
     // Held in the order in which they were asked for.
     book.pairs.delete(pair.id);
     const parts = partsOf(lab, known.protocols, known.instruments);
+    const isNamedAlike =
+      !known.outsole || isDeepStrictEqual(known.outsole, stores.matches.namesOfPair(pair.id));
     if (
       known.revision === pair.revision &&
+      isNamedAlike &&
       parts.every((part, place) => part === known.leansOn[place])
     ) {
       book.pairs.set(pair.id, known);
@@ -154,12 +166,14 @@ export function measuredPair(stores: Stores, lab: LabFacts, pair: StoredPair): M
       ),
     ),
   ];
-  const measured = pairOf(sessions, checks, lab, pair);
+  const outsole = stores.matches.namesOfPair(pair.id);
+  const measured = pairOf(sessions, checks, lab, pair, outsole);
   book.worked += 1;
   book.pairs.set(pair.id, {
     revision: pair.revision,
     protocols,
     instruments,
+    ...(checks.length > 0 ? { outsole } : {}),
     leansOn: partsOf(lab, protocols, instruments),
     pair: measured,
   });

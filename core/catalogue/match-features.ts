@@ -55,7 +55,8 @@ function ofQuantity(
 ): MatchFeature {
   const definition = QUANTITIES[quantity];
   if (!definition) throw new RangeError(`${quantity} is not in the catalogue`);
-  const { name, kind, tool, decimals, repeatabilitySd, sideTolerance, plausible } = definition;
+  const { name, kind, tool, decimals, repeatabilitySd, sideTolerance, plausible, named } =
+    definition;
   return {
     id: quantity,
     name,
@@ -68,39 +69,15 @@ function ofQuantity(
     plausible,
     how,
     short: false,
-    ...more,
-  };
-}
-
-function outsole(id: 'outsole-small' | 'outsole-large', more: Partial<MatchFeature>): MatchFeature {
-  return {
-    id,
-    name: '',
-    kind: 'length',
-    against: 'other',
-    tool: 'caliper',
-    decimals: 1,
-    repeatabilitySd: 0.15,
-    tolerance: { absolute: 1, share: 0 },
-    plausible: [2, 400],
-    how: '',
-    named: true,
-    short: false,
+    ...(named ? { named } : {}),
     ...more,
   };
 }
 
 /** Tolerances and scatter: common practice, replaced by a lab's own. */
 const FEATURES: Readonly<Record<MatchFeatureId, MatchFeature>> = {
-  'outsole-small': outsole('outsole-small', {
-    name: 'Small outsole feature',
-    how: 'A lug, window or block on both soles: edge to edge, the same edges on both.',
-  }),
-  'outsole-large': outsole('outsole-large', {
-    name: 'Large outsole feature',
-    how: 'The longest feature that both soles carry; from 150 mm on it can show a half size by itself.',
-    short: true,
-  }),
+  'outsole-small': ofQuantity('outsole-small', QUANTITIES['outsole-small'].datum),
+  'outsole-large': ofQuantity('outsole-large', QUANTITIES['outsole-large'].datum, { short: true }),
   'footbed-length': ofQuantity(
     'footbed-length',
     'Both footbeds out, face to face with the heels together: length of each, flat.',

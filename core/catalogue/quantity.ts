@@ -113,6 +113,8 @@ export interface QuantityDefinition {
   direction?: string;
   /** How a value is carried to another label; `none` is not carried. */
   scales: 'mass-exponent' | 'none';
+  /** Chosen and named on the outsole of a model: like only within that model and that name. */
+  named?: boolean;
   /** A score by hand: kept as votes, never averaged and never held against a fixture. */
   ordinal?: boolean;
   /** Always this many readings, then their median (hardness). */

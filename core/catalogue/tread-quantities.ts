@@ -1,5 +1,6 @@
-/** The tread at the spots that wear first. */
-import { quantity, within } from './quantity-draft.ts';
+/** The outsole: what is chosen and named on it, and the tread at the spots that wear first. */
+import type { QuantityDrawing } from './quantity.ts';
+import { length, quantity, SHOE, within } from './quantity-draft.ts';
 
 function tread(where: string, x: number, y: number) {
   return quantity({
@@ -18,6 +19,15 @@ function tread(where: string, x: number, y: number) {
   });
 }
 
+function named(name: string, datum: string, drawing: QuantityDrawing) {
+  return length(name, 'sole', datum, drawing, [2, 400], {
+    repeatabilitySd: 0.15,
+    noticeable: 1,
+    dependsOn: [...SHOE, 'setup'],
+    named: true,
+  });
+}
+
 export const TREAD = {
   'tread-heel-lateral': tread('heel lateral', 10, 16),
   'tread-heel-medial': tread('heel medial', 10, 5),
@@ -25,4 +35,14 @@ export const TREAD = {
   'tread-forefoot-lateral': tread('forefoot lateral', 74, 22),
   'tread-forefoot-medial': tread('forefoot medial', 74, -1),
   'tread-toe': tread('toe', 94, 9),
+  'outsole-small': named(
+    'Small outsole feature',
+    'A lug, window or block on both soles: edge to edge, the same edges on both.',
+    { view: 'plan', span: [12, 12, 19, 12] },
+  ),
+  'outsole-large': named(
+    'Large outsole feature',
+    'The longest feature that both soles carry; from 150 mm on it can show a half size by itself.',
+    { view: 'plan', span: [8, 11, 78, 11] },
+  ),
 };

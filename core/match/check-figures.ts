@@ -4,13 +4,12 @@ import { type GaugeTraits, gaugeTraits, type RecordedInstrument } from '../catal
 import { type MatchFeatureId, matchFeature } from '../catalogue/match-features.ts';
 import {
   type Catalogue,
-  type MeasuredQuantityId,
+  describeQuantity,
   QUANTITIES,
   type QuantityId,
   SIDES,
   type Side,
 } from '../catalogue/quantities.ts';
-import type { QuantityDefinition } from '../catalogue/quantity.ts';
 import type { Basis } from '../figures/basis.ts';
 import type { Doubt, Figure } from '../figures/figure.ts';
 import { basisFor, type CheckedPair, type FigureSet, pairOfShoes } from '../figures/pair-figure.ts';
@@ -28,6 +27,9 @@ export interface CheckKnowledge {
   /** Label of the pair, as received. */
   label: SizeLabel;
   wornKm?: number;
+  /** The outsole features as they are named on this model, and the model: like only within both. */
+  names?: Partial<Record<MatchFeatureId, string | undefined>>;
+  model?: string;
   instruments: readonly RecordedInstrument[];
   catalogue?: Catalogue;
   /** Their stations hold the repeatability that the lab's own repeats show. */
@@ -51,11 +53,14 @@ const NOT_NAMED: Doubt = {
 };
 
 /** A check follows no protocol: the shoes stand as they are sold, and are not taken apart. */
-const basisOfCheck = (label: SizeLabel, wornKm: number): Basis => ({
+const basisOfCheck = (
+  id: MatchFeatureId,
+  { label, wornKm = 0, names, model }: Pick<CheckKnowledge, 'label' | 'wornKm' | 'names' | 'model'>,
+): Basis => ({
   label,
   configuration: 'as sold',
   wornKm,
-  setup: 'on the shoe',
+  setup: matchFeature(id).named ? `${names?.[id] ?? ''}, ${model ?? ''}` : 'on the shoe',
 });
 
 type CheckReading = Pick<
@@ -63,38 +68,9 @@ type CheckReading = Pick<
   'quantity' | 'value' | 'instrumentId' | 'takenAt' | 'voided' | 'supersededBy'
 > & { side: Side };
 
-/** A feature as a quantity: those of the outsole are in no catalogue, and are lengths by a caliper. */
-export function featureDefinition(
-  id: MatchFeatureId,
-  catalogue: Catalogue = QUANTITIES,
-): QuantityDefinition {
-  const known = catalogue[id];
-  if (known) return known;
-  const { name, kind, tool, decimals, plausible, repeatabilitySd, tolerance, how } =
-    matchFeature(id);
-  return {
-    id,
-    name,
-    short: name.toLowerCase(),
-    group: 'tread',
-    kind,
-    per: 'shoe',
-    datum: how,
-    drawing: { view: 'plan' },
-    decimals,
-    plausible,
-    tool,
-    repeatabilitySd,
-    noticeable: tolerance.absolute,
-    sideTolerance: tolerance,
-    dependsOn: ['size', 'worn'],
-    scales: 'none',
-  };
-}
-
 /** The catalogue for one feature of a check, which takes one reading where a sitting takes five. */
 function catalogueOfCheck(id: MatchFeatureId, catalogue: Catalogue = QUANTITIES): Catalogue {
-  const { fixedReadings: _, ...definition } = featureDefinition(id, catalogue);
+  const { fixedReadings: _, ...definition } = describeQuantity(id, catalogue);
   return { ...catalogue, [id]: definition };
 }
 
@@ -151,12 +127,12 @@ function featureFigure(
   knowledge: CheckKnowledge,
 ): Figure | undefined {
   if (readings.length === 0) return undefined;
-  const { label, wornKm = 0, instruments, protocols, adoptedStudies } = knowledge;
+  const { instruments, protocols, adoptedStudies } = knowledge;
   const catalogue = catalogueOfCheck(id, knowledge.catalogue);
   const study = studyBehind(id, readings, adoptedStudies);
-  const basis: Basis = basisFor(id as MeasuredQuantityId, basisOfCheck(label, wornKm), catalogue);
+  const basis: Basis = basisFor(id, basisOfCheck(id, knowledge), catalogue);
   const station: Station = {
-    quantity: id as MeasuredQuantityId,
+    quantity: id,
     side,
     sessionId: checkId,
     basis,
@@ -210,10 +186,10 @@ export function figureOfValues(
 ): Figure | undefined {
   if (!values || values.length === 0) return undefined;
   return stationFigure({
-    quantity: id as MeasuredQuantityId,
+    quantity: id,
     side,
     sessionId: 'check',
-    basis: basisOfCheck(REFERENCE_LABEL, 0),
+    basis: basisOfCheck(id, { label: REFERENCE_LABEL }),
     repeatability: repeatabilityOf(id, undefined),
     readings: values.map((value) => ({ value, gauge: { ...usualGauge(id), ...gauge } })),
     catalogue: catalogueOfCheck(id),
@@ -221,19 +197,21 @@ export function figureOfValues(
 }
 
 /**
- * What a check says of its pair beside sittings: the quantities of the catalogue, each said to be from
- * a check. The features of an outsole are like only within one model and one name, and stay in it.
+ * What a check says of its pair beside sittings, each figure said to be from a check. A feature of the
+ * outsole that has no name is like no other, and stays in it.
  */
 export function checkedPair(
   check: { id: string; person: string; startedAt: string; readings: readonly CheckReading[] },
   knowledge: CheckKnowledge,
 ): CheckedPair {
-  const { catalogue = QUANTITIES } = knowledge;
+  const { names } = knowledge;
   const read = checkFigures(check, knowledge);
   const told = (figures: FeatureFigures): FigureSet =>
     Object.fromEntries(
       Object.entries(figures)
-        .filter(([id]) => id in catalogue)
+        .filter(
+          ([id]) => !matchFeature(id as MatchFeatureId).named || names?.[id as MatchFeatureId],
+        )
         .map(([id, figure]) => [id, { ...figure, doubts: [...figure.doubts, FROM_CHECK] }]),
     );
   const [left, right] = [told(read.left), told(read.right)];

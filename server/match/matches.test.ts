@@ -149,12 +149,39 @@ describe('a check of left against right', () => {
     expect((await get('/api/pairs/NS-02/match')).body.names).toEqual({
       'outsole-large': name.name,
     });
+    expect(pairId).toBeTruthy();
     const fixed = await put(`/api/models/${edition.modelId}/match-features`, {
       feature: 'mass',
       name: 'Weight',
     });
     expect(fixed.status).toBe(422);
-    expect(pairId).toBeTruthy();
+  });
+
+  it('tells the sheet of an outsole feature once it has a name, and calls it by it', async () => {
+    const { pairId } = await bench();
+    const { both } = await check(pairId);
+    await both('outsole-large', '187.2', '187.4');
+    const { edition } = (await get('/api/pairs/NS-01/match')).body;
+    const told = async () => {
+      const { sections } = (await get(`/api/sheets/${edition.slug}`)).body;
+      return sections.flatMap((section: { figures: { figure: object }[] }) =>
+        section.figures.map(({ figure }) => figure),
+      );
+    };
+    expect(await told()).toEqual([]);
+    const nameIt = (name: string) =>
+      put(`/api/models/${edition.modelId}/match-features`, { feature: 'outsole-large', name });
+    await nameIt('Tread to toe window');
+    const model = `${edition.maker} ${edition.model}`;
+    expect(await told()).toMatchObject([
+      {
+        quantity: 'outsole-large',
+        value: 187.3,
+        basis: { setup: `Tread to toe window, ${model}` },
+      },
+    ]);
+    await nameIt('Tread to last lug');
+    expect(await told()).toMatchObject([{ basis: { setup: `Tread to last lug, ${model}` } }]);
   });
 
   it('lets sound pairs of the model tell which shoe is at fault', async () => {

@@ -71,6 +71,19 @@ export function matchStore(db: Db, readings: ReadingStore) {
   const selectNames = db.prepare<[string], { feature: MatchFeatureId; name: string }>(
     'SELECT feature, name FROM match_feature_name WHERE model_id = ?',
   );
+  const selectNamesOfPair = db.prepare<
+    [string],
+    { feature: MatchFeatureId; name: string; model: string }
+  >(
+    `SELECT f.feature, f.name, k.name || ' ' || m.name AS model
+     FROM pair p
+     JOIN edition e ON e.id = p.edition_id
+     JOIN model m ON m.id = e.model_id
+     JOIN maker k ON k.id = m.maker_id
+     JOIN match_feature_name f ON f.model_id = m.id
+     WHERE p.id = ?
+     ORDER BY f.feature`,
+  );
   const writeName = db.prepare(
     `INSERT INTO match_feature_name (model_id, feature, name) VALUES (@modelId, @feature, @name)
      ON CONFLICT (model_id, feature) DO UPDATE SET name = excluded.name`,
@@ -169,6 +182,12 @@ export function matchStore(db: Db, readings: ReadingStore) {
     refuseKept: (id: string): void => refuseDecided(byId(id)),
     namesOf: (modelId: string): Partial<Record<MatchFeatureId, string>> =>
       Object.fromEntries(selectNames.all(modelId).map(({ feature, name }) => [feature, name])),
+    /** The names that the features of an outsole have on the model of a pair, and that model. */
+    namesOfPair(pairId: string) {
+      const rows = selectNamesOfPair.all(pairId);
+      const names = Object.fromEntries(rows.map(({ feature, name }) => [feature, name]));
+      return { names, model: rows[0]?.model ?? '' };
+    },
     nameFeature(modelId: string, feature: MatchFeatureId, name: string): void {
       if (!selectModel.get(modelId)) throw notFound('This model');
       if (!matchFeature(feature).named)

@@ -98,7 +98,8 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
     );
   const taken = new Set(stations.map((one) => one.quantity));
   const free = Object.values(units.catalogue).filter(
-    (definition) => !definition.computed && !taken.has(definition.id as MeasuredQuantityId),
+    (definition) =>
+      !definition.computed && !definition.named && !taken.has(definition.id as MeasuredQuantityId),
   );
   const add = (quantity: string) => {
     const definition = units.define(quantity as QuantityId);

@@ -1,6 +1,7 @@
 import { Button, Kbd } from '@mantine/core';
 import { useEffect, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
+import type { Instrument } from '#contract/lab-records.ts';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
 import { stackBasisKey } from '#core/figures/basis.ts';
 import { questionReading } from '#core/figures/plausibility.ts';
@@ -9,7 +10,7 @@ import { useChange, useLab, useOutbox } from '../api/queries.ts';
 import { Field } from '../bench/Field.tsx';
 import { LiveFigure } from '../bench/LiveFigure.tsx';
 import { useLiveReading } from '../bench/live-reading.ts';
-import { projectTurns } from '../bench/projected.ts';
+import { type BlindReading, projectTurns } from '../bench/projected.ts';
 import { Question } from '../bench/Question.tsx';
 import { useTaking } from '../bench/taking.ts';
 import { useUndo } from '../bench/undo.ts';
@@ -17,36 +18,34 @@ import { useCatalogue, useUnits } from '../shell/units.ts';
 import { heldPart } from './held-part.ts';
 import classes from './Studies.module.css';
 
-/** The run of a study: one turn at a time, earlier readings out of sight. */
-export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
+/** The bench of one turn: the field, the gauge, the question. What is typed renders here and nowhere else. */
+function TurnBench({
+  study,
+  turn,
+  place,
+  instrument,
+  last,
+}: {
+  study: GaugeStudyRecord;
+  turn: number;
+  place: GaugeStudyRecord['turns'][number];
+  instrument: Instrument | undefined;
+  last: BlindReading | undefined;
+}) {
   const units = useUnits();
-  const catalogue = useCatalogue();
   const lab = useLab();
-  const outbox = useOutbox();
-  const end = useChange('endGaugeStudy');
   const field = useRef<HTMLInputElement>(null);
   const [text, setText] = useState('');
-  const [ending, setEnding] = useState(false);
   const definition = units.define(study.quantity);
   const { symbol } = units.unitOf(study.quantity);
-  const readings = projectTurns(study, [...outbox.arrived, ...outbox.waiting], { catalogue });
-  const taken = new Set(readings.map((reading) => reading.turn));
-  const turn = study.turns.findIndex((_, at) => !taken.has(at));
-  const place = study.turns[turn];
-  const before = study.turns[turn - 1];
-  const instrument = lab.data?.instruments.find((one) => one.id === study.instrumentId);
   const protocol = lab.data?.protocols.find((one) => one.lineId === study.protocolLineId);
-  const gauge = useLiveReading(
-    instrument,
-    instrument?.kind ?? definition.tool,
-    place && {
-      ...heldPart(place.part),
-      quantity: study.quantity,
-      basis: protocol ? stackBasisKey(protocol.stack) : '',
-      words: `${definition.name.toLowerCase()} of ${place.part}`,
-      taken: turn,
-    },
-  );
+  const gauge = useLiveReading(instrument, instrument?.kind ?? definition.tool, {
+    ...heldPart(place.part),
+    quantity: study.quantity,
+    basis: protocol ? stackBasisKey(protocol.stack) : '',
+    words: `${definition.name.toLowerCase()} of ${place.part}`,
+    taken: turn,
+  });
   useEffect(() => {
     if (turn >= 0) field.current?.focus();
   }, [turn]);
@@ -84,18 +83,14 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
           entered,
           takenAt: new Date().toISOString(),
         },
-        person: place?.operator ?? '',
+        person: place.operator,
         tag: '',
       });
       setText('');
       field.current?.focus();
     },
   });
-  // The last reading is on its way: the analysis follows.
-  if (!place) return <p role="status">All readings are taken.</p>;
-
   function takeBack(): void {
-    const last = readings.at(-1);
     if (last === undefined) return;
     void undo(last, 'taken back at the bench');
     taking.setFault('The last reading was taken back: it is asked for again.');
@@ -106,6 +101,68 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
     Enter: taking.submit,
     ...(text === '' ? { Backspace: takeBack, ' ': taking.take } : {}),
   };
+  return (
+    <>
+      <Field
+        ref={field}
+        id="turn-entry"
+        name={
+          <>
+            <span className={classes.turn}>{place.part}</span> · measured by{' '}
+            <strong>{place.operator}</strong>
+          </>
+        }
+        unit={symbol}
+        text={text}
+        fault={taking.fault}
+        selections={taking.selections}
+        keys={keys}
+        onText={(typed) => {
+          setText(typed);
+          taking.setFault('');
+        }}
+      />
+      {taking.asked && (
+        <Question
+          asked={taking.asked}
+          name={`${definition.name} of ${place.part}`}
+          write={(value) => units.write(study.quantity, value).text}
+          onAnswer={taking.answer}
+          onTypeAgain={(begun) => {
+            taking.typeAgain(begun);
+            field.current?.focus();
+          }}
+        />
+      )}
+      {!definition.curve && (
+        <LiveFigure live={gauge.live} instrument={instrument} onTake={taking.take} />
+      )}
+      <p>
+        <Kbd size="xs">Enter</Kbd> record, go on · <Kbd size="xs">⌫</Kbd> in the empty field: take
+        the last one back
+      </p>
+    </>
+  );
+}
+
+/** The run of a study: one turn at a time, earlier readings out of sight. */
+export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
+  const units = useUnits();
+  const catalogue = useCatalogue();
+  const lab = useLab();
+  const outbox = useOutbox();
+  const end = useChange('endGaugeStudy');
+  const [ending, setEnding] = useState(false);
+  const definition = units.define(study.quantity);
+  const readings = projectTurns(study, [...outbox.arrived, ...outbox.waiting], { catalogue });
+  const taken = new Set(readings.map((reading) => reading.turn));
+  const turn = study.turns.findIndex((_, at) => !taken.has(at));
+  const place = study.turns[turn];
+  const before = study.turns[turn - 1];
+  const instrument = lab.data?.instruments.find((one) => one.id === study.instrumentId);
+  // The last reading is on its way: the analysis follows.
+  if (!place) return <p role="status">All readings are taken.</p>;
+
   const handOver = before && before.operator !== place.operator;
   return (
     <section aria-label="Run the study">
@@ -119,44 +176,13 @@ export function GaugeRun({ study }: { study: GaugeStudyRecord }) {
             {place.operator} takes over from {before.operator}.
           </p>
         )}
-        <Field
-          ref={field}
-          id="turn-entry"
-          name={
-            <>
-              <span className={classes.turn}>{place.part}</span> · measured by{' '}
-              <strong>{place.operator}</strong>
-            </>
-          }
-          unit={symbol}
-          text={text}
-          fault={taking.fault}
-          selections={taking.selections}
-          keys={keys}
-          onText={(typed) => {
-            setText(typed);
-            taking.setFault('');
-          }}
+        <TurnBench
+          study={study}
+          turn={turn}
+          place={place}
+          instrument={instrument}
+          last={readings.at(-1)}
         />
-        {taking.asked && (
-          <Question
-            asked={taking.asked}
-            name={`${definition.name} of ${place.part}`}
-            write={(value) => units.write(study.quantity, value).text}
-            onAnswer={taking.answer}
-            onTypeAgain={(begun) => {
-              taking.typeAgain(begun);
-              field.current?.focus();
-            }}
-          />
-        )}
-        {!definition.curve && (
-          <LiveFigure live={gauge.live} instrument={instrument} onTake={taking.take} />
-        )}
-        <p>
-          <Kbd size="xs">Enter</Kbd> record, go on · <Kbd size="xs">⌫</Kbd> in the empty field: take
-          the last one back
-        </p>
       </div>
       <div
         className={classes.ticks}
