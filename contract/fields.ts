@@ -10,6 +10,7 @@ import {
 } from '#core/catalogue/quantities.ts';
 import { STACK_METHODS, STACK_PLACES } from '#core/catalogue/stack-basis.ts';
 import { LABEL_SYSTEMS, labelFault } from '#core/sizing/size-label.ts';
+import type { Kilometres } from '#core/sizing/units.ts';
 
 /** Identifiers are UUIDv7, made by whoever creates the thing; one in capitals is the same. */
 export const id = z.uuidv7('an id is a UUID of version 7').toLowerCase();
@@ -22,6 +23,12 @@ export const words = (most: number, what: string) =>
     .max(most, `${what} is longer than ${most} characters`);
 
 export const remark = (most = 500) => z.string().trim().max(most).default('');
+
+/** A distance worn. Typed distances are metres inside: the two do not fit each other. */
+export const kilometres: z.ZodType<Kilometres, number> = z
+  .number()
+  .nonnegative('a distance worn is not negative')
+  .max(20_000, 'more than 20,000 km was typed');
 
 export const day = z.iso.date('a date is written 2026-03-14').nullable().default(null);
 

@@ -4,7 +4,7 @@ import { DISCIPLINES } from '#core/catalogue/disciplines.ts';
 import { MATCH_FEATURES, SIGHT_IDS } from '#core/catalogue/match-features.ts';
 import { SIDES } from '#core/catalogue/quantities.ts';
 import { readLabel } from '#core/sizing/size-label.ts';
-import { id, matchFeatureId, moment, remark, sizeLabel, words } from './fields.ts';
+import { id, kilometres, matchFeatureId, moment, remark, sizeLabel, words } from './fields.ts';
 import { reading } from './reading-records.ts';
 
 /** A label as read; empty: not looked at. */
@@ -148,7 +148,7 @@ export const matchRecord = z.object({
     tag: z.string(),
     label: sizeLabel,
     shoes: z.string(),
-    wornKm: z.number(),
+    wornKm: kilometres,
     receivedOn: z.string(),
     returnBy: z.string().nullable(),
     from: z.string(),

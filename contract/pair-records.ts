@@ -1,7 +1,7 @@
 /** Pairs: received, changed, listed. */
 import { z } from 'zod';
 import { editionFields, editionRecord, newClaim } from './edition-records.ts';
-import { day, id, pageOf, remark, sizeLabel, words } from './fields.ts';
+import { day, id, kilometres, pageOf, remark, sizeLabel, words } from './fields.ts';
 import { session } from './reading-records.ts';
 
 export const ACQUISITIONS = ['bought', 'loaned', 'gifted'] as const;
@@ -41,11 +41,7 @@ export const pairFields = z.object({
   paidPrice: money,
   receivedOn: z.iso.date('a date is written 2026-03-14'),
   returnBy: day,
-  wornKm: z
-    .number()
-    .nonnegative('a distance worn is not negative')
-    .max(20_000, 'more than 20,000 km was typed')
-    .default(0),
+  wornKm: kilometres.default(0),
   note: remark(2000),
   shelved: z.boolean().default(false),
   lot: remark(40).describe('lot or batch, as on the box'),

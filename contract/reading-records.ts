@@ -5,7 +5,15 @@ import { CONFIGURATIONS } from '#core/catalogue/stack-basis.ts';
 import { ENTRIES } from '#core/figures/reading.ts';
 import { LONGEST_TYPED } from '#core/sizing/typed-quantity.ts';
 
-import { id, measuredQuantity, moment, remark, takenQuantity, words } from './fields.ts';
+import {
+  id,
+  kilometres,
+  measuredQuantity,
+  moment,
+  remark,
+  takenQuantity,
+  words,
+} from './fields.ts';
 
 const readingFields = z.object({
   id,
@@ -70,7 +78,7 @@ export const sessionTerms = z.object({
     .nullable()
     .default(null)
     .describe('as the protocol asks; null: not said'),
-  wornKm: z.number().nonnegative().max(20_000),
+  wornKm: kilometres,
 });
 
 /** Terms as they are changed: of the version that was read. */

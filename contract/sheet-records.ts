@@ -5,14 +5,14 @@ import { CONFIGURATIONS } from '#core/catalogue/stack-basis.ts';
 import { TERM_KINDS } from '#core/statistics/uncertainty.ts';
 import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
 import { claim, editionRecord, reported } from './edition-records.ts';
-import { anyQuantity, id, measuredQuantity, sizeLabel, stackBasis } from './fields.ts';
+import { anyQuantity, id, kilometres, measuredQuantity, sizeLabel, stackBasis } from './fields.ts';
 import { pairFields } from './pair-records.ts';
 
 export const basis = z.object({
   label: sizeLabel,
   configuration: z.enum(CONFIGURATIONS),
   removed: z.string().optional(),
-  wornKm: z.number(),
+  wornKm: kilometres,
   stack: stackBasis.optional(),
   setup: z.string().optional(),
   temperatureC: z.number().optional(),

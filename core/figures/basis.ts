@@ -1,4 +1,5 @@
 /** The basis of a figure: all that must agree for two figures to be like for like. */
+
 import {
   type Catalogue,
   describeQuantity,
@@ -10,6 +11,7 @@ import {
 import type { BasisPart } from '../catalogue/quantity.ts';
 import type { Configuration, StackBasis } from '../catalogue/stack-basis.ts';
 import { isSameSize, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
+import type { Kilometres } from '../sizing/units.ts';
 
 export interface Basis {
   label: SizeLabel;
@@ -17,7 +19,7 @@ export interface Basis {
   /** Parts taken off for the measurement: `laces, gaiter`; empty or absent: none. */
   removed?: string;
   /** Distance worn when measured. */
-  wornKm: number;
+  wornKm: Kilometres;
   /** Span, clamp, stamp, place on the shoe: what the protocol says of the set-up. */
   setup?: string;
   /** Mean room temperature of the readings, where it was recorded. */

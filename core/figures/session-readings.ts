@@ -9,6 +9,7 @@ import {
 } from '../catalogue/quantities.ts';
 import type { Configuration, StackBasis } from '../catalogue/stack-basis.ts';
 import type { SizeLabel } from '../sizing/size-label.ts';
+import type { Kilometres } from '../sizing/units.ts';
 import { DEFAULT_REPEATABILITY_DF, type Repeatability } from '../statistics/repeated-readings.ts';
 import type { SessionReadings } from './pair-figure.ts';
 import { type Reading, stands } from './reading.ts';
@@ -35,7 +36,7 @@ export interface RecordedSession {
   configuration: Configuration;
   removed: string;
   conditioned: boolean | null;
-  wornKm: number;
+  wornKm: Kilometres;
   readings: readonly (Pick<
     Reading,
     | 'quantity'

@@ -17,6 +17,7 @@ import { type Reading, stands } from '../figures/reading.ts';
 import type { AdoptedStudy } from '../figures/session-readings.ts';
 import { type Station, stationFigure } from '../figures/station-figure.ts';
 import { REFERENCE_LABEL, type SizeLabel } from '../sizing/size-label.ts';
+import type { Kilometres } from '../sizing/units.ts';
 import { DEFAULT_REPEATABILITY_DF, type Repeatability } from '../statistics/repeated-readings.ts';
 
 /** Figures by feature of one shoe. */
@@ -26,7 +27,7 @@ export type FeatureFigures = Partial<Record<MatchFeatureId, Figure>>;
 export interface CheckKnowledge {
   /** Label of the pair, as received. */
   label: SizeLabel;
-  wornKm?: number;
+  wornKm?: Kilometres;
   /** The outsole features as they are named on this model, and the model: like only within both. */
   names?: Partial<Record<MatchFeatureId, string | undefined>>;
   model?: string;

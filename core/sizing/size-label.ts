@@ -6,7 +6,9 @@
  * US men = 3L − 24 = 3F − 22; US women = 3L − 22.5 = 3F − 21; UK adult = 3L − 25;
  * EU = 1.5·L(cm), the Paris point of 2/3 cm; Mondopoint = foot length in mm (ISO 9407).
  */
+
 import { accepted, type Result, refused } from './result.ts';
+import type { Millimetres } from './units.ts';
 
 export const LABEL_SYSTEMS = ['us-men', 'us-women', 'uk', 'eu', 'mondopoint'] as const;
 export type LabelSystem = (typeof LABEL_SYSTEMS)[number];
@@ -56,7 +58,7 @@ const LABEL_STEP: Record<LabelSystem, number> = {
  * Last length in mm that a label stands for.
  * @example lastLength({ system: 'us-men', size: 9 }) // 279.4
  */
-export function lastLength({ system, size }: SizeLabel, mondopointLast: Cut = 'men'): number {
+export function lastLength({ system, size }: SizeLabel, mondopointLast: Cut = 'men'): Millimetres {
   switch (system) {
     case 'us-men':
       return ((size + 24) / 3) * INCH;

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readTypedQuantity } from './typed-quantity.ts';
+import type { Kilometres } from './units.ts';
 import {
   canonicalUnit,
   findUnit,
@@ -151,5 +152,16 @@ describe('the table of units', () => {
       const spellings = unitsOfKind(kind).flatMap((unit) => unit.spellings);
       expect(new Set(spellings).size).toBe(spellings.length);
     }
+  });
+});
+
+describe('a value says its unit', () => {
+  it('so that metres do not pass for kilometres', () => {
+    const read = readTypedQuantity('12 km', 'distance');
+    if (!read.ok) throw new Error(read.fault.message);
+    // @ts-expect-error: metres where kilometres are wanted
+    const mistaken: Kilometres = read.value.value;
+    const worn: Kilometres = read.value.value / 1000;
+    expect([mistaken, worn]).toEqual([12_000, 12]);
   });
 });

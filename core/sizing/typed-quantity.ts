@@ -1,5 +1,6 @@
 import { accepted, type Fault, type Result, refused } from './result.ts';
 import {
+  type Canonical,
   canonicalUnit,
   findUnit,
   type QuantityKind,
@@ -9,9 +10,9 @@ import {
 } from './units.ts';
 
 /** A quantity as a person typed it, read into the canonical unit of its kind. */
-export interface TypedQuantity {
+export interface TypedQuantity<Kind extends QuantityKind = QuantityKind> {
   /** Value in the canonical unit (mm, g, m, …). */
-  value: number;
+  value: Canonical<Kind>;
   /** Symbol of the canonical unit. */
   unit: string;
   /** The text as typed, trimmed. */
@@ -149,11 +150,11 @@ function unknownUnit(spelling: string, kind: QuantityKind): { ok: false; fault: 
  * @returns the value in the canonical unit of the kind with the text as typed, or a fault
  * @example readTypedQuantity('1 1/2 in', 'length') // value 38.1, unit 'mm'
  */
-export function readTypedQuantity(
+export function readTypedQuantity<Kind extends QuantityKind>(
   text: string,
-  kind: QuantityKind,
+  kind: Kind,
   bareUnit?: string,
-): Result<TypedQuantity> {
+): Result<TypedQuantity<Kind>> {
   const typed = text.trim();
   const canonical = canonicalUnit(kind);
   const bare = bareUnit === undefined ? canonical : findUnit(bareUnit, kind);

@@ -78,7 +78,7 @@ export const UNITS: readonly Unit[] = [
   unit('grade', 'grade', 1, ['grades']),
 ];
 
-const CANONICAL_SYMBOLS: Record<QuantityKind, string> = {
+const CANONICAL_SYMBOLS = {
   length: 'mm',
   mass: 'g',
   distance: 'm',
@@ -93,7 +93,19 @@ const CANONICAL_SYMBOLS: Record<QuantityKind, string> = {
   'angular-stiffness': 'N·m/°',
   share: '%',
   grade: 'grade',
-};
+} as const satisfies Record<QuantityKind, string>;
+
+declare const UNIT: unique symbol;
+
+/**
+ * A number that says its unit to the compiler: one in another unit does not fit, a bare one does, and
+ * arithmetic makes it bare. For what crosses a border, where metres were once taken for kilometres.
+ */
+export type In<Symbol extends string> = number & { readonly [UNIT]?: Symbol };
+export type Kilometres = In<'km'>;
+export type Millimetres = In<'mm'>;
+/** A value in the unit in which its kind is stored. */
+export type Canonical<Kind extends QuantityKind> = In<(typeof CANONICAL_SYMBOLS)[Kind]>;
 
 /** The unit in which values of a kind are stored. Example: `canonicalUnit('mass').symbol === 'g'`. */
 export function canonicalUnit(kind: QuantityKind): Unit {
@@ -118,7 +130,10 @@ export function findUnit(spelling: string, kind?: QuantityKind): Unit | undefine
 }
 
 /** Typed value in `unit` to the canonical unit of its kind. `toCanonical(1, in) === 25.4`. */
-export function toCanonical(value: number, from: Unit): number {
+export function toCanonical<Kind extends QuantityKind>(
+  value: number,
+  from: Unit & { kind: Kind },
+): Canonical<Kind> {
   return value * from.factor + from.offset;
 }
 

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { readPlainNumber } from '#core/sizing/delimited.ts';
 import { readLabel, type SizeLabel } from '#core/sizing/size-label.ts';
 import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
-import type { QuantityKind } from '#core/sizing/units.ts';
+import type { Canonical, QuantityKind } from '#core/sizing/units.ts';
 
 /** A text that means something, or a sentence on what would. */
 function typed<T>(read: (text: string) => { value: T } | { fault: string }) {
@@ -25,12 +25,12 @@ export const typedNumber = (fault: string, fits: (value: number) => boolean = ()
   });
 
 /** A quantity in any unit of its kind, canonical; a number alone is in the unit given. */
-export const typedQuantity = (
-  kind: QuantityKind,
+export const typedQuantity = <Kind extends QuantityKind>(
+  kind: Kind,
   unit: string,
   faultOf: (value: number) => string | undefined = () => undefined,
 ) =>
-  typed((text) => {
+  typed((text): { value: Canonical<Kind> } | { fault: string } => {
     const read = readTypedQuantity(text, kind, unit);
     if (!read.ok) return { fault: read.fault.message };
     const fault = faultOf(read.value.value);
