@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { fitMassExponent, massAtReference } from '#core/figures/mass.ts';
+import { readLabel } from '#core/sizing/printed-label.ts';
 import {
   HALF_SIZE_MM,
   isSameSize,
@@ -10,7 +11,6 @@ import {
   labelLengths,
   lastLength,
   nameLabel,
-  readLabel,
 } from '#core/sizing/size-label.ts';
 import { findUnit } from '#core/sizing/units.ts';
 
@@ -50,7 +50,15 @@ describe('labels (common published formulas, from memory)', () => {
       );
   });
   it('goes round every system and comes back', () => {
-    const sizes = { 'us-men': 9, 'us-women': 8, uk: 10.5, eu: 43, mondopoint: 265 };
+    const sizes: Record<LabelSystem, number> = {
+      'us-men': 9,
+      'us-women': 8,
+      'us-child': 13,
+      uk: 10.5,
+      'uk-child': 12,
+      eu: 43,
+      mondopoint: 265,
+    };
     for (const system of LABEL_SYSTEMS) {
       const { lastMm, labels } = labelLengths({ system, size: sizes[system] });
       for (const other of Object.keys(labels) as LabelSystem[]) {

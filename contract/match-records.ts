@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { DISCIPLINES } from '#core/catalogue/disciplines.ts';
 import { MATCH_FEATURES, SIGHT_IDS } from '#core/catalogue/match-features.ts';
 import { SIDES } from '#core/catalogue/quantities.ts';
-import { readLabel } from '#core/sizing/size-label.ts';
+import { readLabel } from '#core/sizing/printed-label.ts';
 import { id, kilometres, matchFeatureId, moment, remark, sizeLabel, words } from './fields.ts';
 import { reading } from './reading-records.ts';
 

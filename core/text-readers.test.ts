@@ -6,6 +6,7 @@ import { readClaims } from './claims/claim-text.ts';
 import { curveReader } from './curves/curve-file.ts';
 import { readTypedReading } from './figures/typed-reading.ts';
 import { dialectOf, readPlainNumber } from './sizing/delimited.ts';
+import { readLabel } from './sizing/printed-label.ts';
 import {
   isSameSize,
   LABEL_SYSTEMS,
@@ -14,7 +15,6 @@ import {
   labelSlug,
   lastLength,
   nameLabel,
-  readLabel,
   readLabelSlug,
   type SizeLabel,
 } from './sizing/size-label.ts';

@@ -1,7 +1,8 @@
 /** Reads claims as people read them out: "34/26 mm, 8 mm drop, 10.9 oz / 309 g, men's 10". */
 import { QUANTITIES } from '../catalogue/quantities.ts';
 import type { StackBasis, StatedBasis } from '../catalogue/stack-basis.ts';
-import { readLabel, type SizeLabel } from '../sizing/size-label.ts';
+import { readLabel } from '../sizing/printed-label.ts';
+import type { SizeLabel } from '../sizing/size-label.ts';
 import { readTypedQuantity } from '../sizing/typed-quantity.ts';
 import { CLAIMED_QUANTITIES } from './claim.ts';
 import type { StatedFigure } from './claim-consistency.ts';

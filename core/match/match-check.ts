@@ -11,7 +11,8 @@ import {
 import type { MatchSeen } from '../catalogue/match-look.ts';
 import type { Side } from '../catalogue/quantities.ts';
 import { type Reading, stands } from '../figures/reading.ts';
-import { lastLength, readLabel } from '../sizing/size-label.ts';
+import { readLabel } from '../sizing/printed-label.ts';
+import { lastLength } from '../sizing/size-label.ts';
 import { type CheckKnowledge, checkFigures } from './check-figures.ts';
 import { type FeatureJudgement, judgeFigures, type NextReading, nextReading } from './match.ts';
 import { type Cause, inferCauses } from './match-causes.ts';

@@ -4,13 +4,21 @@
  * Formulas: the common published ones, values from memory. With L the last length and F the foot
  * length on a foot-measuring device, both in inches:
  * US men = 3L − 24 = 3F − 22; US women = 3L − 22.5 = 3F − 21; UK adult = 3L − 25;
+ * US child = 3L − 11, UK child = 3L − 12;
  * EU = 1.5·L(cm), the Paris point of 2/3 cm; Mondopoint = foot length in mm (ISO 9407).
  */
 
-import { accepted, type Result, refused } from './result.ts';
 import type { Millimetres } from './units.ts';
 
-export const LABEL_SYSTEMS = ['us-men', 'us-women', 'uk', 'eu', 'mondopoint'] as const;
+export const LABEL_SYSTEMS = [
+  'us-men',
+  'us-women',
+  'us-child',
+  'uk',
+  'uk-child',
+  'eu',
+  'mondopoint',
+] as const;
 export type LabelSystem = (typeof LABEL_SYSTEMS)[number];
 
 export interface SizeLabel {
@@ -31,25 +39,31 @@ const LAST_BEYOND_FOOT = { men: (INCH * 2) / 3, women: INCH / 2 };
 const SYSTEM_NAMES: Record<LabelSystem, string> = {
   'us-men': 'US men',
   'us-women': 'US women',
+  'us-child': 'US child',
   uk: 'UK',
+  'uk-child': 'UK child',
   eu: 'EU',
   mondopoint: 'Mondopoint',
 };
 
 /** Sizes outside these are misread labels, not shoes. */
-const SIZE_RANGE: Record<LabelSystem, [number, number]> = {
+export const SIZE_RANGE: Record<LabelSystem, [number, number]> = {
   'us-men': [1, 22],
   'us-women': [1, 23],
+  'us-child': [0, 13.5],
   uk: [0, 21],
-  eu: [28, 60],
-  mondopoint: [180, 400],
+  'uk-child': [0, 13.5],
+  eu: [15, 60],
+  mondopoint: [90, 400],
 };
 
 /** Smallest step in which a system is printed. */
-const LABEL_STEP: Record<LabelSystem, number> = {
+export const LABEL_STEPS: Record<LabelSystem, number> = {
   'us-men': 0.5,
   'us-women': 0.5,
+  'us-child': 0.5,
   uk: 0.5,
+  'uk-child': 0.5,
   eu: 0.5,
   mondopoint: 2.5,
 };
@@ -64,8 +78,12 @@ export function lastLength({ system, size }: SizeLabel, mondopointLast: Cut = 'm
       return ((size + 24) / 3) * INCH;
     case 'us-women':
       return ((size + 22.5) / 3) * INCH;
+    case 'us-child':
+      return ((size + 11) / 3) * INCH;
     case 'uk':
       return ((size + 25) / 3) * INCH;
+    case 'uk-child':
+      return ((size + 12) / 3) * INCH;
     case 'eu':
       return (size / 1.5) * 10;
     case 'mondopoint':
@@ -100,7 +118,9 @@ export function labelLengths(label: SizeLabel, cut?: Cut): LabelLengths {
     labels: {
       'us-men': 3 * inches - 24,
       'us-women': 3 * inches - 22.5,
+      'us-child': 3 * inches - 11,
       uk: 3 * inches - 25,
+      'uk-child': 3 * inches - 12,
       eu: (1.5 * lastMm) / 10,
       mondopoint: deviceFootMm,
     },
@@ -109,7 +129,7 @@ export function labelLengths(label: SizeLabel, cut?: Cut): LabelLengths {
 
 /** The nearest size that the system prints. `nearestPrinted('eu', 41.91)` is 42. */
 export function nearestPrinted(system: LabelSystem, size: number): number {
-  const step = LABEL_STEP[system];
+  const step = LABEL_STEPS[system];
   return Math.round(size / step) * step;
 }
 
@@ -132,56 +152,6 @@ export function readLabelSlug(slug: string): SizeLabel | undefined {
 /** Labels whose lasts lie closer than half of a half size stand for one size. */
 export function isSameSize(a: SizeLabel, b: SizeLabel): boolean {
   return Math.abs(lastLength(a) - lastLength(b)) < HALF_SIZE_MM / 2;
-}
-
-const SYSTEM_WORDS: [RegExp, LabelSystem][] = [
-  [/\b(?:us\s*)?(?:wo?m[ea]n'?s?|ladies|w)(?:\s*us)?\b/, 'us-women'],
-  [/\b(?:us\s*)?(?:m[ea]n'?s?|m)(?:\s*us)?\b/, 'us-men'],
-  [/\b(?:uk|gb)\b/, 'uk'],
-  [/\b(?:eu|eur|european|fr)\b/, 'eu'],
-  [/\b(?:mondo(?:point)?|mp)\b/, 'mondopoint'],
-];
-
-function readSize(text: string): number | undefined {
-  const plain = text
-    .replace('½', '.5')
-    .replace(/\s+1\/2$/, '.5')
-    .replace(',', '.');
-  const match = /^(\d{1,3}(?:\.\d{1,2})?)$/.exec(plain.replace(/\s+/g, ''));
-  if (match) return Number(match[1]);
-  const third = /^(\d{1,2})\s+([12])\/3$/.exec(text.trim());
-  return third ? Number(third[1]) + Number(third[2]) / 3 : undefined;
-}
-
-/**
- * Reads a size label as it stands on a tongue or is spoken: `UK 8`, `men's 9`, `EU 42 2/3`,
- * `W 7.5`. A bare number or a bare "US" is asked about.
- */
-export function readLabel(text: string): Result<SizeLabel> {
-  const plain = text
-    .trim()
-    .toLowerCase()
-    .replace(/[’`]/g, "'")
-    .replace(/(\d)\s*½/g, '$1.5');
-  if (plain === '') return refused('empty', 'No size typed. Type it as on the label: UK 8.');
-  if (plain.length > 40) return refused('too-long', 'A size label is shorter: UK 8, EU 42.');
-  const found = SYSTEM_WORDS.find(([words]) => words.test(plain));
-  const rest = (found ? plain.replace(found[0], ' ') : plain).replace(/\b(us|size|in)\b/g, ' ');
-  const size = readSize(rest.replace(/[()/:.,]+\s*$/, '').trim());
-  if (size === undefined)
-    return refused('size', `“${text.trim()}” is not a size label. Type it as UK 8 or men's 9.`);
-  if (!found) {
-    const systems: LabelSystem[] = /\bus\b/.test(plain)
-      ? ['us-men', 'us-women']
-      : LABEL_SYSTEMS.filter((s) => size >= SIZE_RANGE[s][0] && size <= SIZE_RANGE[s][1]);
-    const choices = systems.map((system) => nameLabel({ system, size }));
-    return choices.length > 0
-      ? refused('ambiguous', `“${text.trim()}” needs its system: ${choices.join(', ')}?`, choices)
-      : refused('size', `${size} is no shoe size in any system. Type it as UK 8.`);
-  }
-  const label: SizeLabel = { system: found[1], size };
-  const fault = labelFault(label);
-  return fault ? refused('size', fault) : accepted(label);
 }
 
 /** Says what is wrong with a label, or undefined where it can be a shoe's. */

@@ -5,7 +5,7 @@ import type { Lab } from '#contract/lab-records.ts';
 import { matchFeature } from '#core/catalogue/match-features.ts';
 import { questionReading } from '#core/figures/plausibility.ts';
 import { stands } from '#core/figures/reading.ts';
-import { readLabel } from '#core/sizing/size-label.ts';
+import { readLabel } from '#core/sizing/printed-label.ts';
 import type { FieldKeys } from '../bench/Field.tsx';
 import { useInstrument } from '../bench/instrument-choice.ts';
 import { useLiveReading } from '../bench/live-reading.ts';

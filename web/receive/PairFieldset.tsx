@@ -1,6 +1,7 @@
 import { Checkbox, SegmentedControl, SimpleGrid, Textarea, TextInput } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
-import { labelLengths, nameLabel, nearestPrinted, readLabel } from '#core/sizing/size-label.ts';
+import { readLabel } from '#core/sizing/printed-label.ts';
+import { labelLengths, nameLabel, nearestPrinted } from '#core/sizing/size-label.ts';
 import classes from './ReceivePage.module.css';
 import type { ReceiptForm } from './receipt-form.ts';
 

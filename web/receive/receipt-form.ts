@@ -6,7 +6,7 @@ import type { EditionRow } from '#contract/edition-records.ts';
 import type { BodyIn } from '#contract/endpoints.ts';
 import { type ACQUISITIONS, type PairRecord, pairEdit, receipt } from '#contract/pair-records.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
-import { readLabel } from '#core/sizing/size-label.ts';
+import { readLabel } from '#core/sizing/printed-label.ts';
 import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 
 /** Everything as typed, so that a draft can be kept and nothing is lost on a fault. */

@@ -1,7 +1,8 @@
 /** What is typed into a field, and what it means: the pieces that schemas of forms are made of. */
 import { z } from 'zod';
 import { readPlainNumber } from '#core/sizing/delimited.ts';
-import { readLabel, type SizeLabel } from '#core/sizing/size-label.ts';
+import { readLabel } from '#core/sizing/printed-label.ts';
+import type { SizeLabel } from '#core/sizing/size-label.ts';
 import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 import type { Canonical, QuantityKind } from '#core/sizing/units.ts';
 
