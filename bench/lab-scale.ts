@@ -10,7 +10,7 @@ import {
   SIDES,
 } from '#core/catalogue/quantities.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
-import { SAME_WEAR_KM } from '#core/figures/basis.ts';
+import { SAME_WEAR_KM } from '#core/figures/carry.ts';
 import { pairText, searchTerms } from '#core/sizing/search-terms.ts';
 import { lastLength } from '#core/sizing/size-label.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';

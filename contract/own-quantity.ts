@@ -1,5 +1,6 @@
 /** A lab's own quantity as a definition of the catalogue. */
 import type { BasisPart, QuantityDefinition } from '#core/catalogue/quantity.ts';
+import { usualCarrying } from '#core/catalogue/slopes.ts';
 import type { OwnQuantity } from './lab-records.ts';
 
 /** The definition that a lab's own quantity stands for: of one shoe, by size, configuration and wear. */
@@ -24,7 +25,7 @@ export function defineOwnQuantity(own: OwnQuantity): QuantityDefinition {
     noticeable: own.noticeable,
     sideTolerance: { absolute: own.sideTolerance, share: 0 },
     dependsOn,
-    scales: 'none',
+    ...usualCarrying(own.kind, own.decimals),
     ...(own.kind === 'grade' ? { ordinal: true } : {}),
   };
 }

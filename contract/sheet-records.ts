@@ -18,6 +18,14 @@ export const basis = z.object({
   temperatureC: z.number().optional(),
 });
 
+/** One step that carried a figure: full sizes or km, what it changed, and how surely (95 %). */
+const carriedStep = z.object({
+  by: z.enum(['size', 'wear']),
+  way: z.number(),
+  change: z.number(),
+  U: z.number(),
+});
+
 /** A figure as a page shows it. */
 export const figureView = z.object({
   quantity: anyQuantity,
@@ -29,6 +37,7 @@ export const figureView = z.object({
   pairs: z.number().int(),
   basis,
   provenance: z.enum(['measured', 'converted']),
+  carried: z.array(carriedStep).describe('what carried it to another size or distance worn'),
   conversions: z.array(z.string()),
   doubts: z.array(z.object({ code: z.string(), text: z.string() })),
   budget: z.array(z.object({ kind: z.enum(TERM_KINDS), u: z.number(), share: z.number() })),
@@ -50,7 +59,9 @@ const claimView = claim.extend({
   judgement: z
     .object({
       verdict,
+      noticeable: z.enum(['yes', 'no', 'may be']),
       measured: z.object({ value: z.number(), U: z.number() }),
+      carried: z.array(carriedStep),
       terms: z.array(z.string()),
       reason: z.string().optional(),
     })
@@ -176,12 +187,12 @@ export const comparison = z.object({
     z.object({
       quantity: anyQuantity,
       noticeable: z.number(),
+      against: z.number().int().describe('which edition the others are held against'),
       cells: z.array(
         z.object({
           figure: figureView.nullable(),
-          terms: z.enum(['like', 'converted', 'not']),
+          terms: z.enum(['like', 'carried', 'converted', 'not']),
           words: z.string(),
-          greyed: z.number().nullable(),
           difference: differenceView.nullable(),
         }),
       ),

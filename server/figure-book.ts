@@ -96,6 +96,7 @@ function pairOf(
   const { instruments, catalogue, protocols, adoptedStudies } = lab;
   return {
     id: pair.id,
+    editionId: pair.editionId,
     tag: pair.tag,
     sessions: sessions.flatMap((session) => {
       const kept = keep ? { ...session, readings: session.readings.filter(keep) } : session;

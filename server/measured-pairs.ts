@@ -1,7 +1,8 @@
 /** What is written of a measured pair: for lists, and for what the lab learns. */
 
 import { describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts';
-import { SAME_WEAR_KM, stackBasisKey } from '#core/figures/basis.ts';
+import { stackBasisKey } from '#core/figures/basis.ts';
+import { SAME_WEAR_KM } from '#core/figures/carry.ts';
 import { scatterOfSitting } from '#core/figures/learned-repeatability.ts';
 import { figuresIn, sessionFigures } from '#core/figures/pair-figure.ts';
 import { lastLength } from '#core/sizing/size-label.ts';

@@ -1,5 +1,6 @@
 /** What is worked out from quantities that were taken, never taken itself: see `computed`. */
 import { quantity, STACK } from './quantity-draft.ts';
+import { CARRYING } from './slopes.ts';
 
 export const COMPUTED = {
   drop: quantity({
@@ -13,6 +14,7 @@ export const COMPUTED = {
     repeatabilitySd: 0.3,
     betweenPairSd: 0.5,
     dependsOn: STACK,
+    ...CARRYING.drop,
     computed: [
       ['heel-stack', 1],
       ['forefoot-stack', -1],

@@ -1,5 +1,6 @@
 /** What a shoe weighs, how long it is inside and out. */
 import { length, quantity, within } from './quantity-draft.ts';
+import { CARRYING } from './slopes.ts';
 
 export const MASS_AND_LENGTH = {
   mass: quantity({
@@ -14,7 +15,6 @@ export const MASS_AND_LENGTH = {
     betweenPairSd: 4,
     noticeable: 15,
     sideTolerance: within(5, 0.02),
-    scales: 'mass-exponent',
     claimed: {},
   }),
   'insole-mass': quantity({
@@ -36,7 +36,7 @@ export const MASS_AND_LENGTH = {
     'Rear of the inside at footbed level to the toe end, straight, insole in; not along the footbed.',
     { view: 'section', span: [6, 14, 95, 14] },
     [150, 370],
-    { tool: 'length gauge', repeatabilitySd: 0.5, betweenPairSd: 1 },
+    { tool: 'length gauge', repeatabilitySd: 0.5, betweenPairSd: 1, ...CARRYING.insideLength },
   ),
   'footbed-length': length(
     'Footbed length',
@@ -44,7 +44,7 @@ export const MASS_AND_LENGTH = {
     'The insole taken out and laid flat, rearmost to foremost point.',
     { view: 'insole', span: [2, 10, 98, 10] },
     [150, 370],
-    { tool: 'ruler', repeatabilitySd: 0.4, betweenPairSd: 0.8 },
+    { tool: 'ruler', repeatabilitySd: 0.4, betweenPairSd: 0.8, ...CARRYING.insideLength },
   ),
   'footbed-ball-width': length(
     'Footbed width, ball',
@@ -52,6 +52,7 @@ export const MASS_AND_LENGTH = {
     'The insole taken out and laid flat, widest at the ball, square to its length.',
     { view: 'insole', span: [72, -8, 72, 28] },
     [50, 140],
+    CARRYING.ballWidth,
   ),
   'footbed-arch-width': length(
     'Footbed width, arch',
@@ -59,6 +60,7 @@ export const MASS_AND_LENGTH = {
     'The insole taken out and laid flat, narrowest at the arch, square to its length.',
     { view: 'insole', span: [45, -3, 45, 22] },
     [30, 110],
+    CARRYING.width,
   ),
   'toe-end-gap': length(
     'Toe-end gap',
@@ -74,6 +76,6 @@ export const MASS_AND_LENGTH = {
     'Rearmost to foremost point of the sole, between two squares.',
     { view: 'side', span: [2, -3, 99, -3] },
     [160, 420],
-    { tool: 'ruler', repeatabilitySd: 0.5, betweenPairSd: 0.8 },
+    { tool: 'ruler', repeatabilitySd: 0.5, betweenPairSd: 0.8, ...CARRYING.outerLength },
   ),
 };

@@ -1,9 +1,17 @@
 /** What definitions of the catalogue are made from: most of a quantity is what its kind has in common. */
 import type { BasisPart, QuantityDefinition, QuantityDrawing } from './quantity.ts';
+import { type Carrying, usualCarrying } from './slopes.ts';
 
 export type Draft = Omit<
   QuantityDefinition,
-  'id' | 'short' | 'per' | 'decimals' | 'noticeable' | 'sideTolerance' | 'dependsOn' | 'scales'
+  | 'id'
+  | 'short'
+  | 'per'
+  | 'decimals'
+  | 'noticeable'
+  | 'sideTolerance'
+  | 'dependsOn'
+  | keyof Carrying
 > &
   Partial<Omit<QuantityDefinition, 'id'>>;
 
@@ -20,7 +28,7 @@ export function quantity(draft: Draft): Omit<QuantityDefinition, 'id'> {
     noticeable: 2,
     sideTolerance: { absolute: 1, share: 0 },
     dependsOn: SHOE,
-    scales: 'none',
+    ...usualCarrying(draft.kind, draft.decimals ?? 1),
     ...draft,
   };
 }

@@ -1,6 +1,7 @@
 /** What a catalogue says of a quantity. */
 
 import type { QuantityKind } from '../sizing/units.ts';
+import type { Carrying } from './slopes.ts';
 import type { ToolName } from './tools.ts';
 
 /** What must agree for two figures of a quantity to be like for like. */
@@ -78,7 +79,7 @@ export interface CurveTraits {
   conditioning: number;
 }
 
-export interface QuantityDefinition {
+export interface QuantityDefinition extends Carrying {
   id: string;
   name: string;
   /** Name for narrow places such as the slip. */
@@ -111,8 +112,8 @@ export interface QuantityDefinition {
   dependsOn: readonly BasisPart[];
   /** The direction, place or scale that is part of the quantity itself. */
   direction?: string;
-  /** How a value is carried to another label; `none` is not carried. */
-  scales: 'mass-exponent' | 'none';
+  /** The longest distance that the lab followed one pair for it: how far wear is carried. */
+  followedKm?: number;
   /** Chosen and named on the outsole of a model: like only within that model and that name. */
   named?: boolean;
   /** A score by hand: kept as votes, never averaged and never held against a fixture. */

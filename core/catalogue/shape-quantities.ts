@@ -1,5 +1,6 @@
 /** The form of sole and upper: widths, toe box, rocker, bevel, collar, shaft, and how straight it stands. */
 import { angle, length, quantity, SHOE, within } from './quantity-draft.ts';
+import { CARRYING } from './slopes.ts';
 
 export const SHAPE = {
   'heel-width': length(
@@ -8,6 +9,7 @@ export const SHAPE = {
     'Widest of the rear third of the sole, at the ground side, square to its length.',
     { view: 'plan', span: [14, -3, 14, 23] },
     [35, 140],
+    CARRYING.width,
   ),
   'midfoot-width': length(
     'Sole width, midfoot',
@@ -15,6 +17,7 @@ export const SHAPE = {
     'Narrowest of the middle third of the sole, at the ground side.',
     { view: 'plan', span: [45, 0, 45, 21] },
     [25, 130],
+    CARRYING.width,
   ),
   'ball-width': length(
     'Sole width, ball',
@@ -22,6 +25,7 @@ export const SHAPE = {
     'Widest of the front third of the sole, at the ground side.',
     { view: 'plan', span: [73, -8, 73, 28] },
     [50, 160],
+    CARRYING.ballWidth,
   ),
   'flare-medial': length(
     'Flare, medial',
@@ -45,7 +49,7 @@ export const SHAPE = {
     'Between the inner walls at 72 % of internal length, light contact.',
     { view: 'plan', span: [72, -4, 72, 24] },
     [50, 140],
-    { repeatabilitySd: 0.6, betweenPairSd: 0.8 },
+    { repeatabilitySd: 0.6, betweenPairSd: 0.8, ...CARRYING.ballWidthInside },
   ),
   'internal-heel-width': length(
     'Internal width, heel',
@@ -53,7 +57,7 @@ export const SHAPE = {
     'Between the inner walls at 12 % of internal length, light contact.',
     { view: 'plan', span: [14, 1, 14, 19] },
     [30, 110],
-    { repeatabilitySd: 0.6, betweenPairSd: 0.8 },
+    { repeatabilitySd: 0.6, betweenPairSd: 0.8, ...CARRYING.widthInside },
   ),
   'toe-box-width': length(
     'Toe-box width',
@@ -61,7 +65,7 @@ export const SHAPE = {
     'Inside at 90 % of internal length.',
     { view: 'plan', span: [89, -2, 89, 20] },
     [30, 120],
-    { repeatabilitySd: 0.6, betweenPairSd: 0.8 },
+    { repeatabilitySd: 0.6, betweenPairSd: 0.8, ...CARRYING.widthInside },
   ),
   'toe-box-height': length(
     'Toe-box height',
@@ -69,7 +73,7 @@ export const SHAPE = {
     'Inside at 90 % of internal length, footbed to lining.',
     { view: 'section', span: [89, 9, 89, 21] },
     [10, 70],
-    { repeatabilitySd: 0.5 },
+    { repeatabilitySd: 0.5, ...CARRYING.toeHeight },
   ),
   'external-toe-height': length(
     'Toe height, outside',
@@ -77,6 +81,7 @@ export const SHAPE = {
     'Table to the highest point over the toe box.',
     { view: 'side', span: [88, 0, 88, 24] },
     [25, 110],
+    CARRYING.toeHeight,
   ),
   'external-toe-width': length(
     'Toe width, outside',
@@ -84,6 +89,7 @@ export const SHAPE = {
     'Widest over the toe box, outside.',
     { view: 'plan', span: [86, -6, 86, 25] },
     [40, 150],
+    CARRYING.width,
   ),
   'toe-tip-height': length(
     'Toe-tip height',
@@ -91,7 +97,7 @@ export const SHAPE = {
     'Table to the underside of the sole’s foremost point.',
     { view: 'side', span: [98, 0, 98, 6] },
     [0, 70],
-    { repeatabilitySd: 0.5, noticeable: 3, sideTolerance: within(3) },
+    { repeatabilitySd: 0.5, noticeable: 3, sideTolerance: within(3), ...CARRYING.toeTip },
   ),
   'toe-point-height': length(
     'Toe-point height',
@@ -99,7 +105,7 @@ export const SHAPE = {
     'Table to the upper’s foremost point.',
     { view: 'side', span: [96, 0, 96, 14] },
     [5, 90],
-    { repeatabilitySd: 0.5, noticeable: 3, sideTolerance: within(3) },
+    { repeatabilitySd: 0.5, noticeable: 3, sideTolerance: within(3), ...CARRYING.toeTip },
   ),
   'toe-extension': angle(
     'Toe extension inside',
@@ -156,6 +162,7 @@ export const SHAPE = {
     'Table to the seat at the heel’s back, outside.',
     { view: 'boot', span: [4, 0, 4, 12] },
     [3, 140],
+    CARRYING.heelHeight,
   ),
   'heel-breast-depth': length(
     'Heel-breast depth',
@@ -170,7 +177,13 @@ export const SHAPE = {
     'Table to the marked point of the top edge, medial side.',
     { view: 'rear', span: [34, 0, 34, 40] },
     [30, 450],
-    { repeatabilitySd: 0.6, betweenPairSd: 1, noticeable: 3, sideTolerance: within(3) },
+    {
+      repeatabilitySd: 0.6,
+      betweenPairSd: 1,
+      noticeable: 3,
+      sideTolerance: within(3),
+      ...CARRYING.collar,
+    },
   ),
   'collar-lateral': length(
     'Collar height, lateral',
@@ -178,7 +191,13 @@ export const SHAPE = {
     'Table to the marked point of the top edge, lateral side.',
     { view: 'rear', span: [66, 0, 66, 38] },
     [30, 450],
-    { repeatabilitySd: 0.6, betweenPairSd: 1, noticeable: 3, sideTolerance: within(3) },
+    {
+      repeatabilitySd: 0.6,
+      betweenPairSd: 1,
+      noticeable: 3,
+      sideTolerance: within(3),
+      ...CARRYING.collar,
+    },
   ),
   'collar-rear': length(
     'Collar height, rear',
@@ -186,7 +205,13 @@ export const SHAPE = {
     'Table to the marked point of the top edge, at the heel seam.',
     { view: 'rear', span: [50, 0, 50, 44] },
     [30, 450],
-    { repeatabilitySd: 0.6, betweenPairSd: 1, noticeable: 3, sideTolerance: within(3) },
+    {
+      repeatabilitySd: 0.6,
+      betweenPairSd: 1,
+      noticeable: 3,
+      sideTolerance: within(3),
+      ...CARRYING.collar,
+    },
   ),
   'heel-seam': length(
     'Heel seam off centre',
@@ -232,6 +257,7 @@ export const SHAPE = {
       betweenPairSd: 2,
       noticeable: 10,
       sideTolerance: within(4),
+      ...CARRYING.shaft,
     },
   ),
   'shaft-girth': length(

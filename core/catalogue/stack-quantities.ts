@@ -1,5 +1,6 @@
 /** How high a shoe stands: stacks, the layers they are made of, and lugs. */
 import { type Draft, quantity, STACK } from './quantity-draft.ts';
+import { CARRYING, type Carrying } from './slopes.ts';
 
 type Zone = 'heel' | 'midfoot' | 'forefoot';
 const ZONES: Record<Zone, { at: number; x: number; top: number; where: string }> = {
@@ -33,6 +34,11 @@ function stack(
     betweenPairSd: 0.5,
     noticeable: 3,
     dependsOn: STACK,
+    ...{
+      heel: CARRYING.heelStack,
+      midfoot: CARRYING.midfootStack,
+      forefoot: CARRYING.forefootStack,
+    }[zone],
     ...more,
   });
 }
@@ -58,6 +64,17 @@ const LAYERS = {
   },
 };
 
+function carryingOfLayer(part: keyof typeof LAYERS, zone: Zone): Carrying {
+  if (part === 'insole') return CARRYING.insole;
+  // Rubber loses by its lugs; between them it hardly wears before it is through.
+  if (part === 'outsole') return CARRYING.otherLength;
+  return {
+    heel: CARRYING.heelMidsole,
+    midfoot: CARRYING.midfootMidsole,
+    forefoot: CARRYING.forefootMidsole,
+  }[zone];
+}
+
 function layer(part: keyof typeof LAYERS, zone: Zone) {
   const { at, x, top } = ZONES[zone];
   const { how, from, plausible, sd } = LAYERS[part];
@@ -74,6 +91,7 @@ function layer(part: keyof typeof LAYERS, zone: Zone) {
     tool: part === 'insole' ? 'caliper' : 'needle gauge',
     repeatabilitySd: sd,
     betweenPairSd: part === 'insole' ? 0.2 : 0.4,
+    ...carryingOfLayer(part, zone),
   });
 }
 
@@ -92,6 +110,7 @@ function lugs(zone: 'heel' | 'forefoot') {
     betweenPairSd: 0.2,
     noticeable: 1,
     fixedReadings: 5,
+    ...CARRYING.tread,
   });
 }
 

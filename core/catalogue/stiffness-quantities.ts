@@ -1,6 +1,7 @@
 /** How hard and how stiff: durometers, fixtures that draw a curve, and by hand. */
 import type { CurveTraits, QuantityDrawing } from './quantity.ts';
 import { type Draft, FOAM, quantity, within } from './quantity-draft.ts';
+import { CARRYING } from './slopes.ts';
 
 function hardness(
   name: string,
@@ -163,6 +164,7 @@ export const STIFFNESS = {
       repeatabilitySd: 0.3,
       noticeable: 1.5,
       drawing: { view: 'fixture', span: [50, 30, 50, 12] },
+      ...CARRYING.bend,
     },
   ),
   'twist-in': fixture(

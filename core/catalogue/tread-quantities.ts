@@ -1,6 +1,7 @@
 /** The outsole: what is chosen and named on it, and the tread at the spots that wear first. */
 import type { QuantityDrawing } from './quantity.ts';
 import { length, quantity, SHOE, within } from './quantity-draft.ts';
+import { CARRYING } from './slopes.ts';
 
 function tread(where: string, x: number, y: number) {
   return quantity({
@@ -16,6 +17,7 @@ function tread(where: string, x: number, y: number) {
     betweenPairSd: 0.2,
     noticeable: 1,
     sideTolerance: within(1),
+    ...CARRYING.tread,
   });
 }
 

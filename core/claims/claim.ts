@@ -1,16 +1,27 @@
 /** A maker's claim, and whether a measured figure bears it out. */
 
 import {
+  type Catalogue,
+  describeQuantity,
   type NoticeableSteps,
   QUANTITIES,
   QUANTITY_IDS,
   type QuantityId,
 } from '../catalogue/quantities.ts';
+import type { QuantityDefinition } from '../catalogue/quantity.ts';
 import type { StackBasis, StatedBasis } from '../catalogue/stack-basis.ts';
 import { type Basis, compareBases } from '../figures/basis.ts';
-import { type Figure, figureExpanded } from '../figures/figure.ts';
-import { type MassExponent, massFigureAtLabel } from '../figures/mass.ts';
-import { isSameSize, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
+import {
+  type Carried,
+  type CarryKnowledge,
+  carryFigure,
+  carryValue,
+  sizeRefusal,
+} from '../figures/carry.ts';
+import type { Noticeable } from '../figures/difference.ts';
+import type { Figure } from '../figures/figure.ts';
+import { isSameSize, lastLength, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
+import { expandedUncertainty } from '../statistics/uncertainty.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
 
 /** Quantities that makers state in figures. */
@@ -42,23 +53,36 @@ const HAIR = 1e-9;
 /**
  * Judges a claim c with h = half its last digit against a measured m ± U: *differs* where
  * |m − c| > h + U; else *agrees* where |m − c| + U ≤ h + T, T half the noticeable step; else
- * *cannot tell*.
+ * *cannot tell*. The second word, whether anyone would notice, is of the gap beyond the claim's own
+ * rounding, g = max(0, |m − c| − h): *yes* g − U ≥ step; *no* g + U ≤ step, or where it agrees; else
+ * *may be*.
  * @example judgeClaim({ value: 8, halfWidth: 0.5 }, { value: 8.2, U: 0.4 }, 2) // 'agrees'
  */
 export function judgeClaim(
   claim: { value: number; halfWidth: number },
   measured: { value: number; U: number },
   noticeable: number,
-): { verdict: VerdictWord<'claim'>; claimInterval: Interval } {
+): Pick<ClaimJudgement, 'verdict' | 'noticeable' | 'claimInterval'> {
   const gap = Math.abs(measured.value - claim.value);
   const claimInterval = {
     lower: claim.value - claim.halfWidth,
     upper: claim.value + claim.halfWidth,
   };
   const hair = HAIR * Math.max(1, Math.abs(claim.value));
-  if (gap > claim.halfWidth + measured.U + hair) return { verdict: 'differs', claimInterval };
-  const close = gap + measured.U <= claim.halfWidth + noticeable / 2 + hair;
-  return { verdict: close ? 'agrees' : 'cannot tell', claimInterval };
+  const differs = gap > claim.halfWidth + measured.U + hair;
+  const agrees = !differs && gap + measured.U <= claim.halfWidth + noticeable / 2 + hair;
+  // What the rounding of the claim itself leaves open is nobody's fault.
+  const beyond = Math.max(0, gap - claim.halfWidth);
+  return {
+    verdict: differs ? 'differs' : agrees ? 'agrees' : 'cannot tell',
+    noticeable:
+      beyond - measured.U >= noticeable - hair
+        ? 'yes'
+        : agrees || beyond + measured.U <= noticeable + hair
+          ? 'no'
+          : 'may be',
+    claimInterval,
+  };
 }
 
 /** What was stated of size and basis, or "not stated": the verdict repeats it. */
@@ -75,54 +99,110 @@ export function claimTerms(claim: Pick<Claim, 'quantity' | 'label' | 'statedBasi
 
 export interface ClaimJudgement {
   verdict: VerdictWord<'claim'>;
+  /** Whether anyone would notice the gap beyond the claim's own rounding. */
+  noticeable: Noticeable;
   claimInterval: Interval;
-  /** The measured side as it was held against the claim: converted to the claim's size, say. */
+  /** The measured side as it was held against the claim: carried to the claim's size, say. */
   measured: { value: number; U: number };
+  /** What carried it there. */
+  carried: Carried[];
   /** Size and basis of the claim, or that they are not stated. */
   terms: string[];
   /** Why it cannot be told, where the terms do not allow it. */
   reason?: string;
 }
 
+/** Sizes that makers state figures for where they name none: common practice, from memory. */
+const SAMPLE_LABELS: Record<'men' | 'women', SizeLabel> = {
+  men: { system: 'us-men', size: 9 },
+  women: { system: 'us-women', size: 7 },
+};
+/** How surely the sample size is known, in full sizes. */
+const SAMPLE_SIZE_U = 0.6;
+
+/** The size that a claim is of: as stated, else the usual sample size of such shoes. */
+function sizeOfClaim(claim: Pick<Claim, 'label'>, own: SizeLabel): SizeLabel {
+  if (claim.label) return claim.label;
+  const sample = SAMPLE_LABELS[own.system === 'us-women' ? 'women' : 'men'];
+  return isSameSize(sample, own) || sizeRefusal(own, sample) !== undefined ? own : sample;
+}
+
+/** What one full size changes at a value: of a mass by its exponent. */
+function changePerSize(
+  figure: Figure,
+  definition: QuantityDefinition,
+  lab: ClaimKnowledge,
+): number {
+  const larger = { ...figure.basis.label };
+  const step = carryValue(
+    figure.value,
+    definition,
+    { label: larger },
+    { label: { system: 'us-men', size: 3 * (lastLength(larger) / 25.4) - 24 + 1 } },
+    lab,
+    { edition: '', pair: '', stack: figure.basis.stack },
+  );
+  return step.value - figure.value;
+}
+
+export type ClaimKnowledge = CarryKnowledge & {
+  noticeable: NoticeableSteps;
+  catalogue?: Catalogue;
+};
+
 /**
- * Holds a figure against a claim on like terms. A mass is carried to the claim's label; a claim
- * stated on another basis or for another size gives *cannot tell* with the reason.
+ * Holds a figure against a claim on like terms: carried to the claim's size and to a new shoe, with its
+ * doubt. A claim that names no size is taken to be of the usual sample size, which is not known well. One
+ * stated on another basis gives *cannot tell* with the reason.
+ *
+ * @param owners names of edition and pair behind the figure
  */
 export function claimJudgement(
   claim: Claim,
   figure: Figure,
-  lab: { exponent: MassExponent; noticeable: NoticeableSteps },
+  lab: ClaimKnowledge,
+  owners = { edition: '', pair: '' },
 ): ClaimJudgement {
   const { quantity } = claim;
-  const noticeable = lab.noticeable[quantity] ?? QUANTITIES[quantity].noticeable;
+  const { catalogue = QUANTITIES } = lab;
+  const definition = describeQuantity(quantity, catalogue);
+  const noticeable = lab.noticeable[quantity] ?? definition.noticeable;
   const wanted: Basis = {
     ...figure.basis,
     // A claim is of a new shoe as it is sold.
     wornKm: 0,
     configuration: 'as sold',
     removed: '',
-    label: claim.label ?? figure.basis.label,
+    label: sizeOfClaim(claim, figure.basis.label),
     // What is not stated is left out of the claim, and stays as the figure has it.
     ...(figure.basis.stack
       ? { stack: { ...figure.basis.stack, ...(claim.statedBasis as Partial<StackBasis>) } }
       : {}),
   };
-  const answer = compareBases(quantity, figure.basis, wanted);
-  const carried =
-    quantity === 'mass' && claim.label && !isSameSize(figure.basis.label, claim.label)
-      ? massFigureAtLabel(figure, claim.label, lab.exponent)
-      : figure;
-  const measured = { value: carried.value, U: figureExpanded(carried) };
-  const judged = judgeClaim(claim, measured, noticeable);
-  const terms = claimTerms(claim);
-  const sizeOnly =
-    answer.terms === 'convertible' && answer.by.every((step) => step.kind === 'size');
-  if (answer.terms === 'like' || sizeOnly) return { ...judged, measured, terms };
+  const answer = compareBases(quantity, figure.basis, wanted, catalogue);
+  const isCarried =
+    answer.terms === 'convertible' &&
+    answer.by.every(({ kind }) => kind === 'size' || kind === 'wear');
+  const carried = isCarried ? carryFigure(figure, wanted, owners, lab, catalogue) : figure;
+  // Which size a maker measured is known to about half a size where it is not stated.
+  const sample = claim.label ? 0 : SAMPLE_SIZE_U * changePerSize(figure, definition, lab);
+  const terms = [
+    ...carried.terms,
+    { key: 'sample-size', kind: 'grading' as const, u: sample, df: Number.POSITIVE_INFINITY },
+  ];
+  const measured = { value: carried.value, U: expandedUncertainty(terms) };
+  const judged = {
+    ...judgeClaim(claim, measured, noticeable),
+    measured,
+    carried: carried.carried ?? [],
+    terms: claimTerms(claim),
+  };
+  if (answer.terms === 'like' || isCarried) return judged;
   const reason =
     answer.terms === 'not'
       ? `${answer.reason}; ${answer.measure}`
       : `the claim has the insole ${wanted.stack?.insole} and the lugs ${wanted.stack?.lugs}; measure it so`;
-  return { ...judged, verdict: 'cannot tell', measured, terms, reason };
+  return { ...judged, verdict: 'cannot tell', reason };
 }
 
 /** The quantities whose claims a session's figures can be held against. */

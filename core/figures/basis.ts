@@ -12,6 +12,7 @@ import type { BasisPart } from '../catalogue/quantity.ts';
 import type { Configuration, StackBasis } from '../catalogue/stack-basis.ts';
 import { isSameSize, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
 import type { Kilometres } from '../sizing/units.ts';
+import { SAME_WEAR_KM, sizeRefusal, wearRefusal } from './carry.ts';
 
 export interface Basis {
   label: SizeLabel;
@@ -28,9 +29,6 @@ export interface Basis {
   stack?: StackBasis;
 }
 
-/** Worn distances closer than this count as one state of wear: common practice. */
-export const SAME_WEAR_KM = 25;
-
 /** Foam figures taken within this many °C of each other count as one temperature: common practice. */
 export const SAME_ROOM_C = 4;
 
@@ -44,6 +42,7 @@ export type BasisAnswer =
 export type ConversionStep =
   | { kind: Layer; add: boolean }
   | { kind: 'size' }
+  | { kind: 'wear' }
   | { kind: 'bridge'; from: string; to: Basis };
 
 /** A layer that may be added to a stack or taken off, where it was measured on the same pair. */
@@ -130,15 +129,12 @@ const PART_STEPS: Record<
       ? []
       : [{ reason: 'the stack basis of one is not stated', measure: 'measure both on one basis' }];
   },
-  size: ({ scales }, from, to) => {
+  size: (_definition, from, to) => {
     if (isSameSize(from.label, to.label)) return [];
-    if (scales === 'mass-exponent') return [{ convert: { kind: 'size' } }];
-    return [
-      {
-        reason: `a ${nameLabel(from.label)}, not a ${nameLabel(to.label)}`,
-        measure: `measure a ${nameLabel(to.label)}`,
-      },
-    ];
+    const reason = sizeRefusal(from.label, to.label);
+    return reason === undefined
+      ? [{ convert: { kind: 'size' } }]
+      : [{ reason, measure: `measure a ${nameLabel(to.label)}` }];
   },
   configuration: (_definition, from, to) => [
     ...(from.configuration === to.configuration
@@ -178,15 +174,13 @@ const PART_STEPS: Record<
             measure: 'measure both in one room, after conditioning',
           },
         ],
-  worn: (_definition, from, to) =>
-    Math.abs(from.wornKm - to.wornKm) <= SAME_WEAR_KM
-      ? []
-      : [
-          {
-            reason: `one had ${Math.round(from.wornKm)} km, the other ${Math.round(to.wornKm)} km of wear`,
-            measure: 'measure both new, or after the same distance',
-          },
-        ],
+  worn: ({ followedKm }, from, to) => {
+    if (Math.abs(from.wornKm - to.wornKm) <= SAME_WEAR_KM) return [];
+    const reason = wearRefusal(from.wornKm, to.wornKm, followedKm);
+    return reason === undefined
+      ? [{ convert: { kind: 'wear' } }]
+      : [{ reason, measure: 'measure both new, or after the same distance' }];
+  },
 };
 
 /**

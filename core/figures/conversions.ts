@@ -8,6 +8,7 @@ import {
   type QuantityId,
 } from '../catalogue/quantities.ts';
 import { type Basis, type BasisAnswer, compareBases, stackBasisKey } from './basis.ts';
+import type { LabSlopes } from './carry.ts';
 import type { Figure } from './figure.ts';
 import type { MassExponent } from './mass.ts';
 
@@ -84,6 +85,8 @@ export interface KeptBridge {
 /** What a lab knows of carrying figures to another basis. */
 export interface Conversions {
   exponent: MassExponent;
+  /** Slopes over size and wear that the lab found itself. */
+  slopes?: LabSlopes;
   bridges?: readonly KeptBridge[];
 }
 

@@ -26,14 +26,17 @@ export interface BareFigure {
 /**
  * Judges a difference d with U: *real* where |d| > U; *not shown* where it is not real and its
  * 90 % interval lies inside ± the noticeable step (two one-sided tests at 5 %); else *cannot
- * tell*. *Noticeable* where |d| − U reaches the step, *may be* where the step lies inside.
+ * tell*. *Noticeable*: *yes* where |d| − U reaches the step, *no* where that 90 % interval lies inside
+ * it, else *may be*.
  */
 export function judgeDifference(d: number, u: number, df: number, noticeable: number): Difference {
   const U = expand(u, df);
   const size = Math.abs(d);
   const real = size > U;
-  const inside = size + (u === 0 ? 0 : tQuantile(0.95, df) * u) <= noticeable;
-  const seen = size - U >= noticeable ? 'yes' : size + U < noticeable ? 'no' : 'may be';
+  // A step that a difference reaches to the last binary digit is reached.
+  const hair = 1e-9 * Math.max(1, noticeable);
+  const inside = size + (u === 0 ? 0 : tQuantile(0.95, df) * u) <= noticeable + hair;
+  const seen = size - U >= noticeable - hair ? 'yes' : inside ? 'no' : 'may be';
   return {
     difference: d,
     u,

@@ -1,5 +1,5 @@
 /** From pairs to the edition: what may be said of the model, not of these shoes. */
-import { max } from 'd3-array';
+import { least, max } from 'd3-array';
 import { sampleStandardDeviation } from 'simple-statistics';
 import {
   type Catalogue,
@@ -35,7 +35,8 @@ const SHARED: readonly TermKind[] = [
   'calibration',
   'reproducibility',
   'bridge',
-  'size-exponent',
+  'grading',
+  'wearing',
 ];
 
 export interface EditionFigure {
@@ -49,8 +50,8 @@ export interface EditionFigure {
 
 /** An edition's figure on a wanted basis, or why there is none. */
 export type EditionAnswer =
-  | ({ terms: 'like' | 'converted' } & EditionFigure)
-  | { terms: 'not'; reason: string; measure: string; greyed?: Figure };
+  | ({ terms: 'like' | 'carried' | 'converted' } & EditionFigure)
+  | { terms: 'not'; reason: string; measure: string };
 
 function spreadTerm(
   figures: readonly Figure[],
@@ -137,8 +138,9 @@ export function editionOfPairs(
 }
 
 /**
- * The edition's figure of a quantity on a wanted basis. Pairs that are like for like are used
- * alone where there are any; else those that can be converted; else the reason and the remedy.
+ * The edition's figure of a quantity on a wanted basis: from the pairs that are like for like, or from
+ * them and all that can be carried, whichever has the smaller U; else from those that can be converted;
+ * else the reason and the remedy.
  */
 export function editionFigureOn(
   edition: { id: string; pairs: readonly MeasuredPair[] },
@@ -150,24 +152,34 @@ export function editionFigureOn(
     tag: pair.tag,
     answer: pairFigureOn(pair, quantity, wanted, lab, lab.catalogue),
   }));
-  for (const terms of ['like', 'converted'] as const) {
-    const usable = answers.flatMap(({ tag, answer }) =>
-      answer.terms === terms ? [{ tag, figure: answer.figure }] : [],
+  const having = (...wantedTerms: PairAnswer['terms'][]) =>
+    answers.flatMap(({ tag, answer }) =>
+      answer.terms !== 'not' && wantedTerms.includes(answer.terms)
+        ? [{ tag, figure: answer.figure }]
+        : [],
     );
-    if (usable.length > 0)
-      return {
-        terms,
-        ...editionOfPairs(usable, quantity, edition.id, lab.spreads[quantity], lab.catalogue),
-      };
-  }
+  const figureOf = (
+    terms: 'like' | 'carried' | 'converted',
+    usable: ReturnType<typeof having>,
+  ) => ({
+    terms,
+    ...editionOfPairs(usable, quantity, edition.id, lab.spreads[quantity], lab.catalogue),
+  });
+  const [like, carried, converted] = [having('like'), having('carried'), having('converted')];
+  // The pairs at these terms alone, or all that can be carried, whichever is surer.
+  const found = [
+    ...(like.length > 0 ? [figureOf('like', like)] : []),
+    ...(carried.length > 0 ? [figureOf('carried', [...like, ...carried])] : []),
+  ];
+  const surest = least(found, ({ figure }) => figureExpanded(figure));
+  if (surest) return surest;
+  if (converted.length > 0) return figureOf('converted', converted);
   // A refusal with a figure says more than "not measured".
   const refusals = answers.flatMap(({ answer }) => (answer.terms === 'not' ? [answer] : []));
   const refusal: Extract<PairAnswer, { terms: 'not' }> | undefined =
     refusals.find((answer) => answer.figure) ?? refusals[0];
   if (!refusal)
     return { terms: 'not', reason: 'no pair of this edition', measure: 'receive a pair' };
-  const { reason, measure, figure } = refusal;
-  return figure
-    ? { terms: 'not', reason, measure, greyed: figure }
-    : { terms: 'not', reason, measure };
+  const { reason, measure } = refusal;
+  return { terms: 'not', reason, measure };
 }

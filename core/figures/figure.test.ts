@@ -14,6 +14,7 @@ import { claimJudgement } from '../claims/claim.ts';
 import { standardUncertainty } from '../statistics/uncertainty.ts';
 import type { Basis } from './basis.ts';
 import { cheapestNext } from './budget.ts';
+import { carryFigure } from './carry.ts';
 import { computedFigure } from './computed.ts';
 import { differenceOfFigures } from './difference.ts';
 import { editionFigureOn, editionOfPairs } from './edition-figure.ts';
@@ -24,7 +25,7 @@ import {
   figureExpanded,
   figureUncertainty,
 } from './figure.ts';
-import { DEFAULT_MASS_EXPONENT, massFigureAtLabel } from './mass.ts';
+import { DEFAULT_MASS_EXPONENT } from './mass.ts';
 import { type MeasuredPair, pairFigureOn, pairOfShoes, sessionFigures } from './pair-figure.ts';
 import { stationFigure } from './station-figure.ts';
 
@@ -309,8 +310,9 @@ describe('bases', () => {
   });
   it.each([
     [{ ...BASIS, stack: { ...BASIS.stack!, place: 'sidewall', method: 'ruler' } }, 'sidewall'],
-    [{ ...BASIS, label: { system: 'uk', size: 9 } }, 'UK 9'],
-    [{ ...BASIS, wornKm: 200 }, '200 km'],
+    [{ ...BASIS, label: { system: 'uk', size: 12 } }, 'UK 12'],
+    [{ ...BASIS, label: { system: 'uk-child', size: 12 } }, 'UK child 12'],
+    [{ ...BASIS, wornKm: 700 }, '700 km'],
     [{ ...BASIS, configuration: 'insole out' }, 'insole out'],
     [{ ...BASIS, stack: { ...BASIS.stack!, lugs: 'out' } }, 'lugs'],
     [{ ...BASIS, stack: { ...BASIS.stack!, layers: 'midsole only' } }, 'midsole only'],
@@ -320,15 +322,18 @@ describe('bases', () => {
   });
   it('carries a mass to another size, with the doubt about the exponent once', () => {
     const mass = station('mass', 'left', [300]);
-    const uk10 = massFigureAtLabel(mass, { system: 'uk', size: 10 }, DEFAULT_MASS_EXPONENT);
+    const label = { system: 'uk', size: 10 } as const;
+    const carry = (edition: string) =>
+      carryFigure(mass, { label, wornKm: 0 }, { edition, pair: edition }, LAB);
+    const uk10 = carry('A');
     const logRatio = Math.log(35 / 33);
     expect(uk10.value).toBeCloseTo(300 * Math.exp(1.75 * logRatio), 9);
-    expect(uk10.terms.find((term) => term.kind === 'size-exponent')?.u).toBeCloseTo(
-      uk10.value * 0.3 * logRatio,
-      9,
-    );
-    const same = differenceOfFigures(uk10, uk10, 15);
-    expect(same.U).toBe(0);
+    const doubts = uk10.terms.filter((term) => term.kind === 'grading').map((term) => term.u);
+    expect(Math.hypot(...doubts)).toBeCloseTo(uk10.value * 0.3 * logRatio, 9);
+    expect(differenceOfFigures(uk10, uk10, 15).U).toBe(0);
+    // Half of the doubt about a slope is each edition's own.
+    const two = differenceOfFigures(uk10, carry('B'), 15);
+    expect(two.u).toBeCloseTo(uk10.value * 0.3 * logRatio, 9);
   });
   it('prefers the latest like session and never mixes two', () => {
     const pair = pairWith('P', heels);

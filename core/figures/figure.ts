@@ -9,6 +9,7 @@ import {
   type UncertaintyTerm,
 } from '../statistics/uncertainty.ts';
 import type { Basis } from './basis.ts';
+import type { Carried } from './carry.ts';
 
 export type Provenance = 'measured' | 'converted';
 
@@ -44,6 +45,8 @@ export interface Figure {
   pairs: number;
   basis: Basis;
   provenance: Provenance;
+  /** What carried it to another size or distance; absent: nothing did. */
+  carried?: Carried[];
   /** Conversions it went through, in words. */
   conversions: string[];
   doubts: Doubt[];
@@ -55,6 +58,24 @@ export const figureExpanded = (figure: Figure): number => expandedUncertainty(fi
 
 function unique<T>(items: T[], keyOf: (item: T) => string): T[] {
   return [...new Map(items.map((item) => [keyOf(item), item])).values()];
+}
+
+/** What carried the parts, put together as they are; the doubts of one slope add up. */
+function mergeCarried(
+  parts: readonly { figure: Figure; coefficient: number }[],
+): Pick<Figure, 'carried'> {
+  const merged = new Map<Carried['by'], Carried>();
+  for (const { figure, coefficient } of parts)
+    for (const step of figure.carried ?? []) {
+      const before = merged.get(step.by);
+      merged.set(step.by, {
+        ...step,
+        way: (before?.way ?? 0) + coefficient * step.way,
+        change: (before?.change ?? 0) + coefficient * step.change,
+        u: (before?.u ?? 0) + Math.abs(coefficient) * step.u,
+      });
+    }
+  return merged.size > 0 ? { carried: [...merged.values()] } : {};
 }
 
 /**
@@ -85,6 +106,7 @@ export function combineFigures(
     provenance: figures.some((figure) => figure.provenance === 'converted')
       ? 'converted'
       : 'measured',
+    ...mergeCarried(parts),
     conversions: [...new Set(figures.flatMap((figure) => figure.conversions))],
     doubts: unique(
       figures.flatMap((figure) => figure.doubts),

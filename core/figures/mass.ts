@@ -1,8 +1,7 @@
 /** Carrying a mass from one label to another. */
 import { group } from 'd3-array';
 import { mean } from 'simple-statistics';
-import { lastLength, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
-import type { Figure } from './figure.ts';
+import { lastLength, type SizeLabel } from '../sizing/size-label.ts';
 
 /** Exponent of mass on last length, its standard uncertainty, and the df behind it. */
 export interface MassExponent {
@@ -38,36 +37,6 @@ export function massAtReference(input: {
   const ratio = Math.exp(k * logRatio);
   const massG = input.massG * ratio;
   return { massG, u: Math.hypot(u * ratio, massG * uK * logRatio) };
-}
-
-/** A mass figure carried to another label. The doubt about k is one error, shared by all it touches. */
-export function massFigureAtLabel(
-  figure: Figure,
-  label: SizeLabel,
-  exponent: MassExponent,
-): Figure {
-  const logRatio = Math.log(lastLength(label) / lastLength(figure.basis.label));
-  const ratio = Math.exp(exponent.k * logRatio);
-  const value = figure.value * ratio;
-  return {
-    ...figure,
-    value,
-    terms: [
-      ...figure.terms.map((term) => ({ ...term, u: term.u * ratio })),
-      {
-        key: 'size-exponent',
-        kind: 'size-exponent',
-        u: value * logRatio * exponent.uK,
-        df: exponent.df,
-      },
-    ],
-    basis: { ...figure.basis, label },
-    provenance: 'converted',
-    conversions: [
-      ...figure.conversions,
-      `${nameLabel(figure.basis.label)} to ${nameLabel(label)} by last length to the power ${exponent.k.toFixed(2)}`,
-    ],
-  };
 }
 
 export interface WeighedShoe {

@@ -16,10 +16,10 @@ import {
 } from '../catalogue/quantities.ts';
 import type { Repeatability } from '../statistics/repeated-readings.ts';
 import { type Basis, type ConversionStep, compareBases, type Layer } from './basis.ts';
+import { carryFigure } from './carry.ts';
 import { computedFigure, computedFigures } from './computed.ts';
 import { type Conversions, convertBetween, findBridge } from './conversions.ts';
-import { combineFigures, type Doubt, type Figure, meanFigure } from './figure.ts';
-import { massFigureAtLabel } from './mass.ts';
+import { combineFigures, type Doubt, type Figure, figureExpanded, meanFigure } from './figure.ts';
 import { roomDoubts } from './room.ts';
 import { type Reproducibility, stationFigure } from './station-figure.ts';
 
@@ -64,6 +64,8 @@ export interface CheckedPair {
 
 export interface MeasuredPair {
   id: string;
+  /** Its edition: whose own part of a slope's doubt it bears; absent: it stands for itself. */
+  editionId?: string;
   tag: string;
   sessions: readonly SessionReadings[];
   /** Their figures stand where no sitting has the quantity on a basis. */
@@ -281,20 +283,23 @@ function withLayer(
   };
 }
 
+/** A step to another layer or method: taken shoe by shoe, before anything is carried. */
+type MethodStep = Exclude<ConversionStep, { kind: 'size' | 'wear' }>;
+
+const isMethodStep = (step: ConversionStep): step is MethodStep =>
+  step.kind !== 'size' && step.kind !== 'wear';
+
 function convertFigure(
   pair: MeasuredPair,
   side: Side,
   start: Figure | undefined,
-  steps: readonly ConversionStep[],
-  to: Basis,
+  steps: readonly MethodStep[],
   known: Conversions,
 ): Figure | undefined {
   let figure = start;
   for (const step of steps) {
     if (!figure) return undefined;
-    if (step.kind === 'size') figure = massFigureAtLabel(figure, to.label, known.exponent);
-    else if (step.kind === 'bridge')
-      figure = convertBetween(figure, step, known, `${pair.id}:${side}`);
+    if (step.kind === 'bridge') figure = convertBetween(figure, step, known, `${pair.id}:${side}`);
     else figure = withLayer(pair, side, figure, { kind: step.kind, add: step.add });
   }
   return figure;
@@ -305,12 +310,10 @@ function convertShoe(
   side: Side,
   shoe: FigureSet,
   quantity: QuantityId,
-  steps: readonly ConversionStep[],
-  to: Basis,
+  steps: readonly MethodStep[],
   known: Conversions,
 ): Figure | undefined {
-  const convert = (figure: Figure | undefined) =>
-    convertFigure(pair, side, figure, steps, to, known);
+  const convert = (figure: Figure | undefined) => convertFigure(pair, side, figure, steps, known);
   const { catalogue } = pair.sessions[0] ?? {};
   return describeQuantity(quantity, catalogue).computed
     ? computedFigure(quantity, (part) => convert(shoe[part]), catalogue)
@@ -326,16 +329,15 @@ function missingLayer(pair: MeasuredPair, own: Basis, wanted: Basis) {
   };
 }
 
-/** A pair's figure on a wanted basis, or why there is none. */
+/** A pair's figure on a wanted basis, carried or converted to it, or why there is none. */
 export type PairAnswer =
-  | { terms: 'like' | 'converted'; figure: Figure }
+  | { terms: 'like' | 'carried' | 'converted'; figure: Figure }
   | { terms: 'not'; reason: string; measure: string; figure?: Figure };
 
 /**
  * The figure of a pair on the basis wanted: from the latest session that is like for like, else from
- * a check that is, else from the latest that can be converted, else the reason and the remedy with
- * the figure on its
- * own basis, to be shown greyed.
+ * a check that is, else from the one that is surest after being carried or converted, else the reason
+ * and the remedy with the figure on its own basis, to be shown greyed.
  */
 export function pairFigureOn(
   pair: MeasuredPair,
@@ -344,7 +346,7 @@ export function pairFigureOn(
   known: Conversions,
   catalogue: Catalogue = QUANTITIES,
 ): PairAnswer {
-  let converted: PairAnswer | undefined;
+  let converted: { terms: 'carried' | 'converted'; figure: Figure } | undefined;
   let refusal: PairAnswer | undefined;
   // What a sitting read stands before what a check did.
   const sources = [
@@ -365,12 +367,19 @@ export function pairFigureOn(
       refusal ??= { ...answer, figure: own };
       continue;
     }
+    const methods = answer.by.filter(isMethodStep);
     const shoes = SIDES.map((side) =>
-      convertShoe(pair, side, figures[side], quantity, answer.by, wanted, known),
+      convertShoe(pair, side, figures[side], quantity, methods, known),
     );
-    const figure = pairOfShoes(shoes[0], shoes[1]);
-    if (figure) converted ??= { terms: 'converted', figure };
-    else
+    const there = methods.length === 0 ? own : pairOfShoes(shoes[0], shoes[1]);
+    if (there) {
+      const owners = { edition: pair.editionId ?? pair.id, pair: pair.id };
+      const figure = carryFigure(there, wanted, owners, known, catalogue);
+      const terms = methods.length === 0 ? 'carried' : 'converted';
+      // Of several that may be carried, the one that is surest afterwards.
+      if (!converted || figureExpanded(figure) < figureExpanded(converted.figure))
+        converted = { terms, figure };
+    } else
       refusal ??= {
         terms: 'not',
         ...missingLayer(pair, own.basis, wanted),

@@ -62,17 +62,41 @@ describe('comparison', () => {
     const drop = row('drop', pair('A', 31, 24), pair('B', 32.2, 24));
     expect(drop.cells[1]?.difference?.verdict).toBe('cannot tell');
   });
-  it('refuses another place, with the plain difference greyed and the remedy', () => {
+  it('refuses another place, with the remedy and without a number to be quoted', () => {
     const sidewall: Basis = {
       ...BASIS,
       stack: { ...BASIS.stack!, place: 'sidewall', method: 'ruler' },
     };
     const heel = row('heel-stack', pair('A', 31, 24), pair('B', 37, 28, sidewall));
     expect(heel.cells[1]?.difference).toBeUndefined();
-    expect(heel.cells[1]?.greyedDifference).toBeCloseTo(6, 9);
     expect(heel.cells[1]?.words).toMatch(
       /^not comparable: taken at the visible sidewall.*measure it in-shoe/,
     );
+  });
+  it('falls back to the first that has the figure', () => {
+    const sidewall: Basis = {
+      ...BASIS,
+      stack: { ...BASIS.stack!, place: 'sidewall', method: 'ruler' },
+    };
+    const heel = row(
+      'heel-stack',
+      pair('A', 37, 28, sidewall),
+      pair('B', 31, 24),
+      pair('C', 27, 24),
+    );
+    expect(heel.against).toBe(1);
+    expect(heel.cells.map((cell) => cell.difference?.difference)).toEqual([
+      undefined,
+      undefined,
+      expect.closeTo(-4, 9),
+    ]);
+  });
+  it('carries half a size and some wear, and says so', () => {
+    const other: Basis = { ...BASIS, label: { system: 'uk', size: 8.5 }, wornKm: 60 };
+    const heel = row('heel-stack', pair('A', 31, 24), pair('B', 27, 22, other));
+    expect(heel.cells[1]?.words).toBe('carried half a size and 60 km');
+    // Half a size down −0.1, 60 km younger +0.21.
+    expect(heel.cells[1]?.difference?.difference).toBeCloseTo(27 - 0.1 + 0.21 - 31, 9);
   });
   it('says what to measure where there is no figure at all', () => {
     const mass = row('mass', pair('A', 31, 24), pair('B', 24, 20));

@@ -10,6 +10,7 @@ import {
   type QuantityId,
 } from '../catalogue/quantities.ts';
 import type { Basis } from '../figures/basis.ts';
+import { type LabSlopes, wayWords } from '../figures/carry.ts';
 import { type Difference, differenceOfFigures } from '../figures/difference.ts';
 import {
   type EditionAnswer,
@@ -88,32 +89,37 @@ export interface ComparedEdition {
 export interface ComparedCell {
   editionId: string;
   answer: EditionAnswer;
-  /** Against the first edition; absent for the first itself and where terms do not allow it. */
+  /** Against the edition of reference; absent for itself and where terms do not allow it. */
   difference?: Difference;
-  /** The plain difference where terms do not allow a verdict: to be shown greyed. */
-  greyedDifference?: number;
-  /** In words: `like for like`, `converted: insole added`, or why not. */
+  /** In words: `like for like`, `carried half a size`, `converted: insole added`, or why not. */
   words: string;
 }
 
 export interface ComparedRow {
   quantity: QuantityId;
   noticeable: number;
+  /** The edition that the others are held against: the first that has the figure. */
+  against: number;
   cells: ComparedCell[];
 }
 
 function termsInWords(answer: EditionAnswer): string {
   if (answer.terms === 'not') return `not comparable: ${answer.reason}; ${answer.measure}`;
-  return answer.terms === 'like'
-    ? 'like for like'
-    : `converted: ${answer.figure.conversions.join('; ')}`;
+  if (answer.terms === 'like') return 'like for like';
+  const { carried = [], conversions } = answer.figure;
+  return [
+    conversions.length > 0 ? `converted: ${conversions.join('; ')}` : '',
+    carried.length > 0 ? `carried ${carried.map(wayWords).join(' and ')}` : '',
+  ]
+    .filter(Boolean)
+    .join('; ');
 }
 
-const shownValue = (answer: EditionAnswer): number | undefined =>
-  answer.terms === 'not' ? answer.greyed?.value : answer.figure.value;
+const valueOf = (answer: EditionAnswer): number | undefined =>
+  answer.terms === 'not' ? undefined : answer.figure.value;
 
 /**
- * Compares editions on one wanted basis, each against the first. Differences are taken between
+ * Compares editions on one wanted basis, each against the first that has the figure. Differences are taken between
  * edition figures, so that shared errors cancel and the spread of pairs counts.
  */
 export function compareEditions(
@@ -121,6 +127,7 @@ export function compareEditions(
   wanted: Basis,
   lab: {
     exponent: MassExponent;
+    slopes?: LabSlopes;
     spreads: PooledSpreads;
     noticeable: NoticeableSteps;
     catalogue?: Catalogue;
@@ -132,25 +139,25 @@ export function compareEditions(
       ? { ...wanted, ...stationTermsOf(editions, quantity, lab.catalogue ?? QUANTITIES) }
       : wanted;
     const answers = editions.map((edition) => editionFigureOn(edition, quantity, terms, lab));
-    const noticeable = stepFor(quantity, answers.map(shownValue), lab);
-    const first = answers[0];
+    const noticeable = stepFor(quantity, answers.map(valueOf), lab);
+    const against = Math.max(
+      0,
+      answers.findIndex(({ terms: own }) => own !== 'not'),
+    );
+    const reference = answers[against];
     const cells = editions.map((edition, index): ComparedCell => {
       const answer = answers[index] ?? { terms: 'not', reason: 'no figure', measure: 'measure it' };
       const cell: ComparedCell = { editionId: edition.id, answer, words: termsInWords(answer) };
-      if (index === 0 || !first) return cell;
-      if (first.terms !== 'not' && answer.terms !== 'not') {
-        if (first.speaksForEdition && answer.speaksForEdition)
-          cell.difference = differenceOfFigures(
-            answer.figure,
-            first.figure,
-            stepFor(quantity, [answer.figure.value, first.figure.value], lab),
-          );
-        return cell;
-      }
-      const [own, reference] = [shownValue(answer), shownValue(first)];
-      if (own !== undefined && reference !== undefined) cell.greyedDifference = own - reference;
+      if (index === against || !reference) return cell;
+      if (reference.terms === 'not' || answer.terms === 'not') return cell;
+      if (reference.speaksForEdition && answer.speaksForEdition)
+        cell.difference = differenceOfFigures(
+          answer.figure,
+          reference.figure,
+          stepFor(quantity, [answer.figure.value, reference.figure.value], lab),
+        );
       return cell;
     });
-    return { quantity, noticeable, cells };
+    return { quantity, noticeable, against, cells };
   });
 }

@@ -19,7 +19,8 @@ export const TERM_KINDS = [
   'interaction',
   'bridge',
   'pairs',
-  'size-exponent',
+  'grading',
+  'wearing',
 ] as const;
 export type TermKind = (typeof TERM_KINDS)[number];
 

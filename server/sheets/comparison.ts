@@ -79,16 +79,17 @@ export function buildComparison(
       pairs: pairs.filter((pair) => pair.sessions.some((s) => s.readings.length > 0)).length,
       lastMm: lastLength(label),
     })),
-    rows: rows.map(({ quantity, noticeable, cells }) => ({
+    rows: rows.map(({ quantity, noticeable, against, cells }) => ({
       quantity,
       noticeable,
-      cells: cells.map(({ answer, words, difference, greyedDifference }) => {
-        const figure = answer.terms === 'not' ? answer.greyed : answer.figure;
+      against,
+      cells: cells.map(({ answer, words, difference }) => {
+        // A figure on other terms would be quoted beside the others.
+        const figure = answer.terms === 'not' ? undefined : answer.figure;
         return {
           figure: figure ? viewFigure(figure) : null,
           terms: answer.terms,
           words,
-          greyed: greyedDifference ?? null,
           difference: difference
             ? {
                 difference: difference.difference,

@@ -30,7 +30,7 @@ import {
 } from '#core/figures/pair-figure.ts';
 import { isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
 import { measuredPair } from '../figure-book.ts';
-import { viewFigure } from '../figure-view.ts';
+import { viewCarried, viewFigure } from '../figure-view.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import { notFound } from '../problems.ts';
 import { distinctSizes } from '../store/editions.ts';
@@ -144,10 +144,31 @@ function gradeOf(figure: Figure, catalogue: Catalogue): string | null {
   return classes ? classOf(classes, figure.value, figureExpanded(figure)) : null;
 }
 
-function viewClaim(claim: ClaimRecord, figure: Figure | undefined, knowledge: LabFacts) {
+function viewClaim(
+  claim: ClaimRecord,
+  figure: Figure | undefined,
+  knowledge: LabFacts,
+  edition: string,
+) {
   if (!figure) return { ...claim, judgement: null };
-  const { verdict, measured, terms, reason } = claimJudgement(coreClaim(claim), figure, knowledge);
-  return { ...claim, judgement: { verdict, measured, terms, ...(reason ? { reason } : {}) } };
+  const owners = { edition, pair: edition };
+  const { verdict, noticeable, measured, carried, terms, reason } = claimJudgement(
+    coreClaim(claim),
+    figure,
+    knowledge,
+    owners,
+  );
+  return {
+    ...claim,
+    judgement: {
+      verdict,
+      noticeable,
+      measured,
+      carried: viewCarried(carried),
+      terms,
+      ...(reason ? { reason } : {}),
+    },
+  };
 }
 
 /** Claims that contradict each other, by the label and basis they were stated for. */
@@ -202,7 +223,7 @@ export function buildSheet(
     })),
     claims: claims
       .filter((claim) => claim.quantity === figure.quantity)
-      .map((claim) => viewClaim(claim, figure, knowledge)),
+      .map((claim) => viewClaim(claim, figure, knowledge, edition.id)),
     reported: edition.reported.filter((one) => one.quantity === figure.quantity),
     grade: gradeOf(figure, knowledge.catalogue),
     loops: knowledge.catalogue[figure.quantity]?.curve

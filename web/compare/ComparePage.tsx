@@ -5,6 +5,7 @@ import { labelSlug, lastLength, nameLabel } from '#core/sizing/size-label.ts';
 import { useComparison } from '../api/queries.ts';
 import { DifferenceChart, NoticeableHatch } from '../drawing/DifferenceChart.tsx';
 import { LineSample, OverlaidProfiles } from '../drawing/OverlaidProfiles.tsx';
+import { carriedWords } from '../shell/carried-words.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { useUnits } from '../shell/units.ts';
@@ -42,21 +43,27 @@ function reachOf(rows: readonly Row[]): number {
 }
 
 /** On what terms a figure stands; a refusal begins with its verdict. */
-function Terms({ cell }: { cell: Cell }) {
-  if (cell.terms !== 'not') return <span className="soft">{cell.words}</span>;
-  return (
-    <span className={classes.refusal}>
-      <strong className="look-here">not comparable</strong>
-      {cell.words.replace(/^not comparable/, '')}
-    </span>
-  );
+function Terms({ cell, quantity }: { cell: Cell; quantity: Row['quantity'] }) {
+  const units = useUnits();
+  if (cell.terms === 'not')
+    return (
+      <span className={classes.refusal}>
+        <strong className="look-here">not comparable</strong>
+        {cell.words.replace(/^not comparable/, '')}
+      </span>
+    );
+  const carried = cell.figure ? carriedWords(cell.figure.carried, quantity, units) : '';
+  const words = carried ? cell.words.replace(/carried .*$/, carried) : cell.words;
+  return <span className="soft">{words}</span>;
 }
 
 function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]; reach: number }) {
   const units = useUnits();
-  const { quantity, noticeable, cells } = row;
+  const { quantity, noticeable, against, cells } = row;
   const { name } = units.define(quantity);
-  const others = cells.map((cell, index) => ({ cell, index })).slice(1);
+  const others = cells
+    .map((cell, index) => ({ cell, index }))
+    .filter(({ index }) => index !== against);
   const marks = others.flatMap(({ cell, index }) =>
     cell.difference
       ? [
@@ -65,7 +72,7 @@ function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]
             index,
             steps: cell.difference.difference / noticeable,
             U: cell.difference.U / noticeable,
-            converted: cell.terms === 'converted',
+            converted: cell.terms !== 'like',
           },
         ]
       : [],
@@ -88,12 +95,7 @@ function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]
       {cells.map((cell, index) => {
         const figure = cell.figure && units.write(quantity, cell.figure.value, cell.figure.U);
         return (
-          <td
-            key={names[index]}
-            className={`figure ${classes.figure}`}
-            data-greyed={cell.terms === 'not'}
-            data-line={index}
-          >
+          <td key={names[index]} className={`figure ${classes.figure}`} data-line={index}>
             {figure ? (
               <>
                 {figure.value}
@@ -110,17 +112,17 @@ function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]
           name={`difference-${quantity}`}
           marks={marks}
           reach={reach}
-          says={`${name} against ${names[0]}: ${others.map(({ cell, index }) => words(cell, index)).join('; ')}`}
+          says={`${name} against ${names[against]}: ${others.map(({ cell, index }) => words(cell, index)).join('; ')}`}
         />
       </td>
       <td className={classes.words}>
         {cells.map((cell, index) => {
-          if (index === 0)
-            return cell.terms === 'not' ? (
+          if (index === against || (index < against && cell.terms === 'not'))
+            return cell.terms === 'like' ? null : (
               <p key={names[index]} className={classes.refusal}>
-                {names[index]}: <Terms cell={cell} />
+                {names[index]}: <Terms cell={cell} quantity={quantity} />
               </p>
-            ) : null;
+            );
           return (
             <p key={names[index]} data-line={index} className={classes.terms}>
               <LineSample index={index} />
@@ -134,12 +136,10 @@ function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]
                     {'. '}
                   </strong>
                 )}
-                {cell.greyed !== null && (
-                  <span className={`figure ${classes.none}`}>
-                    {units.span(quantity, cell.greyed)}{' '}
-                  </span>
+                <Terms cell={cell} quantity={quantity} />
+                {against > 0 && cell.difference && (
+                  <span className="soft">, against {names[against]}</span>
                 )}
-                <Terms cell={cell} />
               </span>
             </p>
           );

@@ -5,6 +5,7 @@ import {
   QUANTITY_GROUPS,
   type QuantityDefinition,
 } from '#core/catalogue/quantity.ts';
+import type { UsualSlope } from '#core/catalogue/slopes.ts';
 import { nameTool } from '#core/catalogue/tools.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';
 import { QuantityDrawing } from '../drawing/QuantityDrawing.tsx';
@@ -19,6 +20,16 @@ const DEPENDS_WORDS = {
   setup: 'set-up',
   temperature: 'temperature',
 };
+
+/** How it goes with size and with wear, by the usual slopes. */
+function slopeWords({ grades, wears }: QuantityDefinition, symbol: string): string {
+  const amount = ({ slope, u, share }: UsualSlope) => {
+    const unit = share ? '%' : symbol;
+    return `${slope === 0 ? 'nothing' : `${slope > 0 ? '+' : '−'}${Math.abs(slope)} ${unit}`} (give or take ${u} ${unit})`;
+  };
+  const size = grades.exponent ? 'by its last length' : `by ${amount(grades)} a full size`;
+  return `Carried to another size ${size}, and to another distance by ${amount(wears)} ${wears.first100 ? 'in the first 100 km' : 'in 100 km'}.`;
+}
 
 function Entry({ definition }: { definition: QuantityDefinition }) {
   const { symbol } = canonicalUnit(definition.kind);
@@ -52,11 +63,8 @@ function Entry({ definition }: { definition: QuantityDefinition }) {
           {definition.fixedReadings && `Always ${definition.fixedReadings} readings. `}
           Left to right within {tolerance.join(' or ') || 'nothing'}. Depends on{' '}
           {definition.dependsOn.map((part) => DEPENDS_WORDS[part]).join(', ')}
-          {definition.direction ? `; ${definition.direction} is part of it` : ''}
-          {definition.scales === 'mass-exponent'
-            ? '; carried to another size by last length'
-            : '; not carried to another size'}
-          .
+          {definition.direction ? `; ${definition.direction} is part of it` : ''}.{' '}
+          {definition.ordinal ? '' : slopeWords(definition, symbol)}
         </p>
       </div>
     </li>

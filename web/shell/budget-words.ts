@@ -12,7 +12,8 @@ export const TERM_WORDS: Record<TermKind, string> = {
   interaction: 'who measures, shoe by shoe',
   bridge: 'bridge between methods',
   pairs: 'spread of pairs',
-  'size-exponent': 'size conversion',
+  grading: 'carried to this size',
+  wearing: 'carried to this wear',
 };
 
 /** A share under this is not worth its ink. */
@@ -30,7 +31,8 @@ const SHORT_WORDS: Record<TermKind, string> = {
   interaction: 'who, by shoe',
   bridge: 'bridge',
   pairs: 'pairs',
-  'size-exponent': 'size',
+  grading: 'size',
+  wearing: 'wear',
 };
 
 /** What makes up an uncertainty, largest share first: `scatter 84 %, zero 13 %`. */

@@ -1,0 +1,287 @@
+/** Carrying a figure to another size or distance worn, by a slope and with its doubt. */
+import { type Catalogue, describeQuantity, QUANTITIES } from '../catalogue/quantities.ts';
+import type { QuantityDefinition } from '../catalogue/quantity.ts';
+import { USUAL_SLOPE_DF, type UsualSlope } from '../catalogue/slopes.ts';
+import type { StackBasis } from '../catalogue/stack-basis.ts';
+import {
+  HALF_SIZE_MM,
+  isSameSize,
+  lastLength,
+  nameLabel,
+  type SizeLabel,
+} from '../sizing/size-label.ts';
+import type { Kilometres } from '../sizing/units.ts';
+import { roundTo } from '../statistics/rounding.ts';
+import { expand, type UncertaintyTerm } from '../statistics/uncertainty.ts';
+import type { Figure } from './figure.ts';
+import type { MassExponent } from './mass.ts';
+
+/** Full size of last: two half sizes. */
+export const FULL_SIZE_MM = 2 * HALF_SIZE_MM;
+/** Beyond so many full sizes nothing is carried. */
+export const MOST_SIZES = 3.25;
+/** Beyond so many km nothing is carried, unless the lab has followed a pair for long. */
+export const MOST_KM = 500;
+/** Worn distances closer than this count as one state of wear: common practice. */
+export const SAME_WEAR_KM = 25;
+/** With no system on both labels, the tables of makers add this many full sizes of doubt. */
+const TABLES_DIFFER = 0.29;
+/** “First 100”: reached at so many km. */
+const SETTLED_KM = 100;
+
+/** A slope as it is used: in the unit of the quantity, or in % of the value. */
+export interface SlopeInUse {
+  slope: number;
+  /** The part of its doubt that is common to all editions, and the part that is each edition's or pair's own. */
+  commonU: number;
+  ownU: number;
+  df: number;
+}
+
+/** Slopes that a lab found itself, by quantity. */
+export type LabSlopes = Readonly<
+  Record<string, { size?: SlopeInUse | undefined; wear?: SlopeInUse | undefined } | undefined>
+>;
+
+/** One step of carrying: what it changed, and how surely (standard uncertainty). */
+export interface Carried {
+  by: 'size' | 'wear';
+  /** Full sizes, or km. */
+  way: number;
+  change: number;
+  u: number;
+  df: number;
+}
+
+export interface CarryTerms {
+  label: SizeLabel;
+  wornKm: Kilometres;
+}
+
+export interface CarryKnowledge {
+  exponent: MassExponent;
+  slopes?: LabSlopes;
+}
+
+const halves = (u: number) => u / Math.SQRT2;
+
+const slopeInUse = ({ slope, u }: UsualSlope, value: number, leastU = 0): SlopeInUse => {
+  const whole = Math.max(u, value === 0 ? u : (100 * leastU) / Math.abs(value));
+  return { slope, commonU: halves(whole), ownU: halves(whole), df: USUAL_SLOPE_DF };
+};
+
+/** Child and adult sizes are two scales, and nothing is carried across. */
+const isChild = ({ system }: SizeLabel) => system === 'us-child' || system === 'uk-child';
+
+/** Full sizes from one label to another, by last length. */
+export const sizeWay = (from: SizeLabel, to: SizeLabel): number =>
+  (lastLength(to) - lastLength(from)) / FULL_SIZE_MM;
+
+/** Why a figure is not carried to a label, and what to measure instead; undefined where it is. */
+export function sizeRefusal(from: SizeLabel, to: SizeLabel): string | undefined {
+  if (isChild(from) !== isChild(to))
+    return `${nameLabel(from)} and ${nameLabel(to)} are not carried across: one is a child’s`;
+  const way = Math.abs(sizeWay(from, to));
+  return way > MOST_SIZES
+    ? `a ${nameLabel(from)} is ${roundTo(way, 1)} sizes from a ${nameLabel(to)}, too far to carry`
+    : undefined;
+}
+
+/**
+ * @param followedKm the longest distance that the lab followed one pair for this quantity
+ */
+export function wearRefusal(from: number, to: number, followedKm = 0): string | undefined {
+  const most = Math.max(MOST_KM, 3 * followedKm);
+  return Math.abs(to - from) > most
+    ? `one had ${Math.round(from)} km, the other ${Math.round(to)} km of wear, too far to carry`
+    : undefined;
+}
+
+interface Step {
+  carried: Carried;
+  terms: UncertaintyTerm[];
+  /** What the value is multiplied by, for the errors that it carries already. */
+  scale: number;
+}
+
+/** The common and the own part of a slope's doubt, as terms of one estimate. */
+function slopeTerms(
+  kind: 'grading' | 'wearing',
+  quantity: string,
+  owner: string,
+  { commonU, ownU, df }: SlopeInUse,
+  way: number,
+): UncertaintyTerm[] {
+  const key = `${kind}:${quantity}`;
+  return [
+    { key, kind, u: commonU * way, df, estimate: key },
+    { key: `${key}:${owner}`, kind, u: ownU * way, df, estimate: key },
+  ];
+}
+
+function carriedBy(
+  by: Carried['by'],
+  way: number,
+  change: number,
+  terms: readonly UncertaintyTerm[],
+  scale = 1,
+): Step {
+  const u = Math.sqrt(terms.reduce((sum, term) => sum + term.u ** 2, 0));
+  return {
+    carried: { by, way, change, u, df: terms[0]?.df ?? Number.POSITIVE_INFINITY },
+    terms: [...terms],
+    scale,
+  };
+}
+
+function carrySize(
+  value: number,
+  definition: QuantityDefinition,
+  from: SizeLabel,
+  to: SizeLabel,
+  owner: string,
+  { exponent, slopes }: CarryKnowledge,
+): Step {
+  const { id, grades } = definition;
+  const way = sizeWay(from, to);
+  if (grades.exponent) {
+    const logRatio = Math.log(lastLength(to) / lastLength(from));
+    const scale = Math.exp(exponent.k * logRatio);
+    const half = halves(exponent.uK);
+    const known = { slope: exponent.k, commonU: half, ownU: half, df: exponent.df };
+    const terms = slopeTerms('grading', id, owner, known, value * scale * logRatio);
+    return carriedBy('size', way, value * (scale - 1), terms, scale);
+  }
+  const slope = slopes?.[id]?.size ?? slopeInUse(grades, value, grades.leastU);
+  // A share is of the value: slope and doubt in % become amounts.
+  const unit = grades.share ? value / 100 : 1;
+  const terms = slopeTerms('grading', id, owner, slope, way * unit);
+  const extra = (key: string, u: number): UncertaintyTerm => ({
+    key: `${key}:${id}:${owner}`,
+    kind: 'grading',
+    u,
+    df: USUAL_SLOPE_DF,
+  });
+  if (from.system !== to.system)
+    terms.push(extra('tables', Math.abs(slope.slope * unit) * TABLES_DIFFER));
+  if (grades.oddHalves && Math.round(2 * Math.abs(way)) % 2 === 1)
+    terms.push(extra('moulds', grades.oddHalves));
+  return carriedBy('size', way, slope.slope * way * unit, terms);
+}
+
+/** The usual slope of wear of a quantity on a basis: a bare stack, or a midsole, loses less. */
+const wearsOn = ({ wears, wearsBare }: QuantityDefinition, stack: StackBasis | undefined) =>
+  wearsBare && stack && (stack.insole === 'out' || stack.layers === 'midsole only')
+    ? wearsBare
+    : wears;
+
+function carryWear(
+  value: number,
+  definition: QuantityDefinition,
+  from: number,
+  to: number,
+  stack: StackBasis | undefined,
+  owner: string,
+  { slopes }: CarryKnowledge,
+): Step {
+  const usual = wearsOn(definition, stack);
+  const slope = slopes?.[definition.id]?.wear ?? slopeInUse(usual, value);
+  const unit = usual.share ? value / 100 : 1;
+  const reached = usual.first100
+    ? Math.min(to, SETTLED_KM) - Math.min(from, SETTLED_KM)
+    : to - from;
+  const terms = slopeTerms('wearing', definition.id, owner, slope, ((to - from) / 100) * unit);
+  return carriedBy('wear', to - from, (slope.slope * reached * unit) / 100, terms);
+}
+
+export interface CarriedValue {
+  value: number;
+  /** The doubts that carrying adds, and the factor for those that the value had. */
+  terms: UncertaintyTerm[];
+  scale: number;
+  carried: Carried[];
+}
+
+/**
+ * A value carried to another size and another distance worn: by its slopes, with their doubt. What lies
+ * within a quarter size and 25 km is like, and not carried. Limits are `sizeRefusal` and `wearRefusal`.
+ *
+ * @param owners names of the edition and the pair, whose own part of a slope's doubt it bears
+ * @example ball width 106 mm, two sizes up: 110.2, doubt of the slope 1.4
+ */
+export function carryValue(
+  value: number,
+  definition: QuantityDefinition,
+  from: Partial<CarryTerms>,
+  to: Partial<CarryTerms>,
+  knowledge: CarryKnowledge,
+  { edition, pair, stack }: { edition: string; pair: string; stack?: StackBasis | undefined },
+): CarriedValue {
+  const steps: Step[] = [];
+  if (from.label && to.label && !isSameSize(from.label, to.label))
+    steps.push(carrySize(value, definition, from.label, to.label, edition, knowledge));
+  if (
+    from.wornKm !== undefined &&
+    to.wornKm !== undefined &&
+    Math.abs(to.wornKm - from.wornKm) > SAME_WEAR_KM
+  )
+    steps.push(carryWear(value, definition, from.wornKm, to.wornKm, stack, pair, knowledge));
+  return {
+    value: steps.reduce((sum, { carried }) => sum + carried.change, value),
+    terms: steps.flatMap(({ terms }) => terms),
+    scale: steps.reduce((product, { scale }) => product * scale, 1),
+    carried: steps.map(({ carried }) => carried),
+  };
+}
+
+/**
+ * A figure carried to the size and distance of another basis; as it is where both are like.
+ * @param owners names of its edition and pair, whose own part of a slope's doubt it bears
+ */
+export function carryFigure(
+  figure: Figure,
+  to: CarryTerms,
+  owners: { edition: string; pair: string },
+  knowledge: CarryKnowledge,
+  catalogue: Catalogue = QUANTITIES,
+): Figure {
+  const { basis } = figure;
+  const { value, terms, scale, carried } = carryValue(
+    figure.value,
+    describeQuantity(figure.quantity, catalogue),
+    basis,
+    to,
+    knowledge,
+    { ...owners, stack: basis.stack },
+  );
+  if (carried.length === 0) return figure;
+  return {
+    ...figure,
+    value,
+    terms: [...figure.terms.map((term) => ({ ...term, u: scale * term.u })), ...terms],
+    basis: { ...basis, label: to.label, wornKm: to.wornKm },
+    provenance: 'converted',
+    carried,
+  };
+}
+
+/** `half a size`, `1.5 sizes`, `340 km` */
+export function wayWords({ by, way }: Pick<Carried, 'by' | 'way'>): string {
+  if (by === 'wear') return `${Math.round(Math.abs(way))} km`;
+  const sizes = roundTo(Math.abs(way), 1);
+  return sizes === 0.5 ? 'half a size' : sizes === 1 ? 'one size' : `${sizes} sizes`;
+}
+
+/**
+ * @param write a change with its expanded doubt, in the unit of the reader
+ * @example carriedWords([…], write) // 'carried half a size: −0.1 ± 0.4 mm'
+ */
+export function carriedWords(
+  carried: readonly Carried[],
+  write: (change: number, U: number) => string,
+): string {
+  const steps = carried.map(
+    (step) => `${wayWords(step)}: ${write(step.change, expand(step.u, step.df))}`,
+  );
+  return steps.length === 0 ? '' : `carried ${steps.join('; ')}`;
+}
