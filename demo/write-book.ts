@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { bookFigures } from '#server/book-figures.ts';
+import { packFigures } from '#server/former-books.ts';
 import { silentLog } from '#server/log.ts';
 import { refreshStale } from '#server/measured-pairs.ts';
 import { type ServedApp, serveApp } from '#server/served-app.ts';
@@ -65,11 +66,7 @@ export async function writeBook(folder: string): Promise<void> {
     const again = await serveApp(file, undefined, FULL_BOOK_NOW);
     const figures = await bookFigures(readerOf(again));
     await again.close();
-    const rows = Object.entries(figures).map((row) => JSON.stringify(row));
-    writeFileSync(
-      join(folder, `book-${version}.figures.json.gz`),
-      gzipSync(`[\n${rows.join(',\n')}\n]\n`, { level: 9 }),
-    );
+    packFigures(join(folder, `book-${version}.figures.json.gz`), figures);
     writeFileSync(
       join(folder, `book-${version}.db.gz`),
       gzipSync(readFileSync(file), { level: 9 }),

@@ -1,4 +1,7 @@
-/** `npm run book`: a book of this version and what it says, for later versions to be held to. */
+/**
+ * `npm run book`: a book of this version and what it says, for later versions to be held to; with
+ * `-- --said` what the books that are there say by the rules of today.
+ */
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildApp } from './build.mjs';
@@ -8,5 +11,10 @@ import { runSource } from './source.mjs';
 const folder = join(ROOT, 'checks', 'books');
 mkdirSync(folder, { recursive: true });
 await buildApp();
-const { writeBook } = await runSource('demo/write-book.ts');
-await writeBook(folder);
+if (process.argv.includes('--said')) {
+  const { writeFigures } = await runSource('server/former-books.ts');
+  await writeFigures();
+} else {
+  const { writeBook } = await runSource('demo/write-book.ts');
+  await writeBook(folder);
+}

@@ -1,7 +1,8 @@
 /** Books that earlier versions wrote, and what they said: see checks/books/README.md. */
-import { readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { gunzipSync } from 'node:zlib';
+import { gunzipSync, gzipSync } from 'node:zlib';
 import Database from 'better-sqlite3';
 import { type BookFigures, bookFigures } from './book-figures.ts';
 import { silentLog } from './log.ts';
@@ -29,10 +30,31 @@ export function restoreBook(version: FormerVersion, file: string): void {
   db.close();
 }
 
-/** What the book said at its own version. */
+/** What the book said when it was looked at last: at its own version, and after each change of a rule. */
 export function saidBefore(version: FormerVersion): BookFigures {
   const packed = readFileSync(join(BOOKS, `book-${version}.figures.json.gz`));
   return Object.fromEntries(JSON.parse(gunzipSync(packed).toString()));
+}
+
+/** Writes down what each book says now, once a rule has changed and its differences were read. */
+export async function writeFigures(): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'emvex-books-'));
+  try {
+    for (const version of FORMER_VERSIONS) {
+      const file = join(folder, `book-${version}.db`);
+      restoreBook(version, file);
+      const served = await serveBook(file);
+      packFigures(join(BOOKS, `book-${version}.figures.json.gz`), await saidNow(served));
+      await served.close();
+    }
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+export function packFigures(path: string, figures: BookFigures): void {
+  const rows = Object.entries(figures).map((row) => JSON.stringify(row));
+  writeFileSync(path, gzipSync(`[\n${rows.join(',\n')}\n]\n`, { level: 9 }));
 }
 
 /** Serves a book once all that an update left behind has been worked out again. */

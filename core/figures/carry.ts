@@ -262,8 +262,29 @@ export function carryFigure(
     basis: { ...basis, label: to.label, wornKm: to.wornKm },
     provenance: 'converted',
     carried,
+    takenAt: [{ label: basis.label, wornKm: basis.wornKm }],
   };
 }
+
+/**
+ * Where a carried figure was taken: `from UK 8 and UK 8.5`, `from 0 and 60 km`; empty where it was taken at
+ * one place, and the way says it all.
+ */
+export function takenWords(takenAt: readonly CarryTerms[] = []): string {
+  const labels = [...new Set(takenAt.map(({ label }) => nameLabel(label)))];
+  const distances = [...new Set(takenAt.map(({ wornKm }) => Math.round(wornKm)))].sort(
+    (a, b) => a - b,
+  );
+  return [
+    labels.length > 1 ? `from pairs in ${listed(labels)}` : '',
+    distances.length > 1 ? `from pairs worn ${listed(distances.map(String))} km` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+const listed = (items: readonly string[]) =>
+  items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`;
 
 /** `half a size`, `1.5 sizes`, `340 km` */
 export function wayWords({ by, way }: Pick<Carried, 'by' | 'way'>): string {

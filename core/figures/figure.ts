@@ -1,6 +1,7 @@
 /** The shape every figure passes through: value, error sources, basis, provenance and doubts. */
 
 import type { QuantityId } from '../catalogue/quantities.ts';
+import { nameLabel } from '../sizing/size-label.ts';
 import {
   combineTerms,
   effectiveDf,
@@ -9,7 +10,7 @@ import {
   type UncertaintyTerm,
 } from '../statistics/uncertainty.ts';
 import type { Basis } from './basis.ts';
-import type { Carried } from './carry.ts';
+import type { Carried, CarryTerms } from './carry.ts';
 
 export type Provenance = 'measured' | 'converted';
 
@@ -47,6 +48,8 @@ export interface Figure {
   provenance: Provenance;
   /** What carried it to another size or distance; absent: nothing did. */
   carried?: Carried[];
+  /** The sizes and distances it was carried from, and those it stood at already. */
+  takenAt?: CarryTerms[];
   /** Conversions it went through, in words. */
   conversions: string[];
   doubts: Doubt[];
@@ -63,7 +66,7 @@ function unique<T>(items: T[], keyOf: (item: T) => string): T[] {
 /** What carried the parts, put together as they are; the doubts of one slope add up. */
 function mergeCarried(
   parts: readonly { figure: Figure; coefficient: number }[],
-): Pick<Figure, 'carried'> {
+): Pick<Figure, 'carried' | 'takenAt'> {
   const merged = new Map<Carried['by'], Carried>();
   for (const { figure, coefficient } of parts)
     for (const step of figure.carried ?? []) {
@@ -75,7 +78,14 @@ function mergeCarried(
         u: (before?.u ?? 0) + Math.abs(coefficient) * step.u,
       });
     }
-  return merged.size > 0 ? { carried: [...merged.values()] } : {};
+  if (merged.size === 0) return {};
+  const takenAt = parts.flatMap(
+    ({ figure: { takenAt: own, basis } }) => own ?? [{ label: basis.label, wornKm: basis.wornKm }],
+  );
+  return {
+    carried: [...merged.values()],
+    takenAt: unique(takenAt, ({ label, wornKm }) => `${nameLabel(label)} ${wornKm}`),
+  };
 }
 
 /**

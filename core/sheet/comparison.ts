@@ -10,7 +10,7 @@ import {
   type QuantityId,
 } from '../catalogue/quantities.ts';
 import type { Basis } from '../figures/basis.ts';
-import { type LabSlopes, wayWords } from '../figures/carry.ts';
+import { type LabSlopes, takenWords, wayWords } from '../figures/carry.ts';
 import { type Difference, differenceOfFigures } from '../figures/difference.ts';
 import {
   type EditionAnswer,
@@ -106,8 +106,9 @@ export interface ComparedRow {
 function termsInWords(answer: EditionAnswer): string {
   if (answer.terms === 'not') return `not comparable: ${answer.reason}; ${answer.measure}`;
   if (answer.terms === 'like') return 'like for like';
-  const { carried = [], conversions } = answer.figure;
+  const { carried = [], conversions, takenAt } = answer.figure;
   return [
+    takenWords(takenAt),
     conversions.length > 0 ? `converted: ${conversions.join('; ')}` : '',
     carried.length > 0 ? `carried ${carried.map(wayWords).join(' and ')}` : '',
   ]

@@ -69,3 +69,8 @@ export function chiSquareQuantile(p: number, df: number): number {
 export function chiSquareProbability(x: number, df: number): number {
   return jStat.chisquare.cdf(x, df);
 }
+
+/** Quantile of the studentized range of `groups` means with df degrees of freedom (Tukey). */
+export function rangeQuantile(p: number, groups: number, df: number): number {
+  return jStat.tukey.inv(p, groups, df);
+}

@@ -10,6 +10,7 @@ declare module 'jstat' {
     noncentralt: { cdf(x: number, df: number, noncentrality: number): number };
     centralF: Distribution<[over: number, under: number]>;
     /** Regularised incomplete beta function. */
+    tukey: { inv(p: number, groups: number, df: number): number };
     ibeta(x: number, a: number, b: number): number;
     chisquare: Distribution<[df: number]>;
   };
