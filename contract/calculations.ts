@@ -4,11 +4,13 @@
  * it; adding a calculation is adding one entry.
  */
 import type { Calculation } from './calculation.ts';
+import { CARRYING_CALCULATIONS } from './carrying-calculations.ts';
 import { MEASURING_CALCULATIONS } from './measuring-calculations.ts';
 import { STUDY_CALCULATIONS } from './study-calculations.ts';
 
 export const CALCULATIONS: readonly Calculation[] = [
   ...MEASURING_CALCULATIONS,
+  ...CARRYING_CALCULATIONS,
   ...STUDY_CALCULATIONS,
 ];
 

@@ -1,25 +1,30 @@
 /** Claims as they were read out, as records to store. */
 import type { z } from 'zod';
+import { describeQuantity } from '#core/catalogue/quantities.ts';
+import type { ClaimedQuantityId } from '#core/claims/claim.ts';
 import type { ClaimText } from '#core/claims/claim-text.ts';
 import type { claimFields } from './edition-records.ts';
 
 /**
- * One record a claimed figure, with the size and basis of the line it was read from. A mass has no
- * stack basis.
+ * One record a claimed figure, with its own size and basis or those of the line it was read from. What is
+ * no stack has no stack basis.
  */
+const dependsOnStack = (quantity: ClaimedQuantityId) =>
+  describeQuantity(quantity).dependsOn.includes('stack');
+
 export function claimRecords(
   read: ClaimText,
   source: string,
   newId: () => string,
 ): z.output<typeof claimFields>[] {
-  return read.figures.map(({ quantity, typed, value, halfWidth }) => ({
+  return read.figures.map(({ quantity, typed, value, halfWidth, label, basis }) => ({
     id: newId(),
     quantity,
     typed,
     value,
     halfWidth,
-    label: read.label ?? null,
-    statedBasis: quantity === 'mass' ? {} : read.statedBasis,
+    label: label ?? read.label ?? null,
+    statedBasis: dependsOnStack(quantity) ? (basis ?? read.statedBasis) : {},
     source,
   }));
 }

@@ -1,7 +1,7 @@
 /** Editions, with what is claimed and reported of them. */
 import { z } from 'zod';
-import { CLAIMED_QUANTITIES } from '#core/claims/claim.ts';
 import { readClaimFigure } from '#core/claims/claim-text.ts';
+import { CLAIMED_QUANTITIES } from '#core/claims/claimed-quantities.ts';
 import { LABEL_SYSTEMS } from '#core/sizing/size-label.ts';
 import { LONGEST_TYPED } from '#core/sizing/typed-quantity.ts';
 

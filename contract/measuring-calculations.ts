@@ -217,6 +217,7 @@ export const MEASURING_CALCULATIONS: readonly Calculation[] = [
     }),
     output: z.object({
       verdict: z.enum(VERDICT_WORDS.claim),
+      noticeableVerdict: z.enum(['yes', 'no', 'may be']),
       claimInterval: interval,
     }),
     example: { claim: '27 mm', measured: { value: 26.4, U: 0.4 }, noticeable: 3 },
@@ -227,7 +228,10 @@ export const MEASURING_CALCULATIONS: readonly Calculation[] = [
           ? bare
           : readAnyQuantity(claim, ['length', 'mass', 'distance', 'angle', 'force', 'moment']);
       if (!read.ok) throw new CalculationFault('claim', read.fault.message, read.fault.choices);
-      return judgeClaim(read.value, measured, noticeable);
+      const { value, halfWidth } = read.value;
+      const judged = judgeClaim({ value, halfWidth }, measured, noticeable);
+      const { verdict, claimInterval } = judged;
+      return { verdict, noticeableVerdict: judged.noticeable, claimInterval };
     },
   }),
   calculation({

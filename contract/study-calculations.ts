@@ -11,6 +11,7 @@ import { detectableDifference, sampleSize } from '#core/statistics/sample-size.t
 import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
 import { bridgeMethods } from '#core/study/bridge.ts';
 import { studyGauge } from '#core/study/gauge-study.ts';
+import { compareLots } from '#core/study/lots.ts';
 import { nameConsistency, studyPairs } from '#core/study/pair-to-pair.ts';
 import { MOST_STUDY_READINGS } from '#core/study/study-cells.ts';
 import {
@@ -192,6 +193,51 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
           words: nameConsistency(study, (amount) => `${Number(amount.toPrecision(2))}`),
         };
       }),
+  }),
+  calculation({
+    name: 'lots',
+    summary: 'Do lots of one model differ?',
+    source:
+      'One-way analysis of variance; t intervals with the pairs within all lots pooled, from four lots on Tukey-Kramer.',
+    input: z.object({
+      pairs: z
+        .array(z.object({ lot: name, value: finite }))
+        .min(3)
+        .max(MOST_STUDY_READINGS),
+      noticeable: positive.optional(),
+    }),
+    output: z.object({
+      anova: z.object({
+        df: z.tuple([finite, finite]),
+        ss: z.tuple([finite, finite]),
+        F: finite,
+        p: finite,
+      }),
+      differences: z.array(
+        z.object({
+          lot: z.string(),
+          against: z.string(),
+          difference: finite,
+          lower: finite,
+          upper: finite,
+          verdict: z.enum(VERDICT_WORDS.difference),
+        }),
+      ),
+    }),
+    example: {
+      pairs: [
+        { lot: 'L1', value: 28.6 },
+        { lot: 'L1', value: 27.6 },
+        { lot: 'L1', value: 28.5 },
+        { lot: 'L2', value: 29.3 },
+        { lot: 'L2', value: 29.0 },
+      ],
+      noticeable: 3,
+    },
+    calculate: ({ pairs, noticeable }) => {
+      const { anova, differences } = guarded('pairs', () => compareLots(pairs, noticeable));
+      return { anova, differences };
+    },
   }),
   calculation({
     name: 'gauge-study',

@@ -19,7 +19,7 @@ export const COMPUTED = {
       ['heel-stack', 1],
       ['forefoot-stack', -1],
     ],
-    claimed: { words: /\b(?:drop|offset)\b/, said: 'drop' },
+    claimed: { words: ['drop', 'offset', 'heel to toe drop', 'heel-to-toe drop'] },
     classes: [
       { name: 'negative' },
       { name: 'zero', from: -1 },

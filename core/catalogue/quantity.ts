@@ -127,10 +127,8 @@ export interface QuantityDefinition extends Carrying {
   layers?: { insole?: string; lugs?: string };
   /** Makers state it. */
   claimed?: {
-    /** The words it goes by in a claim; a mass goes by its unit. */
-    words?: RegExp;
-    /** What is kept after the figure, so that it is known by itself: `8 mm drop`. */
-    said?: string;
+    /** The words it goes by in a claim, in lower case; a mass goes by its unit. */
+    words?: readonly string[];
   };
   /** Classes of common practice, from the lowest: each begins from a value, or over it. */
   classes?: readonly { name: string; from?: number | undefined; over?: number | undefined }[];

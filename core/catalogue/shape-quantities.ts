@@ -9,7 +9,7 @@ export const SHAPE = {
     'Widest of the rear third of the sole, at the ground side, square to its length.',
     { view: 'plan', span: [14, -3, 14, 23] },
     [35, 140],
-    CARRYING.width,
+    { ...CARRYING.width, claimed: { words: ['heel width', 'width at the heel'] } },
   ),
   'midfoot-width': length(
     'Sole width, midfoot',
@@ -17,7 +17,7 @@ export const SHAPE = {
     'Narrowest of the middle third of the sole, at the ground side.',
     { view: 'plan', span: [45, 0, 45, 21] },
     [25, 130],
-    CARRYING.width,
+    { ...CARRYING.width, claimed: { words: ['midfoot width', 'waist width'] } },
   ),
   'ball-width': length(
     'Sole width, ball',
@@ -25,7 +25,10 @@ export const SHAPE = {
     'Widest of the front third of the sole, at the ground side.',
     { view: 'plan', span: [73, -8, 73, 28] },
     [50, 160],
-    CARRYING.ballWidth,
+    {
+      ...CARRYING.ballWidth,
+      claimed: { words: ['width', 'ball width', 'forefoot width', 'width at the ball'] },
+    },
   ),
   'flare-medial': length(
     'Flare, medial',
@@ -162,7 +165,7 @@ export const SHAPE = {
     'Table to the seat at the heel’s back, outside.',
     { view: 'boot', span: [4, 0, 4, 12] },
     [3, 140],
-    CARRYING.heelHeight,
+    { ...CARRYING.heelHeight, claimed: { words: ['heel height', 'height of the heel'] } },
   ),
   'heel-breast-depth': length(
     'Heel-breast depth',
@@ -258,6 +261,7 @@ export const SHAPE = {
       noticeable: 10,
       sideTolerance: within(4),
       ...CARRYING.shaft,
+      claimed: { words: ['shaft', 'shaft height', 'upper height'] },
     },
   ),
   'shaft-girth': length(
@@ -287,6 +291,9 @@ export const SHAPE = {
       betweenPairSd: 2,
       noticeable: 10,
       sideTolerance: within(5),
+      claimed: {
+        words: ['waterproof height', 'waterproof to', 'waterproof up to', 'membrane height'],
+      },
     },
   ),
   'insole-arch-height': length(

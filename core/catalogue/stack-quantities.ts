@@ -111,13 +111,19 @@ function lugs(zone: 'heel' | 'forefoot') {
     noticeable: 1,
     fixedReadings: 5,
     ...CARRYING.tread,
+    claimed: {
+      words:
+        zone === 'heel'
+          ? ['heel lugs', 'rear lugs', 'lugs at the heel']
+          : ['lugs', 'lug', 'lug depth', 'forefoot lugs', 'studs', 'spikes', 'chevrons'],
+    },
   });
 }
 
 export const STACKS = {
   'heel-stack': stack('heel', [4, 80], {
     layers: { insole: 'heel-insole', lugs: 'heel-lugs' },
-    claimed: { words: /\bheel\b/ },
+    claimed: { words: ['heel', 'heel stack', 'heel stack height', 'stack at the heel'] },
     classes: [
       { name: 'low' },
       { name: 'moderate', from: 20 },
@@ -128,7 +134,7 @@ export const STACKS = {
   'midfoot-stack': stack('midfoot', [3, 75], { layers: { insole: 'midfoot-insole' } }),
   'forefoot-stack': stack('forefoot', [3, 70], {
     layers: { insole: 'forefoot-insole', lugs: 'forefoot-lugs' },
-    claimed: { words: /\b(?:forefoot|ball|toe)\b/ },
+    claimed: { words: ['forefoot', 'ball', 'toe', 'forefoot stack', 'stack at the forefoot'] },
   }),
   'heel-insole': layer('insole', 'heel'),
   'midfoot-insole': layer('insole', 'midfoot'),

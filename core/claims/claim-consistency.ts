@@ -1,6 +1,14 @@
 /** Do the figures of one claim agree with each other, as far as their rounding allows? */
 
-import { computedIn, QUANTITIES } from '../catalogue/quantities.ts';
+import {
+  computedIn,
+  describeQuantity,
+  QUANTITIES,
+  type QuantityId,
+} from '../catalogue/quantities.ts';
+import type { StatedBasis } from '../catalogue/stack-basis.ts';
+import type { SizeLabel } from '../sizing/size-label.ts';
+import { canonicalUnit } from '../sizing/units.ts';
 import { roundTo } from '../statistics/rounding.ts';
 import type { ClaimedQuantityId, Interval } from './claim.ts';
 
@@ -12,6 +20,11 @@ export interface StatedFigure {
   halfWidth: number;
   /** Symbol of the unit it was stated in. */
   unit: string;
+  /** A bound on one side only. */
+  limit?: 'at most' | 'at least';
+  /** The size and the basis it was stated for by itself. */
+  label?: SizeLabel;
+  basis?: StatedBasis;
 }
 
 export interface ConsistencyFault {
@@ -29,25 +42,44 @@ interface Side {
   typed: string[];
   value: number;
   halfWidth: number;
+  limit?: StatedFigure['limit'];
 }
 
-const interval = ({ value, halfWidth }: Side): Interval => ({
-  lower: value - halfWidth,
-  upper: value + halfWidth,
+/** What a figure allows: its rounding, and beyond it where it is a limit. */
+const interval = ({ value, halfWidth, limit }: Side): Interval => ({
+  lower: limit === 'at most' ? Number.NEGATIVE_INFINITY : value - halfWidth,
+  upper: limit === 'at least' ? Number.POSITIVE_INFINITY : value + halfWidth,
 });
+
+/** A gap that may be rounding is a gap that nobody would measure: in g and mm, else of the step. */
+const ROUNDING_G = 0.5;
+const ROUNDING_MM = 0.2;
+const ROUNDING_SHARE = 0.1;
+
+function mostOfRounding(quantity: QuantityId): number {
+  const { kind, noticeable } = describeQuantity(quantity);
+  if (kind === 'mass') return ROUNDING_G;
+  return kind === 'length' ? ROUNDING_MM : ROUNDING_SHARE * noticeable;
+}
 
 function sayInterval(side: Side, unit: string): string {
   const { lower, upper } = interval(side);
   return `${roundTo(lower, 1)} to ${roundTo(upper, 1)} ${unit}`;
 }
 
-function compareSides(a: Side, b: Side, unit: string, means: string): ConsistencyFault[] {
+function compareSides(
+  a: Side,
+  b: Side,
+  unit: string,
+  means: string,
+  quantity: QuantityId,
+): ConsistencyFault[] {
   const [one, two] = [interval(a), interval(b)];
   const gap = Math.max(one.lower - two.upper, two.lower - one.upper);
   // Two intervals that touch overlap; binary fractions must not part them.
   if (gap <= 1e-9 * Math.max(1, Math.abs(a.value))) return [];
   const lastDigit = 2 * Math.min(a.halfWidth, b.halfWidth);
-  const rounding = gap < lastDigit;
+  const rounding = gap < lastDigit && gap <= mostOfRounding(quantity) + 1e-9;
   const shown = roundTo(gap, gap < 0.095 ? 2 : 1);
   const text =
     `${a.typed.join(' and ')} ${means} ${sayInterval(a, unit)}, ${b.typed.join(' and ')} ` +
@@ -56,11 +88,17 @@ function compareSides(a: Side, b: Side, unit: string, means: string): Consistenc
   return [{ typed: [...a.typed, ...b.typed], gap, unit, rounding, text }];
 }
 
-const sideOf = (figure: StatedFigure): Side => ({
-  typed: [figure.typed],
-  value: figure.value,
-  halfWidth: figure.halfWidth,
+const sideOf = ({ typed, value, halfWidth, limit }: StatedFigure): Side => ({
+  typed: [typed],
+  value,
+  halfWidth,
+  ...(limit ? { limit } : {}),
 });
+
+/** Only what is said of one size and on one basis can contradict itself. */
+const isOfOneShoe = (a: StatedFigure, b: StatedFigure): boolean =>
+  JSON.stringify([a.label ?? null, a.basis ?? {}]) ===
+  JSON.stringify([b.label ?? null, b.basis ?? {}]);
 
 /**
  * Checks the figures of one claim against each other: each quantity stated twice (ounces against
@@ -74,34 +112,40 @@ export function findClaimFaults(stated: readonly StatedFigure[]): ConsistencyFau
   const faults: ConsistencyFault[] = [];
   stated.forEach((a, i) => {
     for (const b of stated.slice(i + 1))
-      if (a.quantity === b.quantity) {
-        const unit = a.quantity === 'mass' ? 'g' : 'mm';
-        faults.push(...compareSides(sideOf(a), sideOf(b), unit, 'allows'));
+      if (a.quantity === b.quantity && isOfOneShoe(a, b)) {
+        const { symbol } = canonicalUnit(describeQuantity(a.quantity).kind);
+        faults.push(...compareSides(sideOf(a), sideOf(b), symbol, 'allows', a.quantity));
       }
   });
   // A quantity that is worked out, against what it is worked out from.
-  for (const { id, computed, short } of computedIn(QUANTITIES)) {
-    const whole = stated.find(({ quantity }) => quantity === id);
-    const parts = (computed ?? []).map(([part, weight]) => ({
-      figure: stated.find(({ quantity }) => quantity === part),
-      weight,
-    }));
-    const known = parts.flatMap(({ figure, weight }) => (figure ? [{ figure, weight }] : []));
-    if (!whole || known.length < parts.length) continue;
-    const sum = (of: (part: { figure: StatedFigure; weight: number }) => number) =>
-      known.reduce((total, part) => total + of(part), 0);
-    faults.push(
-      ...compareSides(
-        {
-          typed: known.map(({ figure }) => figure.typed),
-          value: sum(({ figure, weight }) => weight * figure.value),
-          halfWidth: sum(({ figure, weight }) => Math.abs(weight) * figure.halfWidth),
-        },
-        sideOf(whole),
-        'mm',
-        `allow a ${short} of`,
-      ),
-    );
-  }
+  for (const { id, computed, short, kind } of computedIn(QUANTITIES))
+    for (const whole of stated.filter(({ quantity }) => quantity === id)) {
+      // A drop that names no basis is held against every pair of stacks that does.
+      const parts = (computed ?? []).map(([part, weight]) => ({
+        figure: stated.find(
+          (figure) =>
+            figure.quantity === part &&
+            isOfOneShoe({ ...figure, basis: {} }, { ...whole, basis: {} }),
+        ),
+        weight,
+      }));
+      const known = parts.flatMap(({ figure, weight }) => (figure ? [{ figure, weight }] : []));
+      if (known.length < parts.length) continue;
+      const sum = (of: (part: { figure: StatedFigure; weight: number }) => number) =>
+        known.reduce((total, part) => total + of(part), 0);
+      faults.push(
+        ...compareSides(
+          {
+            typed: known.map(({ figure }) => figure.typed),
+            value: sum(({ figure, weight }) => weight * figure.value),
+            halfWidth: sum(({ figure, weight }) => Math.abs(weight) * figure.halfWidth),
+          },
+          sideOf(whole),
+          canonicalUnit(kind).symbol,
+          `allow a ${short} of`,
+          id as QuantityId,
+        ),
+      );
+    }
   return faults;
 }

@@ -5,7 +5,6 @@ import {
   describeQuantity,
   type NoticeableSteps,
   QUANTITIES,
-  QUANTITY_IDS,
   type QuantityId,
 } from '../catalogue/quantities.ts';
 import type { QuantityDefinition } from '../catalogue/quantity.ts';
@@ -23,9 +22,8 @@ import type { Figure } from '../figures/figure.ts';
 import { isSameSize, lastLength, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
 import { expandedUncertainty } from '../statistics/uncertainty.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
+import { CLAIMED_QUANTITIES } from './claimed-quantities.ts';
 
-/** Quantities that makers state in figures. */
-export const CLAIMED_QUANTITIES = QUANTITY_IDS.filter((id) => QUANTITIES[id].claimed);
 export type ClaimedQuantityId = (typeof CLAIMED_QUANTITIES)[number];
 
 /** A claimed figure; canonical units. */
@@ -36,6 +34,8 @@ export interface Claim {
   value: number;
   /** Half the last digit shown. */
   halfWidth: number;
+  /** A bound on one side only: “up to 30 mm”. */
+  limit?: 'at most' | 'at least' | undefined;
   /** The label it was stated for; absent: not stated. */
   label?: SizeLabel | undefined;
   /** What was stated of the stack basis; empty: not stated. */
@@ -59,11 +59,16 @@ const HAIR = 1e-9;
  * @example judgeClaim({ value: 8, halfWidth: 0.5 }, { value: 8.2, U: 0.4 }, 2) // 'agrees'
  */
 export function judgeClaim(
-  claim: { value: number; halfWidth: number },
+  claim: Pick<Claim, 'value' | 'halfWidth' | 'limit'>,
   measured: { value: number; U: number },
   noticeable: number,
 ): Pick<ClaimJudgement, 'verdict' | 'noticeable' | 'claimInterval'> {
-  const gap = Math.abs(measured.value - claim.value);
+  // A limit is broken on its one side only.
+  const apart = measured.value - claim.value;
+  const gap =
+    claim.limit === undefined
+      ? Math.abs(apart)
+      : Math.max(0, claim.limit === 'at most' ? apart : -apart);
   const claimInterval = {
     lower: claim.value - claim.halfWidth,
     upper: claim.value + claim.halfWidth,

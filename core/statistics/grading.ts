@@ -86,6 +86,8 @@ function ownSlope(
     squares += weight * (one.sxy / one.sxx - slope) ** 2;
     weights += weight ** 2;
   }
+  // One group with all the spread in x tells nothing of how groups differ.
+  if (1 - weights < 1e-9) return undefined;
   const ownVariance = squares / (1 - weights);
   const commonU = Math.max(Math.sqrt(ownVariance * weights), standardError);
   const ownU = Math.sqrt(ownVariance);

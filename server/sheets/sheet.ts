@@ -17,6 +17,7 @@ import {
 import type { StackBasis } from '#core/catalogue/stack-basis.ts';
 import { type Claim, claimJudgement, claimTerms } from '#core/claims/claim.ts';
 import { findClaimFaults } from '#core/claims/claim-consistency.ts';
+import { readClaimFigure } from '#core/claims/claim-text.ts';
 import { type Basis, nameStackBasis, stackBasisKey } from '#core/figures/basis.ts';
 import { type EditionFigure, editionFigureOn } from '#core/figures/edition-figure.ts';
 import { type Figure, figureExpanded } from '#core/figures/figure.ts';
@@ -96,7 +97,12 @@ function scoresByHand(pairs: readonly MeasuredPair[]): Sheet['handScores'] {
   });
 }
 
-const coreClaim = (claim: ClaimRecord): Claim => ({ ...claim, label: claim.label ?? undefined });
+/** A claim as it is judged; that it is a limit stands in what was typed. */
+const coreClaim = (claim: ClaimRecord): Claim => ({
+  ...claim,
+  label: claim.label ?? undefined,
+  limit: readClaimFigure(claim.quantity, claim.typed)?.limit,
+});
 
 /** The basis of an edition's figures: that of its least worn session at the label. */
 export function leastWornBasis(
@@ -182,7 +188,15 @@ export function contradictions(claims: readonly ClaimRecord[]) {
     groups.set(key, [...(groups.get(key) ?? []), claim]);
   }
   return [...groups.values()].flatMap((group) =>
-    findClaimFaults(group.map((claim) => ({ ...claim, unit: '' }))).map(({ text, rounding }) => ({
+    findClaimFaults(
+      group.map(({ quantity, typed, value, halfWidth }) => ({
+        quantity,
+        typed,
+        value,
+        halfWidth,
+        unit: '',
+      })),
+    ).map(({ text, rounding }) => ({
       text,
       rounding,
     })),

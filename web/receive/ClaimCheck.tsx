@@ -1,5 +1,5 @@
 import { Autocomplete, Textarea } from '@mantine/core';
-import { QUANTITIES } from '#core/catalogue/quantities.ts';
+import { describeQuantity } from '#core/catalogue/quantities.ts';
 import { claimTerms } from '#core/claims/claim.ts';
 import { findClaimFaults } from '#core/claims/claim-consistency.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
@@ -43,7 +43,7 @@ function ReadClaims({ text }: { text: string }) {
           rows={figures}
           keyOf={({ quantity, typed }) => `${quantity} ${typed}`}
           columns={[
-            { head: 'Claimed', cell: ({ quantity }) => QUANTITIES[quantity].name },
+            { head: 'Claimed', cell: ({ quantity }) => describeQuantity(quantity).name },
             { head: 'As typed', cell: ({ typed }) => typed.replace(/ drop$/, ''), figure: true },
             {
               head: 'Stands for',

@@ -6,7 +6,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { v7 as newId } from 'uuid';
 import { claimRecords } from '#contract/claim-records.ts';
 import type { PairRecord } from '#contract/pair-records.ts';
-import { QUANTITIES } from '#core/catalogue/quantities.ts';
+import { describeQuantity } from '#core/catalogue/quantities.ts';
 import { claimTerms } from '#core/claims/claim.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
@@ -41,7 +41,7 @@ function ClaimsOnFile({ record }: { record: PairRecord }) {
         keyOf={(claim) => claim.id}
         rowClass={(claim) => (claim.withdrawn === null ? undefined : classes.withdrawn)}
         columns={[
-          { head: 'Claimed', cell: (claim) => QUANTITIES[claim.quantity].name },
+          { head: 'Claimed', cell: (claim) => describeQuantity(claim.quantity).name },
           {
             head: 'As typed',
             cell: (claim) => claim.typed.replace(/ drop$/, ''),

@@ -5,7 +5,7 @@ import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { Sheet } from '#contract/sheet-records.ts';
-import { QUANTITIES } from '#core/catalogue/quantities.ts';
+import { describeQuantity } from '#core/catalogue/quantities.ts';
 import { claimTerms } from '#core/claims/claim.ts';
 import { writeNumber } from '#core/sizing/number-words.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
@@ -306,7 +306,7 @@ function SheetPaper({ sheet, also }: { sheet: Sheet; also: boolean }) {
           <h2>Claimed, not measured</h2>
           {sheet.unmeasuredClaims.map((claim) => (
             <div key={claim.id} className={classes.unmeasured}>
-              {QUANTITIES[claim.quantity].name} <ClaimWords claim={claim} />
+              {describeQuantity(claim.quantity).name} <ClaimWords claim={claim} />
             </div>
           ))}
         </section>
