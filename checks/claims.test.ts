@@ -119,7 +119,7 @@ interface PracticeClaim {
 describe('claims of common practice (practice.json)', () => {
   it.each(practice.claims as PracticeClaim[])('$text', (wanted) => {
     const { figures, unread } = readClaims(wanted.text);
-    const valueOf = (quantity: string) =>
+    const valueClaimed = (quantity: string) =>
       figures.find((figure) => figure.quantity === quantity)?.value;
     expect(unread).toEqual([]);
     if (wanted.consistent !== undefined) {
@@ -129,14 +129,14 @@ describe('claims of common practice (practice.json)', () => {
       const gap = wanted.gapG ?? wanted.gapAfterRoundingMm;
       if (gap !== undefined) expect(fault?.gap).toBeCloseTo(gap, 1);
     }
-    if (wanted.massG !== undefined) expect(valueOf('mass')).toBeCloseTo(wanted.massG, 2);
+    if (wanted.massG !== undefined) expect(valueClaimed('mass')).toBeCloseTo(wanted.massG, 2);
     if (wanted.about) expect(figures.every(({ about }) => about)).toBe(true);
     if (wanted.heelMm !== undefined)
-      expect([valueOf('heel-stack'), valueOf('forefoot-stack'), valueOf('drop')]).toEqual([
-        wanted.heelMm,
-        wanted.forefootMm,
-        wanted.dropMm,
-      ]);
+      expect([
+        valueClaimed('heel-stack'),
+        valueClaimed('forefoot-stack'),
+        valueClaimed('drop'),
+      ]).toEqual([wanted.heelMm, wanted.forefootMm, wanted.dropMm]);
     if (wanted.claims !== undefined) {
       expect(figures).toHaveLength(wanted.claims);
       const [a, b] = figures;
@@ -145,7 +145,7 @@ describe('claims of common practice (practice.json)', () => {
       expect(k).toBeCloseTo(wanted.massExponent ?? 0, 2);
     }
     if (wanted.quantity !== undefined)
-      expect(valueOf(wanted.quantity)).toBeCloseTo(wanted.value ?? 0, 9);
+      expect(valueClaimed(wanted.quantity)).toBeCloseTo(wanted.value ?? 0, 9);
   });
 });
 

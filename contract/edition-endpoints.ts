@@ -28,9 +28,12 @@ export const EDITION_ENDPOINTS = {
   },
   addClaims: {
     at: 'POST /api/editions/:id/claims',
-    summary: 'Adds claims to an edition.',
+    summary: 'Adds claims to an edition; one that stands there already is not doubled.',
     params: byId,
-    body: z.object({ claims: z.array(editions.newClaim).min(1).max(24) }),
+    body: z.object({
+      claims: z.array(editions.newClaim).max(24).default([]),
+      claimTexts: z.array(editions.claimTextFields).max(24).default([]),
+    }),
     answer: z.object({ ids: z.array(fields.id) }),
     touches: ['pair', 'editions', 'figures', 'studies'],
   },

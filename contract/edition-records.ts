@@ -1,6 +1,7 @@
 /** Editions, with what is claimed and reported of them. */
 import { z } from 'zod';
 import { readClaimFigure } from '#core/claims/claim-text.ts';
+import { CLAIMED_PARTS } from '#core/claims/claim-tokens.ts';
 import { CLAIMED_QUANTITIES } from '#core/claims/claimed-quantities.ts';
 import { LABEL_SYSTEMS } from '#core/sizing/size-label.ts';
 import { LONGEST_TYPED } from '#core/sizing/typed-quantity.ts';
@@ -64,6 +65,14 @@ export const newClaim = claimFields.superRefine(
 
 export const claim = claimFields.extend({ withdrawn: z.string().nullable() });
 
+/** What is claimed in words, or could not be read; kept as stated. */
+export const claimTextFields = z.object({
+  id,
+  part: z.union([z.enum(CLAIMED_PARTS), z.literal('')]).describe('empty: it could not be read'),
+  text: words(200, 'what is claimed'),
+  source: remark(200),
+});
+
 export const reportedFields = z.object({
   id,
   quantity: anyQuantity,
@@ -84,6 +93,7 @@ export const editionRecord = editionFields.extend({
   modelId: id,
   discipline: z.string(),
   claims: z.array(claim),
+  claimTexts: z.array(claimTextFields.extend({ withdrawn: z.string().nullable() })),
   reported: z.array(reported),
 });
 

@@ -1,6 +1,6 @@
 /** Pairs: received, changed, listed. */
 import { z } from 'zod';
-import { editionFields, editionRecord, newClaim } from './edition-records.ts';
+import { claimTextFields, editionFields, editionRecord, newClaim } from './edition-records.ts';
 import { day, id, kilometres, pageOf, remark, sizeLabel, words } from './fields.ts';
 import { session } from './reading-records.ts';
 
@@ -57,6 +57,7 @@ export const receipt = z.object({
   edition: editionFields.extend({ id }),
   pair: pairFields.extend({ id }),
   claims: z.array(newClaim).max(24).default([]),
+  claimTexts: z.array(claimTextFields).max(24).default([]),
 });
 
 export type Receipt = z.input<typeof receipt>;

@@ -55,17 +55,21 @@ export type FigureView = z.infer<typeof figureView>;
 
 const verdict = z.enum(VERDICT_WORDS.claim);
 
+/** What a claim comes to against a figure: the model's, or one pair's. */
+const claimJudged = z.object({
+  verdict,
+  noticeable: z.enum(['yes', 'no', 'may be']),
+  measured: z.object({ value: z.number(), U: z.number() }),
+  carried: z.array(carriedStep),
+  terms: z.array(z.string()),
+  reason: z.string().optional(),
+});
+
 const claimView = claim.extend({
-  judgement: z
-    .object({
-      verdict,
-      noticeable: z.enum(['yes', 'no', 'may be']),
-      measured: z.object({ value: z.number(), U: z.number() }),
-      carried: z.array(carriedStep),
-      terms: z.array(z.string()),
-      reason: z.string().optional(),
-    })
-    .nullable(),
+  judgement: claimJudged.nullable().describe('of the model'),
+  ofPairs: z
+    .array(claimJudged.extend({ tag: z.string() }))
+    .describe('of each pair by itself, where it comes to another verdict'),
 });
 
 export const sheet = z.object({

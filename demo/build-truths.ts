@@ -82,7 +82,7 @@ export const BUILD_TRUTHS: Record<string, BuildTruth> = {
   'latch-low': build([-12, 109, 27, 73, 2.6], [50, 2, 63], [0.14, 0.12, 80, 95, 6.6], [2, 2, 3]),
   'gravel-lane': build([-12, 108, 33, 77, 4.3], [49, 0, 60], [0.18, 0.16, 79, 93, 8.0], [3, 2, 3]),
   lanewalk: build([-12, 108, 29, 74, 2.5], [53, 0, 62], [0.15, 0.12, 83, 97, 6.9], [2, 2, 3]),
-  daybreak: build([-11, 112, 41, 73, 1.9], [41, 0, 62], [0.24, 0.14, 52, 63, 9.9], [4, 2, 2]),
+  lampround: build([-11, 112, 41, 73, 1.9], [41, 0, 62], [0.24, 0.14, 52, 63, 9.9], [4, 2, 2]),
 };
 
 /** SD of pairs and of shoes about their edition, as a share of the value. */

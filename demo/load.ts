@@ -80,7 +80,7 @@ function receive(
     () => {
       stores.pairs.add(id, found.id, fields);
       const claims = claimRecords(readClaims(edition.claims), edition.claimSource, () => idAt(at));
-      if (first) for (const claim of claims) stores.editions.addClaim(found.id, claim);
+      if (first) stores.editions.addClaims(found.id, { claims });
       return { id };
     },
   );

@@ -525,9 +525,9 @@ export const EDITION_TRUTHS: EditionTruth[] = [
     ],
   },
   {
-    key: 'daybreak',
+    key: 'lampround',
     maker: 'Pelloway',
-    model: 'Daybreak',
+    model: 'Lampround',
     name: '',
     heel: 34.1,
     forefoot: 26.4,

@@ -5,7 +5,7 @@ import type { Locator, Page } from '@playwright/test';
 import { BUILD_TRUTHS } from '#demo/build-truths.ts';
 import { type Bench, enter, expect, open, takeSteady, test } from './bench.ts';
 
-/** What is typed where no gauge talks, by station; the daybreak's own figures, roughly. */
+/** What is typed where no gauge talks, by station; the lampround's own figures, roughly. */
 const TYPED: Record<string, string> = {
   'Midfoot stack': '31.2',
   'Forefoot stack': '26.4',
@@ -109,7 +109,7 @@ test('a full bench, typed and live mixed, by keyboard alone', async ({ page, dem
   expect(by('live')[0].typed).toMatch(/^\d+(\.\d+)? g$/);
   expect(by('live')[0].temperatureC).toBeCloseTo(22.6, 0);
   // The fixture finds the stiffness that the shoe was given: 3 % spread of pairs, half of it of shoes.
-  const truth = BUILD_TRUTHS.daybreak?.bend ?? 0;
+  const truth = BUILD_TRUTHS.lampround?.bend ?? 0;
   for (const curve of by('curve')) expect(Math.abs(curve.value / truth - 1)).toBeLessThan(0.15);
 
   await page.getByRole('button', { name: 'Finish session' }).focus();
@@ -121,7 +121,7 @@ test('a full bench, typed and live mixed, by keyboard alone', async ({ page, dem
   await page.keyboard.press('Enter');
   await expect(slip).toContainText('finished');
   await expect(slip.getByText('gauge overdue').first()).toBeAttached();
-  await page.goto(`${demo.address}/sheets/pelloway-daybreak`);
+  await page.goto(`${demo.address}/sheets/pelloway-lampround`);
   await expect(page.getByText(/PD-01 L: return \d+ %, loss/).first()).toBeVisible();
   await expect(page.getByTestId('sheet-toe-tip-height')).toContainText('41.0');
   await expect(page.getByRole('region', { name: 'By hand' })).toContainText('PD-01 L 4');

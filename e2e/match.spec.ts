@@ -82,7 +82,7 @@ test('a pair of two half sizes, by keyboard from labels to return note', async (
   await page.goto(`${demo.address}/pairs/PD-01/match`);
   await page.getByRole('link', { name: 'Receive the replacement' }).click();
   await expect(page.getByRole('combobox', { name: 'Model, with its version' })).toHaveValue(
-    'Daybreak',
+    'Lampround',
   );
   await expect(page.getByRole('textbox', { name: 'Sent for' })).toHaveValue('PD-01');
   await expect(page.getByRole('textbox', { name: 'Tag', exact: true })).toHaveValue('PD-02');
@@ -114,7 +114,7 @@ test('features are taken off the gauges that talk, by Space', async ({ page, dem
   await takeSteady(page, () => standsAt('Mass, right'));
   await takeSteady(page, () => standsAt('Midsole hardness, lateral, left'));
   await expect(row('Mass')).toContainText(/within|cannot tell/);
-  // The demo's daybreak weighs about 250 g, and the scale said so.
+  // The demo's lampround weighs about 250 g, and the scale said so.
   await expect(page.getByRole('button', { name: /^Mass, left: 2[45]\d/ })).toBeVisible();
 });
 

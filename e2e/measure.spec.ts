@@ -1,7 +1,7 @@
 import { EDITION_TRUTHS } from '#demo/truths.ts';
 import { enter, expect, open, test } from './bench.ts';
 
-const daybreak = EDITION_TRUTHS.find((edition) => edition.key === 'daybreak');
+const lampround = EDITION_TRUTHS.find((edition) => edition.key === 'lampround');
 
 test('a whole pair from an empty database, measured without the mouse', async ({ page, empty }) => {
   await open(page, empty, '/');
@@ -104,7 +104,7 @@ test('odd readings are asked about, corrected and voided by key', async ({ page,
   await enter(page, 'left lace knotted');
   await expect(slip).toContainText('Note: left lace knotted');
   await expect(slip).toContainText('All saved');
-  expect(daybreak?.pairs[0]?.tag).toBe('PD-01');
+  expect(lampround?.pairs[0]?.tag).toBe('PD-01');
 });
 
 for (const [typed, says] of [

@@ -11,7 +11,7 @@ test('faults name their field and keep what was typed', async ({ page, demo }) =
   await page.getByRole('button', { name: /Put on bench/ }).click();
   await expect(page.getByText('needs its system')).toBeVisible();
   await expect(page.getByText('the model is missing')).toBeVisible();
-  await expect(page.getByText('A price is a number')).toBeVisible();
+  await expect(page.getByText('A price, such as')).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Paid' })).toHaveValue('a lot');
   await page.reload();
   await expect(page.getByRole('combobox', { name: 'Maker' })).toHaveValue('Norrolt');
@@ -61,4 +61,40 @@ test('claims are added and withdrawn', async ({ page, demo }) => {
   await page.getByRole('button', { name: 'Add claims' }).click();
   await page.getByRole('button', { name: 'Withdraw the claim 36 mm' }).click();
   await expect(page.getByRole('button', { name: 'Withdraw the claim 36 mm' })).toHaveCount(0);
+});
+
+test('label, price and claims are taken as people say them, and nothing said twice is doubled', async ({
+  page,
+  demo,
+}) => {
+  const receive = async (tag: string) => {
+    await open(page, demo, '/receive');
+    await page.getByRole('combobox', { name: 'Maker' }).fill('Pelloway');
+    await page.getByRole('combobox', { name: 'Model' }).fill('Copse Edge');
+    await page.getByRole('textbox', { name: 'Label' }).fill('US 9.5 / UK 8.5 / EU 43, wide');
+    await expect(page.getByTestId('labels')).toContainText('width wide');
+    await page.getByRole('textbox', { name: 'List price' }).fill('£85 was 120');
+    await page
+      .getByLabel('Claimed figures')
+      .fill('zero drop, 28 mm; some 480 g each, just under a kilo together; B2; feels like home');
+    const read = page.getByTestId('claims-read');
+    await expect(read.getByRole('row')).toHaveCount(6);
+    await expect(read).toContainText('grade: B2');
+    await expect(read).toContainText('Kept as text: “feels like home”');
+    await page.getByRole('textbox', { name: 'Tag' }).fill(tag);
+    await page.getByRole('button', { name: /Put on bench/ }).click();
+    await expect(page).toHaveURL(new RegExp(`/pairs/${tag}/match`));
+  };
+  await receive('CE-01');
+  await receive('CE-02');
+  await page.goto(`${demo.address}/pairs/CE-02/receive`);
+  await expect(page.getByRole('textbox', { name: 'Width' })).toHaveValue('wide');
+  await expect(page.getByRole('textbox', { name: 'Currency' })).toHaveValue('GBP');
+  const onFile = page.getByRole('table').filter({ hasText: 'some 480 g each' });
+  // Five figures, a grade, one line as text: once each.
+  await expect(onFile.getByRole('row')).toHaveCount(8);
+  await page.getByRole('button', { name: 'Withdraw the claim feels like home' }).click();
+  await expect(
+    page.getByRole('button', { name: 'Withdraw the claim feels like home' }),
+  ).toHaveCount(0);
 });

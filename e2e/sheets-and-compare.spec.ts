@@ -53,13 +53,13 @@ test('a sheet shows basis, claims with verdicts and how the pairs came', async (
   await expect(page.getByRole('heading', { name: 'Brindlow Roundsman 3' })).toBeVisible();
   await expect(page.getByRole('heading', { name: /Stack, in-shoe 12/ })).toBeVisible();
   await expect(page.getByText('loaned from the maker')).toBeVisible();
-  await expect(page.getByText(/10 mm claimed/)).toContainText(/agrees|differs|cannot tell/);
+  await expect(page.getByText(/10 mm drop claimed/)).toContainText(/agrees|differs|cannot tell/);
   await expect(page.getByText('basis not stated').first()).toBeVisible();
   await expect(page.getByText('U is an expanded uncertainty')).toBeVisible();
 });
 
 test('a claim that contradicts itself stands on its sheet', async ({ page, demo }) => {
-  await open(page, demo, '/sheets/pelloway-daybreak?label=uk-8');
+  await open(page, demo, '/sheets/pelloway-lampround?label=uk-8');
   await expect(page.getByText('contradicts itself').first()).toBeVisible();
   await expect(page.getByText('No figures at this size yet.')).toBeVisible();
 });
@@ -112,6 +112,28 @@ test('editions are compared on like terms, converted or refused', async ({ page,
   await expect(heel).toContainText('taken in-shoe');
   await page.getByRole('button', { name: 'Take out Pelloway Gravel Lane' }).click();
   await expect(page.getByRole('columnheader', { name: /Gravel Lane/ })).toHaveCount(0);
+});
+
+test('a boot in half a size more is compared with a shoe, carried with its doubt', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/compare?editions=tarnhus-lanewalk,tarnhus-frostgate-high-cut');
+  const row = (name: string) => page.getByRole('row', { name: new RegExp(`^${name}`) });
+  await expect(row('Heel stack')).toContainText('real, noticeable');
+  // Half a size down takes 0.2 mm a size off the stack.
+  await expect(row('Heel stack')).toContainText('carried half a size: −0.1 ± 0.3 mm');
+  await expect(row('Mass')).toContainText(/carried half a size: −1\d\.\d ± \d\.\d g/);
+  await expect(page.locator('main')).not.toContainText('not comparable');
+  // A figure that one edition has not is no number beside a refusal.
+  await page.goto(
+    `${demo.address}/compare?editions=pelloway-gravel-lane,kestvane-kerb,tarnhus-lanewalk`,
+  );
+  await page.getByRole('combobox', { name: 'Stack basis' }).click();
+  await page.getByRole('option', { name: /in-shoe 12 \/ 75 %, insole in/ }).click();
+  await expect(row('Heel stack')).toContainText('not comparable: taken at the visible sidewall');
+  await expect(row('Heel stack')).toContainText('no figure');
+  await expect(row('Heel stack')).toContainText('against Kestvane Kerb');
 });
 
 test('an edition is dragged from the tray onto Compare', async ({ page, demo }) => {

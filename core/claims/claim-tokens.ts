@@ -82,10 +82,10 @@ const QUALIFIERS: [phrase: string, qualifier: Qualifier][] = [
 
 const PARTS: [phrase: string, part: ClaimedPart][] = [
   [String.raw`b[0-3](?!\d)`, 'grade'],
-  [String.raw`foam|eva|tpu|peba|pebax`, 'foam'],
-  [String.raw`plate|shank`, 'plate'],
-  [String.raw`rubber|compound`, 'compound'],
-  [String.raw`membrane|waterproof|water[- ]resistant`, 'membrane'],
+  ['foam|eva|tpu|peba|pebax', 'foam'],
+  ['plate|shank', 'plate'],
+  ['rubber|compound', 'compound'],
+  ['membrane|waterproof|water[- ]resistant', 'membrane'],
 ];
 
 const QUANTITY_PHRASES = CLAIMED_QUANTITIES.flatMap((quantity) =>
@@ -141,10 +141,10 @@ const RULES: Rule[] = [
   ...PARTS.map(
     ([phrase, part]): Rule => [`(?:${phrase})(?![a-z])`, () => ({ kind: 'part', part })],
   ),
-  [String.raw`and(?![a-z])|&`, () => ({ kind: 'join', and: true })],
+  ['and(?![a-z])|&', () => ({ kind: 'join', and: true })],
   [String.raw`[\/–-]|to(?![a-z])`, () => ({ kind: 'join', and: false })],
   [`(?:${NOISE})(?![a-z])|[:=]`, () => ({ kind: 'noise' })],
-  [String.raw`\S+`, () => ({ kind: 'word' })],
+  [String.raw`(?:(?![,;()])\S)+|\S`, () => ({ kind: 'word' })],
 ];
 
 // A line ends what was said on it: no phrase goes on over its end.

@@ -116,7 +116,7 @@ function termsInWords(answer: EditionAnswer): string {
     .join('; ');
 }
 
-const valueOf = (answer: EditionAnswer): number | undefined =>
+const shownValue = (answer: EditionAnswer): number | undefined =>
   answer.terms === 'not' ? undefined : answer.figure.value;
 
 /**
@@ -140,7 +140,7 @@ export function compareEditions(
       ? { ...wanted, ...stationTermsOf(editions, quantity, lab.catalogue ?? QUANTITIES) }
       : wanted;
     const answers = editions.map((edition) => editionFigureOn(edition, quantity, terms, lab));
-    const noticeable = stepFor(quantity, answers.map(valueOf), lab);
+    const noticeable = stepFor(quantity, answers.map(shownValue), lab);
     const against = Math.max(
       0,
       answers.findIndex(({ terms: own }) => own !== 'not'),

@@ -94,11 +94,11 @@ const NOISE = new Set(['size', 'in', 'the', 'nr', 'no', 'us size']);
 
 const TOKEN = new RegExp(
   [
-    String.raw`[2-6]e(?![a-z])`,
+    '[2-6]e(?![a-z])',
     String.raw`\d+(?:[.,]\d+)?(?:\s*[½⅓⅔¼¾]|\s+[12]\/[234](?![\d]))?`,
-    String.raw`(?:extra|double)[ -]wide|x-?wide`,
-    String.raw`[a-z]+(?:'[a-z]+)?`,
-    String.raw`[/|,;·&]`,
+    '(?:extra|double)[ -]wide|x-?wide',
+    "[a-z]+(?:'[a-z]+)?",
+    '[/|,;·&]',
     String.raw`\S`,
   ].join('|'),
   'gi',

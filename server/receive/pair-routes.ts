@@ -38,7 +38,7 @@ export function pairRoutes(stores: Stores): PairHandlers {
       const { id, ...fields } = body.pair;
       const edition = stores.editions.findOrMake(body);
       stores.pairs.add(id, edition.id, fields);
-      for (const claim of body.claims) stores.editions.addClaim(edition.id, claim);
+      stores.editions.addClaims(edition.id, body);
       return { id, tag: fields.tag, editionId: edition.id, editionSlug: edition.slug };
     },
     editPair: ({ params, body }) => {
@@ -54,8 +54,7 @@ export function pairRoutes(stores: Stores): PairHandlers {
     listNames: ({ query }) => stores.editionRows.names(query),
     addClaims: ({ params, body }) => {
       stores.editions.byId(params.id);
-      for (const claim of body.claims) stores.editions.addClaim(params.id, claim);
-      return { ids: body.claims.map((claim) => claim.id) };
+      return { ids: stores.editions.addClaims(params.id, body) };
     },
     withdrawClaim: ({ params, body }) => {
       stores.editions.withdrawClaim(params.id, body.reason);

@@ -150,13 +150,7 @@ function gradeOf(figure: Figure, catalogue: Catalogue): string | null {
   return classes ? classOf(classes, figure.value, figureExpanded(figure)) : null;
 }
 
-function viewClaim(
-  claim: ClaimRecord,
-  figure: Figure | undefined,
-  knowledge: LabFacts,
-  edition: string,
-) {
-  if (!figure) return { ...claim, judgement: null };
+function judge(claim: ClaimRecord, figure: Figure, knowledge: LabFacts, edition: string) {
   const owners = { edition, pair: edition };
   const { verdict, noticeable, measured, carried, terms, reason } = claimJudgement(
     coreClaim(claim),
@@ -165,16 +159,27 @@ function viewClaim(
     owners,
   );
   return {
-    ...claim,
-    judgement: {
-      verdict,
-      noticeable,
-      measured,
-      carried: viewCarried(carried),
-      terms,
-      ...(reason ? { reason } : {}),
-    },
+    verdict,
+    noticeable,
+    measured,
+    carried: viewCarried(carried),
+    terms,
+    ...(reason ? { reason } : {}),
   };
+}
+
+/** A claim judged for the model, and for each pair that comes to another verdict by itself. */
+function viewClaim(
+  claim: ClaimRecord,
+  { figure, pairs }: Pick<EditionFigure, 'figure' | 'pairs'>,
+  knowledge: LabFacts,
+  edition: string,
+) {
+  const judgement = judge(claim, figure, knowledge, edition);
+  const ofPairs = pairs
+    .map((pair) => ({ tag: pair.tag, ...judge(claim, pair.figure, knowledge, edition) }))
+    .filter(({ verdict }) => verdict !== judgement.verdict);
+  return { ...claim, judgement, ofPairs };
 }
 
 /** Claims that contradict each other, by the label and basis they were stated for. */
@@ -237,7 +242,7 @@ export function buildSheet(
     })),
     claims: claims
       .filter((claim) => claim.quantity === figure.quantity)
-      .map((claim) => viewClaim(claim, figure, knowledge, edition.id)),
+      .map((claim) => viewClaim(claim, { figure, pairs }, knowledge, edition.id)),
     reported: edition.reported.filter((one) => one.quantity === figure.quantity),
     grade: gradeOf(figure, knowledge.catalogue),
     loops: knowledge.catalogue[figure.quantity]?.curve
@@ -290,7 +295,10 @@ export function buildSheet(
   const { claims: _claims, reported: _reported, ...plainEdition } = edition;
 
   return {
-    edition: plainEdition,
+    edition: {
+      ...plainEdition,
+      claimTexts: edition.claimTexts.filter(({ withdrawn }) => withdrawn === null),
+    },
     label,
     labels,
     sections,
@@ -298,7 +306,7 @@ export function buildSheet(
     checked: readInChecks(measured, knowledge),
     unmeasuredClaims: claims
       .filter((claim) => !shown.has(claim.quantity))
-      .map((claim) => ({ ...claim, judgement: null })),
+      .map((claim) => ({ ...claim, judgement: null, ofPairs: [] })),
     claimFaults: contradictions(edition.claims),
     pairs: atLabel.map((pair) => ({
       ...pair,

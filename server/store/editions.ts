@@ -1,11 +1,6 @@
 /** Makers, models and editions with what is claimed and reported of them. */
 import type { z } from 'zod';
-import type {
-  claimFields,
-  EditionRecord,
-  editionFields,
-  reportedFields,
-} from '#contract/edition-records.ts';
+import type { EditionRecord, editionFields, reportedFields } from '#contract/edition-records.ts';
 import type { Receipt } from '#contract/pair-records.ts';
 import { type Catalogue, describeQuantity } from '#core/catalogue/quantities.ts';
 import { isSameSize, type LabelSystem, type SizeLabel } from '#core/sizing/size-label.ts';
@@ -90,6 +85,29 @@ export function editionStore(db: Db, catalogue: () => Catalogue, rows: EditionLi
   const withdrawClaim = db.prepare(
     'UPDATE claim SET withdrawn = @reason WHERE id = @id AND withdrawn IS NULL',
   );
+  // A claim is stated once, however many pairs of its edition are received.
+  const selectSameClaim = db.prepare(
+    `SELECT 1 FROM claim
+     WHERE edition_id = @editionId AND quantity = @quantity AND withdrawn IS NULL
+       AND abs(value - @value) <= 1e-6 AND abs(half_width - @halfWidth) <= 1e-6
+       AND label_system IS @system AND label_size IS @size AND stated_basis = @statedBasis
+       AND source = @source`,
+  );
+  const selectTexts = db.prepare<[string], EditionRecord['claimTexts'][number]>(
+    `SELECT id, part, text, source, withdrawn FROM claim_text WHERE edition_id = ? ORDER BY rowid`,
+  );
+  const selectSameText = db.prepare(
+    `SELECT 1 FROM claim_text
+     WHERE edition_id = @editionId AND part = @part AND text = @text AND source = @source
+       AND withdrawn IS NULL`,
+  );
+  const insertText = db.prepare(
+    `INSERT INTO claim_text (id, edition_id, part, text, source)
+     VALUES (@id, @editionId, @part, @text, @source)`,
+  );
+  const withdrawText = db.prepare(
+    'UPDATE claim_text SET withdrawn = @reason WHERE id = @id AND withdrawn IS NULL',
+  );
   const selectReported = db.prepare<[string], LabelRow & Record<string, unknown>>(
     `SELECT id, quantity, typed, value, label_system, label_size, basis, source, dated
      FROM reported_figure WHERE edition_id = ? ORDER BY rowid`,
@@ -129,6 +147,7 @@ export function editionStore(db: Db, catalogue: () => Catalogue, rows: EditionLi
         label: labelOf({ label_system, label_size }),
         statedBasis: JSON.parse(String(stated_basis)),
       })) as EditionRecord['claims'],
+      claimTexts: selectTexts.all(id),
       reported: selectReported.all(id).map(({ label_system, label_size, ...figure }) => ({
         ...figure,
         label: labelOf({ label_system, label_size }),
@@ -190,23 +209,39 @@ export function editionStore(db: Db, catalogue: () => Catalogue, rows: EditionLi
       return complete(row);
     },
     setDiscipline: (id: string, discipline: string) => writeDiscipline.run(discipline, id),
-    addClaim(editionId: string, claim: z.output<typeof claimFields>): void {
-      const { id, quantity, typed, value, halfWidth, label, statedBasis, source } = claim;
-      insertClaim.run({
-        id,
-        editionId,
-        quantity,
-        typed,
-        value,
-        halfWidth,
-        system: label?.system ?? null,
-        size: label?.size ?? null,
-        statedBasis: JSON.stringify(statedBasis),
-        source,
-      });
+    /** Adds what does not stand there already; the ids of what was added. */
+    addClaims(
+      editionId: string,
+      { claims = [], claimTexts = [] }: Partial<Pick<Receipt, 'claims' | 'claimTexts'>>,
+    ): string[] {
+      const added: string[] = [];
+      for (const { id, quantity, typed, value, halfWidth, label, statedBasis, source } of claims) {
+        const row = {
+          id,
+          editionId,
+          quantity,
+          typed,
+          value,
+          halfWidth,
+          system: label?.system ?? null,
+          size: label?.size ?? null,
+          statedBasis: JSON.stringify(statedBasis),
+          source,
+        };
+        if (selectSameClaim.get(row)) continue;
+        insertClaim.run(row);
+        added.push(id);
+      }
+      for (const claim of claimTexts) {
+        if (selectSameText.get({ editionId, ...claim })) continue;
+        insertText.run({ editionId, ...claim });
+        added.push(claim.id);
+      }
+      return added;
     },
     withdrawClaim(id: string, reason: string): void {
-      if (withdrawClaim.run({ id, reason }).changes === 0)
+      const claims = withdrawClaim.run({ id, reason }).changes;
+      if (claims + withdrawText.run({ id, reason }).changes === 0)
         throw new Refusal(404, 'This claim is not in the bench book, or is withdrawn already.');
     },
     addReported(editionId: string, figure: z.output<typeof reportedFields>): void {

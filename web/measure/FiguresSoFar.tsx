@@ -40,8 +40,8 @@ function Claims({
       figure && claimJudgement({ ...claim, label: claim.label ?? undefined }, figure, known);
     return (
       <span key={claim.id} className={classes.claim} title={judged?.reason}>
-        <span className="figure">{claim.typed.replace(/ drop$/, '')}</span>{' '}
-        {judged && <Verdict word={judged.verdict} />}
+        <span className="figure">{claim.typed}</span>{' '}
+        {judged && <Verdict word={judged.verdict} noticeable={judged.noticeable} />}
         <span className={classes.terms}>{(judged?.terms ?? []).join('; ')}</span>
       </span>
     );

@@ -15,7 +15,7 @@ export function ClaimCheck({ form, label }: { form: Form; label: string }) {
     <>
       <Textarea
         label={label}
-        description="As read out: 33/25 mm, 8 mm drop, 10.9 oz / 309 g, UK 9, with insole"
+        description="As read out: 33/25 mm, 8 mm drop, 10.9 oz / 309 g, UK 9, with insole, carbon plate"
         autosize
         minRows={2}
         {...form.getInputProps('claims')}
@@ -34,7 +34,7 @@ export function ClaimCheck({ form, label }: { form: Form; label: string }) {
 function ReadClaims({ text }: { text: string }) {
   const units = useUnits();
   if (text.trim() === '') return null;
-  const { figures, label, statedBasis, unread } = readClaims(text);
+  const { figures, label, statedBasis, words, unread } = readClaims(text);
   const faults = findClaimFaults(figures);
   return (
     <div className={classes.claims} aria-live="polite" data-testid="claims-read">
@@ -44,7 +44,7 @@ function ReadClaims({ text }: { text: string }) {
           keyOf={({ quantity, typed }) => `${quantity} ${typed}`}
           columns={[
             { head: 'Claimed', cell: ({ quantity }) => describeQuantity(quantity).name },
-            { head: 'As typed', cell: ({ typed }) => typed.replace(/ drop$/, ''), figure: true },
+            { head: 'As typed', cell: ({ typed }) => typed, figure: true },
             {
               head: 'Stands for',
               cell: ({ quantity, value, halfWidth }) =>
@@ -53,14 +53,20 @@ function ReadClaims({ text }: { text: string }) {
             },
             {
               head: 'Size and basis',
-              cell: ({ quantity }) => claimTerms({ quantity, label, statedBasis }).join('; '),
+              cell: ({ quantity, label: own = label, basis = statedBasis }) =>
+                claimTerms({ quantity, label: own, statedBasis: basis }).join('; '),
             },
           ]}
         />
       )}
+      {words.map(({ part, text: claimed }) => (
+        <p key={claimed}>
+          {part}: {claimed} <span className="soft">kept as stated</span>
+        </p>
+      ))}
       {unread.map((piece) => (
-        <p key={piece.text} className="look-here">
-          Not read: “{piece.text}”. {piece.help}
+        <p key={piece.text}>
+          Kept as text: “{piece.text}”. <span className="soft">{piece.help}</span>
         </p>
       ))}
       {faults.map((fault) => (

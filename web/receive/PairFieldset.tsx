@@ -1,19 +1,34 @@
 import { Checkbox, SegmentedControl, SimpleGrid, Textarea, TextInput } from '@mantine/core';
 import type { UseFormReturnType } from '@mantine/form';
-import { readLabel } from '#core/sizing/printed-label.ts';
-import { labelLengths, nameLabel, nearestPrinted } from '#core/sizing/size-label.ts';
+import { readLabel, readPrintedLabel } from '#core/sizing/printed-label.ts';
+import {
+  type LabelSystem,
+  labelLengths,
+  nameLabel,
+  nearestPrinted,
+} from '#core/sizing/size-label.ts';
 import classes from './ReceivePage.module.css';
 import type { ReceiptForm } from './receipt-form.ts';
 
+/** Systems that the line does not tell: foot lengths stand by themselves, children’s are of no adult. */
+const UNTOLD: readonly LabelSystem[] = ['mondopoint', 'us-child', 'uk-child'];
+
 export type Form = UseFormReturnType<ReceiptForm>;
 
-/** The same last in every other system, beside the label as typed. */
-export function LabelLine({ text }: { text: string }) {
+/** What the label says: what is asked about it, or the same last in every other system. */
+export function LabelLine({ text, faulty = false }: { text: string; faulty?: boolean }) {
+  if (text.trim() === '' || faulty) return <p className={classes.labels}>&nbsp;</p>;
+  const { faults, width } = readPrintedLabel(text);
   const read = readLabel(text);
-  if (!read.ok) return <p className={classes.labels}>&nbsp;</p>;
+  if (!read.ok)
+    return (
+      <p className={classes.labels} data-testid="labels">
+        {faults[0] ?? read.fault.message}
+      </p>
+    );
   const { lastMm, deviceFootMm, labels } = labelLengths(read.value);
   const others = (Object.keys(labels) as (keyof typeof labels)[]).filter(
-    (system) => system !== read.value.system && system !== 'mondopoint',
+    (system) => system !== read.value.system && !UNTOLD.includes(system),
   );
   return (
     <p className={classes.labels} data-testid="labels">
@@ -23,6 +38,7 @@ export function LabelLine({ text }: { text: string }) {
           <span className="soft">({labels[system].toFixed(1)})</span>
         </span>
       ))}
+      {width && <span>width {width}</span>}
       <span className="figure">last {lastMm.toFixed(1)} mm</span>
       <span className="figure">foot {deviceFootMm.toFixed(1)} mm</span>
     </p>
@@ -50,7 +66,7 @@ export function PairFieldset({ form }: { form: Form }) {
       <SimpleGrid cols={{ base: 2, sm: 3, lg: 6 }} spacing="xs">
         <TextInput
           label="Label"
-          placeholder="UK 8, EU 42"
+          placeholder="UK 8, M9 / W10.5, 11 D"
           required
           {...form.getInputProps('label')}
         />
@@ -60,7 +76,7 @@ export function PairFieldset({ form }: { form: Form }) {
         <TextInput label="Lot" {...form.getInputProps('lot')} />
         <TextInput label="Sent for" placeholder="tag" {...form.getInputProps('replaces')} />
       </SimpleGrid>
-      <LabelLine text={form.values.label} />
+      <LabelLine text={form.values.label} faulty={form.errors.label !== undefined} />
       <SimpleGrid cols={{ base: 1, sm: 3 }} spacing="sm">
         {choose('acquisition', ['bought', 'loaned', 'gifted'], 'How it came')}
         <TextInput label="From" placeholder="shop, lender" {...form.getInputProps('from')} />

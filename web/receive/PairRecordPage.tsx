@@ -4,7 +4,7 @@ import { useHotkeys } from '@mantine/hooks';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { v7 as newId } from 'uuid';
-import { claimRecords } from '#contract/claim-records.ts';
+import { claimRecords, claimTextRecords } from '#contract/claim-records.ts';
 import type { PairRecord } from '#contract/pair-records.ts';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
 import { claimTerms } from '#core/claims/claim.ts';
@@ -29,44 +29,55 @@ import {
   readEdit,
 } from './receipt-form.ts';
 
+type ClaimsOfPair = PairRecord['edition'];
+
+const figureRow = (claim: ClaimsOfPair['claims'][number]) => ({
+  id: claim.id,
+  what: describeQuantity(claim.quantity).name,
+  typed: claim.typed,
+  terms: [
+    ...claimTerms({ ...claim, label: claim.label ?? undefined }),
+    claim.source || 'source not stated',
+  ].join('; '),
+  withdrawn: claim.withdrawn,
+});
+
+const textRow = ({ id, part, text, source, withdrawn }: ClaimsOfPair['claimTexts'][number]) => ({
+  id,
+  what: part || 'as text',
+  typed: text,
+  terms: source || 'source not stated',
+  withdrawn,
+});
+
 /** Claims on file, each with size, basis and source; withdrawn ones stay, struck out. */
 function ClaimsOnFile({ record }: { record: PairRecord }) {
   const withdraw = useChange('withdrawClaim');
-  const { claims } = record.edition;
-  if (claims.length === 0) return <p className="soft">No claim on file for this edition.</p>;
+  const { claims, claimTexts } = record.edition;
+  if (claims.length + claimTexts.length === 0)
+    return <p className="soft">No claim on file for this edition.</p>;
   return (
     <div className={classes.claims}>
       <DataTable
-        rows={claims}
-        keyOf={(claim) => claim.id}
-        rowClass={(claim) => (claim.withdrawn === null ? undefined : classes.withdrawn)}
+        rows={[...claims.map(figureRow), ...claimTexts.map(textRow)]}
+        keyOf={({ id }) => id}
+        rowClass={({ withdrawn }) => (withdrawn === null ? undefined : classes.withdrawn)}
         columns={[
-          { head: 'Claimed', cell: (claim) => describeQuantity(claim.quantity).name },
-          {
-            head: 'As typed',
-            cell: (claim) => claim.typed.replace(/ drop$/, ''),
-            figure: true,
-          },
-          {
-            head: 'Size, basis, source',
-            cell: (claim) =>
-              [
-                ...claimTerms({ ...claim, label: claim.label ?? undefined }),
-                claim.source || 'source not stated',
-              ].join('; '),
-          },
+          { head: 'Claimed', cell: ({ what }) => what },
+          { head: 'As typed', cell: ({ typed }) => typed, figure: true },
+          { head: 'Size, basis, source', cell: ({ terms }) => terms },
           {
             head: 'Withdraw',
             unseen: true,
-            cell: (claim) =>
-              claim.withdrawn === null && (
+            cell: ({ id, typed, withdrawn }) =>
+              withdrawn === null && (
                 <Button
                   size="compact-xs"
                   variant="subtle"
-                  aria-label={`Withdraw the claim ${claim.typed}`}
+                  aria-label={`Withdraw the claim ${typed}`}
                   onClick={() =>
                     withdraw.mutate({
-                      params: { id: claim.id },
+                      params: { id },
                       body: { reason: 'withdrawn at the bench' },
                     })
                   }
@@ -86,18 +97,18 @@ function AddClaims({ record }: { record: PairRecord }) {
   const add = useChange('addClaims');
   const read = readClaims(form.values.claims);
   const submit = () => {
-    const [unread] = read.unread;
-    if (unread || read.figures.length === 0) {
-      form.setFieldError(
-        'claims',
-        unread ? `“${unread.text}” was not understood.` : 'Type the claimed figures.',
-      );
+    if (form.values.claims.trim() === '') {
+      form.setFieldError('claims', 'Type what is claimed.');
       return;
     }
+    const { claimSource } = form.values;
     add.mutate(
       {
         params: { id: record.edition.id },
-        body: { claims: claimRecords(read, form.values.claimSource, newId) },
+        body: {
+          claims: claimRecords(read, claimSource, newId),
+          claimTexts: claimTextRecords(read, claimSource, newId),
+        },
       },
       { onSuccess: () => form.reset() },
     );

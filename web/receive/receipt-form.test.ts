@@ -11,6 +11,39 @@ const filled = {
   receivedOn: '2026-03-01',
 };
 
+it('keeps what cannot be read, reads the width off the label and the currency off the price', () => {
+  const read = readReceipt(
+    {
+      ...filled,
+      label: '11 D US men',
+      listPrice: '£85 was 120',
+      claims: "zero drop, 28 mm, some 480 g each, carbon plate, feels like home, 12 oz in men's 11",
+      claimSource: 'page',
+    },
+    'km',
+  );
+  if ('faults' in read) throw new Error(JSON.stringify(read.faults));
+  const { pair, claims, claimTexts } = receipt.parse(read.receipt);
+  expect(pair).toMatchObject({
+    label: { system: 'us-men', size: 11 },
+    width: 'D',
+    listPrice: 85,
+    currency: 'GBP',
+  });
+  expect(claims.map(({ quantity }) => quantity)).toEqual([
+    'drop',
+    'heel-stack',
+    'forefoot-stack',
+    'mass',
+    'mass',
+  ]);
+  expect(claims.at(-1)?.label).toEqual({ system: 'us-men', size: 11 });
+  expect(claimTexts).toMatchObject([
+    { part: 'plate', text: 'carbon plate' },
+    { part: '', text: 'feels like home' },
+  ]);
+});
+
 const faultsOf = (change: Partial<typeof filled>) => {
   const read = readReceipt({ ...filled, ...change }, 'km');
   return 'faults' in read ? read.faults : {};
@@ -61,7 +94,8 @@ describe('what is typed becomes a receipt', () => {
     [{ worn: '12 g' }, 'worn'],
     [{ worn: '99999 km' }, 'worn'],
     [{ returnBy: '2026-02-01' }, 'returnBy'],
-    [{ claims: 'very light' }, 'claims'],
+    [{ listPrice: '$110', paidPrice: '€99' }, 'paidPrice'],
+    [{ label: 'UK 8 wide', width: 'regular' }, 'width'],
     [{ madeFrom: '5' }, 'madeTo'],
     [{ madeSystem: 'uk', madeFrom: '12', madeTo: '5' }, 'madeTo'],
     [{ currency: 'euros' }, 'currency'],

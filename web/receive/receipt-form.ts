@@ -1,12 +1,13 @@
 /** What is typed on the receiving form, and how it becomes a receipt. */
 import dayjs from 'dayjs';
 import { v7 as newId } from 'uuid';
-import { claimRecords } from '#contract/claim-records.ts';
+import { claimRecords, claimTextRecords } from '#contract/claim-records.ts';
 import type { EditionRow } from '#contract/edition-records.ts';
 import type { BodyIn } from '#contract/endpoints.ts';
 import { type ACQUISITIONS, type PairRecord, pairEdit, receipt } from '#contract/pair-records.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
-import { readLabel } from '#core/sizing/printed-label.ts';
+import { readPrice } from '#core/sizing/price.ts';
+import { readLabel, readPrintedLabel } from '#core/sizing/printed-label.ts';
 import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 
 /** Everything as typed, so that a draft can be kept and nothing is lost on a fault. */
@@ -123,21 +124,12 @@ const listOf = (text: string) =>
     .map((part) => part.trim())
     .filter(Boolean);
 
-function readPrice(text: string): number | null | undefined {
-  if (text.trim() === '') return null;
-  if (!/\d/.test(text)) return undefined;
-  const plain = text
-    .trim()
-    .replace(/^[^\d-]+/, '')
-    .replace(/\s*[^\d.,]+$/, '');
-  const value = Number(plain.replace(/,(\d{1,2})$/, '.$1'));
-  return Number.isFinite(value) ? value : undefined;
-}
-
 /** The pair that the form says this one was sent for; undefined: none there. */
 type Replaced = { id: string } | undefined;
 
 export const replacedTag = (form: ReceiptForm): string => form.replaces.trim().toUpperCase();
+
+const isSameWidth = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
 
 type PairPart = Omit<BodyIn<'editPair'>, 'version'>;
 
@@ -148,13 +140,22 @@ function readPairPart(
   replaced: Replaced,
 ): PairPart | null {
   const label = readLabel(form.label);
+  const { width } = readPrintedLabel(form.label);
   if (!label.ok) faults.label = label.fault.message;
+  else if (width && form.width.trim() !== '' && !isSameWidth(width, form.width))
+    faults.width = `The label says ${width}.`;
   const worn =
     form.worn.trim() === '' ? undefined : readTypedQuantity(form.worn, 'distance', distanceUnit);
   if (worn && !worn.ok) faults.worn = worn.fault.message;
-  const [listPrice, paidPrice] = [readPrice(form.listPrice), readPrice(form.paidPrice)];
-  if (listPrice === undefined) faults.listPrice = 'A price is a number, such as 119.90.';
-  if (paidPrice === undefined) faults.paidPrice = 'A price is a number, such as 99.';
+  const prices = { listPrice: readPrice(form.listPrice), paidPrice: readPrice(form.paidPrice) };
+  for (const [field, price] of Object.entries(prices))
+    if (price === undefined)
+      faults[field as 'listPrice' | 'paidPrice'] = 'A price, such as 119.90, £85 or 110 €.';
+  const { listPrice, paidPrice } = prices;
+  const currencies = new Set(
+    [listPrice?.currency, paidPrice?.currency].filter((code) => code !== undefined),
+  );
+  if (currencies.size > 1) faults.paidPrice ??= `Two currencies: ${[...currencies].join(' and ')}.`;
   if (form.returnBy && form.returnBy < form.receivedOn)
     faults.returnBy = 'The return date lies before the day it was received.';
   const wanted = replacedTag(form);
@@ -163,16 +164,16 @@ function readPairPart(
   return {
     tag: form.tag,
     label: label.value,
-    width: form.width,
+    width: form.width.trim() === '' ? (width ?? '') : form.width,
     colour: form.colour,
     shoes: form.shoes,
     acquisition: form.acquisition,
     from: form.from,
     linksPay: form.linksPay,
     makerSawText: form.makerSawText,
-    currency: form.currency.trim().toUpperCase(),
-    listPrice: listPrice ?? null,
-    paidPrice: paidPrice ?? null,
+    currency: [...currencies][0] ?? form.currency.trim().toUpperCase(),
+    listPrice: listPrice?.value ?? null,
+    paidPrice: paidPrice?.value ?? null,
     receivedOn: form.receivedOn,
     returnBy: form.returnBy || null,
     wornKm: worn ? worn.value.value / 1000 : 0,
@@ -218,8 +219,6 @@ export function readReceipt(
   const faults: FormFaults = {};
   const pair = readPairPart(form, distanceUnit, faults, replaced);
   const claims = readClaims(form.claims);
-  const [unread] = claims.unread;
-  if (unread) faults.claims = `“${unread.text}” was not understood. ${unread.help}`;
   const [from, to] = [Number(form.madeFrom), Number(form.madeTo)];
   const sizes = form.madeFrom.trim() !== '' || form.madeTo.trim() !== '';
   if (sizes && (!form.madeSystem || !(from >= 0) || !(to > 0)))
@@ -239,6 +238,7 @@ export function readReceipt(
     },
     pair: { ...pair, id: newId() },
     claims: claimRecords(claims, form.claimSource, newId),
+    claimTexts: claimTextRecords(claims, form.claimSource, newId),
   };
   const checked = receipt.safeParse(draft);
   if (!checked.success && pair)

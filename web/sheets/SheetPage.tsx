@@ -5,11 +5,12 @@ import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { Sheet } from '#contract/sheet-records.ts';
-import { describeQuantity } from '#core/catalogue/quantities.ts';
+import { describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts';
 import { claimTerms } from '#core/claims/claim.ts';
 import { writeNumber } from '#core/sizing/number-words.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { useSheet } from '../api/queries.ts';
+import { carriedWords } from '../shell/carried-words.ts';
 import { editionName } from '../shell/names.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
@@ -21,20 +22,68 @@ import classes from './SheetPage.module.css';
 type Entry = Sheet['sections'][number]['figures'][number];
 type ClaimShown = Entry['claims'][number];
 
+/** How much a pair by itself differs from a claim. */
+const HOW_MUCH = { yes: ' noticeably', 'may be': ', perhaps noticeably', no: ' unnoticeably' };
+
+type Judgement = NonNullable<ClaimShown['judgement']>;
+
+/** The figure that a claim was judged by, where it is not the one of the row. */
+function judgedBy(quantity: QuantityId, { measured, carried }: Judgement, units: UnitWords) {
+  const { text } = units.write(quantity, measured.value, measured.U);
+  return [`by ${text}`, carriedWords(carried, quantity, units)].filter(Boolean).join(', ');
+}
+
 function ClaimWords({ claim }: { claim: ClaimShown }) {
+  const units = useUnits();
+  const { judgement, quantity } = claim;
   return (
     <p className={classes.claim}>
       <span className={classes.open} aria-hidden="true">
         c
       </span>
-      <span className="figure">{claim.typed.replace(/ drop$/, '')}</span> claimed
+      <span className="figure">{claim.typed}</span> claimed
       {claim.source && ` (${claim.source})`}:{' '}
-      {claim.judgement ? <Verdict word={claim.judgement.verdict} /> : 'not measured'}
+      {judgement ? (
+        <Verdict word={judgement.verdict} noticeable={judgement.noticeable} />
+      ) : (
+        'not measured'
+      )}
       <span className={classes.terms}>
         {claimTerms({ ...claim, label: claim.label ?? undefined }).join('; ')}
-        {claim.judgement?.reason && `. ${claim.judgement.reason}`}
+        {judgement && judgement.carried.length > 0 && `; ${judgedBy(quantity, judgement, units)}`}
+        {judgement?.reason && `. ${judgement.reason}`}
       </span>
     </p>
+  );
+}
+
+/** The pairs behind a figure, and what each by itself says to a claim where that is another verdict. */
+function PairValues({ entry, units }: { entry: Entry; units: UnitWords }) {
+  const { pairs, claims, figure } = entry;
+  const isParted = claims.some(({ ofPairs }) => ofPairs.length > 0);
+  if (pairs.length < 2 && !isParted) return null;
+  return (
+    <span className={classes.pairValues}>
+      {pairs.map(({ tag, value, U }) => (
+        <span key={tag}>
+          <span className="figure">
+            {tag} {units.write(figure.quantity, value, U).value}
+          </span>
+          {claims.flatMap(({ id, typed, ofPairs }) =>
+            ofPairs
+              .filter((own) => own.tag === tag)
+              .map((own) => (
+                <span key={id}>
+                  {' '}
+                  alone {own.verdict}
+                  {own.verdict === 'differs' && HOW_MUCH[own.noticeable]}
+                  {claims.length > 1 && ` (${typed})`}
+                </span>
+              )),
+          )}
+        </span>
+      ))}
+    </span>
   );
 }
 
@@ -105,15 +154,7 @@ function FigureRow({ entry, also, units }: { entry: Entry; also: boolean; units:
       <tr>
         <td colSpan={6} className={classes.behind}>
           <BudgetLine figure={figure} units={units} />
-          {entry.pairs.length > 1 && (
-            <span className={classes.pairValues}>
-              {entry.pairs.map((pair) => (
-                <span key={pair.tag} className="figure">
-                  {pair.tag} {units.write(quantity, pair.value, pair.U).value}
-                </span>
-              ))}
-            </span>
-          )}
+          <PairValues entry={entry} units={units} />
           {entry.loops.length > 0 && <Loops loops={entry.loops} />}
           {figure.conversions.length + figure.doubts.length > 0 && (
             <span>
@@ -301,6 +342,17 @@ function SheetPaper({ sheet, also }: { sheet: Sheet; also: boolean }) {
       ))}
       <HandScores sheet={sheet} />
       <ReadInChecks sheet={sheet} />
+      {sheet.edition.claimTexts.length > 0 && (
+        <section aria-label="Claimed in words">
+          <h2>Claimed in words</h2>
+          {sheet.edition.claimTexts.map(({ id, part, text, source }) => (
+            <p key={id} className={classes.unmeasured}>
+              {part && <strong>{part}: </strong>}
+              {text} <span className="soft">{source || 'source not stated'}; kept as stated</span>
+            </p>
+          ))}
+        </section>
+      )}
       {sheet.unmeasuredClaims.length > 0 && (
         <section aria-label="Claimed, not measured">
           <h2>Claimed, not measured</h2>

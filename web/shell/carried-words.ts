@@ -4,15 +4,15 @@ import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { wayWords } from '#core/figures/carry.ts';
 import type { UnitWords } from './units.ts';
 
-/** `carried half a size: −0.1 mm ± 0.4` */
+/** `carried half a size: −0.1 ± 0.4 mm` */
 export function carriedWords(
   carried: FigureView['carried'],
   quantity: QuantityId,
   units: UnitWords,
 ): string {
-  const steps = carried.map(
-    (step) =>
-      `${wayWords(step)}: ${units.span(quantity, step.change)} ± ${units.write(quantity, 0, step.U).U}`,
-  );
+  const steps = carried.map((step) => {
+    const { value, U, unit } = units.write(quantity, step.change, step.U);
+    return `${wayWords(step)}: ${step.change > 0 ? '+' : ''}${value} ± ${U} ${unit}`;
+  });
   return steps.length === 0 ? '' : `carried ${steps.join('; ')}`;
 }
