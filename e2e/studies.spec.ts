@@ -114,13 +114,18 @@ test('pairs of two lots: the spread in words, in charts and as a table', async (
   expect(Number(interval?.[1])).toBeLessThan(planted);
   expect(Number(interval?.[2])).toBeGreaterThan(planted);
   await expect(page.getByRole('img', { name: /in the order of receipt, by lot/ })).toBeVisible();
-  await page.getByRole('button', { name: 'From the claim: 29 mm' }).click();
+  await page.getByRole('button', { name: 'From the claim: heel 29 mm' }).click();
   await expect(page.getByRole('row', { name: /^Ppk/ })).toContainText('not Cp');
   await page.getByRole('button', { name: 'table' }).first().click();
   await expect(page.getByRole('cell', { name: 'L2-402' }).first()).toBeVisible();
   await page.getByLabel('From, mm').fill('wide');
   await expect(page.getByText('a number, such as 30.5')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Editions by consistency' })).toBeVisible();
+  // Lots by their pairs, the spread within lots as the error.
+  const lots = page.getByRole('region', { name: 'Lots' });
+  await expect(lots).toContainText(/Lot L2-402 stands 1\.\d+ mm above L2-318: real\./);
+  await lots.getByText('How surely').click();
+  await expect(lots.getByRole('row', { name: /L2-402 L2-318/ })).toBeVisible();
   // One pair shows no spread.
   await page.getByRole('combobox', { name: 'Edition', exact: true }).fill('roundsman');
   await page.getByRole('option', { name: 'Brindlow Roundsman 2' }).click();
@@ -199,7 +204,7 @@ test('the step that the lab takes for noticeable counts in studies and guide too
   await expect(page.locator('#heel-stack')).toContainText('a wearer may notice 0.4 mm');
   // Half a step and half the claim's last digit to either side of 29 mm.
   await page.goto(`${demo.address}/studies?edition=tarnhus-lanewalk&quantity=heel-stack`);
-  await page.getByRole('button', { name: 'From the claim: 29 mm' }).click();
+  await page.getByRole('button', { name: 'From the claim: heel 29 mm' }).click();
   await expect(page.getByLabel('From, mm')).toHaveValue('28.3');
   await expect(page.getByLabel('To, mm')).toHaveValue('29.7');
   // A bridge whose doubt is larger than the step converts nothing.

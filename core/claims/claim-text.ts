@@ -41,7 +41,7 @@ const ZERO_DROP_MM = 0.5;
 const LONGEST = 500;
 const LONGEST_PIECE = 60;
 
-const HELP = 'Kept as text. Figures are read as 34/26 mm, 8 mm drop, 309 g, UK 9 or with insole.';
+const HELP = 'Figures are read as 34/26 mm, 8 mm drop, 309 g, UK 9 or with insole.';
 
 interface Clause {
   tokens: ClaimToken[];

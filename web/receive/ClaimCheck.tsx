@@ -43,18 +43,29 @@ function ReadClaims({ text }: { text: string }) {
           rows={figures}
           keyOf={({ quantity, typed }) => `${quantity} ${typed}`}
           columns={[
-            { head: 'Claimed', cell: ({ quantity }) => describeQuantity(quantity).name },
+            {
+              head: 'Claimed',
+              cell: ({ quantity, label: own = label, basis = statedBasis }) => (
+                <>
+                  {describeQuantity(quantity).name}
+                  <br />
+                  <span className="soft">
+                    {claimTerms({ quantity, label: own, statedBasis: basis }).join('; ')}
+                  </span>
+                </>
+              ),
+            },
             { head: 'As typed', cell: ({ typed }) => typed, figure: true },
             {
               head: 'Stands for',
-              cell: ({ quantity, value, halfWidth }) =>
-                `${units.write(quantity, value - halfWidth).value} to ${units.write(quantity, value + halfWidth).text}`,
+              cell: ({ quantity, value, halfWidth, limit }) => {
+                const least = units.write(quantity, value - halfWidth);
+                const most = units.write(quantity, value + halfWidth);
+                if (limit === 'at most') return `up to ${most.text}`;
+                if (limit === 'at least') return `${least.text} and more`;
+                return `${least.value} to ${most.text}`;
+              },
               figure: true,
-            },
-            {
-              head: 'Size and basis',
-              cell: ({ quantity, label: own = label, basis = statedBasis }) =>
-                claimTerms({ quantity, label: own, statedBasis: basis }).join('; '),
             },
           ]}
         />

@@ -63,8 +63,9 @@ export function PairFieldset({ form }: { form: Form }) {
   );
   return (
     <>
-      <SimpleGrid cols={{ base: 2, sm: 3, lg: 6 }} spacing="xs">
+      <SimpleGrid cols={{ base: 2, sm: 3, lg: 7 }} spacing="xs">
         <TextInput
+          style={{ gridColumn: 'span 2' }}
           label="Label"
           placeholder="UK 8, M9 / W10.5, 11 D"
           required

@@ -71,6 +71,13 @@ export function VarianceBars({
   );
 }
 
+/** The pairs of a study in the order of receipt, each with its value. */
+export const pairValues = ({ pairs }: PairStudyReadings, study: PairToPair) =>
+  pairs.flatMap((pair) => {
+    const found = study.pairValues.find((one) => one.pair === pair.tag);
+    return found ? [{ ...pair, value: found.value }] : [];
+  });
+
 /** Pairs in the order of receipt, with their lots and limits. */
 export function Individuals({
   readings,
@@ -83,10 +90,7 @@ export function Individuals({
   amounts: Amounts;
   name: string;
 }) {
-  const ordered = readings.pairs.flatMap((pair) => {
-    const found = study.pairValues.find((one) => one.pair === pair.tag);
-    return found ? [{ ...pair, value: found.value }] : [];
-  });
+  const ordered = pairValues(readings, study);
   const chart = individualsChart(ordered.map((pair) => pair.value));
   if (!chart) return null;
   const apart = ordered.filter((_, index) => chart.points[index]?.apart);

@@ -9,6 +9,7 @@ import { useEditions } from '../api/queries.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import { useAmounts } from './amounts.ts';
+import { LotsCompared } from './LotsCompared.tsx';
 import { Individuals, VarianceBars } from './PairCharts.tsx';
 import { AnovaDetails, Figures, Ranking } from './PairFigures.tsx';
 import classes from './Studies.module.css';
@@ -188,6 +189,7 @@ export function PairStudyPage() {
             <Individuals readings={readings} study={study} amounts={amounts} name={name} />
             <VarianceBars study={study} amounts={amounts} name={name} />
           </div>
+          <LotsCompared readings={readings} study={study} amounts={amounts} />
           <p className="soft">Basis: {readings.basis?.words}.</p>
           <Figures study={study} amounts={amounts} />
           <AnovaDetails study={study} />
