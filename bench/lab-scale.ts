@@ -10,13 +10,13 @@ import {
   SIDES,
 } from '#core/catalogue/quantities.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
-import { SAME_WEAR_KM } from '#core/figures/carry.ts';
+import { FULL_SIZE_MM, SAME_WEAR_KM } from '#core/figures/carry.ts';
 import { pairText, searchTerms } from '#core/sizing/search-terms.ts';
 import { lastLength } from '#core/sizing/size-label.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';
 import { setUpLab } from '#server/lab/set-up.ts';
 import { labFacts } from '#server/lab-facts.ts';
-import { likeness, stepsOf } from '#server/measured-pairs.ts';
+import { isSlopeInUse, likeness, stepsOf } from '#server/measured-pairs.ts';
 import type { Db } from '#server/store/database.ts';
 import { openStores } from '#server/stores.ts';
 import { keepConsistency } from '#server/studies/consistency.ts';
@@ -93,7 +93,29 @@ const SUMS = `
       FROM new_shoe_figure WHERE quantity = 'mass' GROUP BY edition_id
     ) c
     JOIN new_shoe_figure f ON f.edition_id = c.edition_id AND f.quantity = 'mass'
-  );`;
+  );
+
+  INSERT INTO learned_slope
+    (quantity, editions, pairs, sxx, sxy, syy, sxx_squared, explained)
+  SELECT quantity, count(*), sum(n), sum(sxx), sum(sxy), sum(syy), sum(sxx * sxx),
+    sum(sxy * sxy / sxx)
+  FROM (
+    SELECT c.quantity, c.n,
+      sum((exp(f.log_length) / ${FULL_SIZE_MM} - c.x) * (exp(f.log_length) / ${FULL_SIZE_MM} - c.x)) AS sxx,
+      sum((exp(f.log_length) / ${FULL_SIZE_MM} - c.x) * (f.value - c.y)) AS sxy,
+      sum((f.value - c.y) * (f.value - c.y)) AS syy
+    FROM (
+      SELECT edition_id, quantity, substr(alike, instr(alike, ' ') + 1) AS basis, count(*) AS n,
+        avg(exp(log_length) / ${FULL_SIZE_MM}) AS x, avg(value) AS y
+      FROM new_shoe_figure WHERE quantity <> 'mass'
+      GROUP BY 1, 2, 3
+      HAVING max(exp(log_length)) - min(exp(log_length)) > ${FULL_SIZE_MM} * (1 - 1e-6)
+    ) c
+    JOIN new_shoe_figure f ON f.edition_id = c.edition_id AND f.quantity = c.quantity
+      AND substr(f.alike, instr(f.alike, ' ') + 1) = c.basis
+    GROUP BY c.edition_id, c.quantity, c.basis
+  )
+  GROUP BY quantity;`;
 
 const iso = (at: number) => new Date(at).toISOString();
 const meanOf = (values: readonly number[]) =>
@@ -296,7 +318,7 @@ export function fillLab(
               editionId,
               likeness(quantity as QuantityId, lastMm, protocol, QUANTITIES),
               value,
-              quantity === 'mass' ? Math.log(lastMm) : null,
+              Math.log(lastMm),
             );
         addSummary.run(
           pairId,
@@ -311,6 +333,12 @@ export function fillLab(
     }
     db.exec(SUMS);
     for (const find of stores.learned.due(stepsOf({ catalogue: QUANTITIES }))) find();
+    for (const row of stores.learned.slopes())
+      stores.learned.takeSlope(
+        row.quantity,
+        false,
+        isSlopeInUse(QUANTITIES)(row.quantity, row, row),
+      );
   })();
   // Read back from the file, some at a time: a log of all that was written is slow to read.
   db.pragma('wal_checkpoint(TRUNCATE)');

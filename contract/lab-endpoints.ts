@@ -62,6 +62,17 @@ export const LAB_ENDPOINTS = {
     answer: z.object({ quantity: fields.anyQuantity, bounds: z.array(z.number()) }),
     touches: ['lab', 'figures', 'tolerances'],
   },
+  takeSlope: {
+    at: 'PUT /api/lab/slopes',
+    summary: 'Takes over the slope that this lab found, or leaves it, with a reason.',
+    body: z.object({
+      quantity: fields.anyQuantity,
+      taken: z.boolean(),
+      reason: fields.words(200, 'a reason'),
+    }),
+    answer: z.object({ quantity: fields.anyQuantity, inUse: z.boolean() }),
+    touches: ['lab', 'figures'],
+  },
   listThresholds: {
     at: 'GET /api/thresholds',
     summary: 'Every change of a line that the lab drew, of any kind, the latest first.',

@@ -7,6 +7,7 @@ import { QUANTITY_KINDS } from '#core/sizing/units.ts';
 import { degreesOfFreedom } from './calculation.ts';
 
 import {
+  anyQuantity,
   id,
   measuredQuantity,
   moment,
@@ -184,6 +185,20 @@ const learnedRepeatability = z.object({
   apart: z.array(z.string()).describe('tags of pairs that scatter too far, counted in part'),
 });
 
+/** How a quantity goes with size in this lab: per full size, canonical unit. */
+const learnedSlope = z.object({
+  quantity: anyQuantity,
+  slope: z.number(),
+  u: z.number(),
+  df: z.number(),
+  commonU: z.number(),
+  ownU: z.number(),
+  editions: z.number().int(),
+  isFar: z.boolean().describe('so far from the usual slope that a person looks at it first'),
+  isSurer: z.boolean(),
+  inUse: z.boolean().describe('it stands in place of the usual one'),
+});
+
 const drawnLine = {
   subject: z.string(),
   discipline: z.union([z.enum(DISCIPLINES), z.literal('')]),
@@ -252,6 +267,7 @@ export const lab = z.object({
     .describe('classes that this lab bounds otherwise than practice does'),
   ownQuantities: z.array(ownQuantityFields),
   exponent: z.object({ k: z.number(), uK: z.number(), df: z.number().nullable() }),
+  slopes: z.array(learnedSlope).describe('slopes over size that this lab found'),
   learned: z.array(learnedRepeatability).describe('what the repeats of this lab show'),
   adoptedStudies: z
     .array(adoptedStudy)

@@ -1,9 +1,11 @@
 /** What the lab knows, as one object: instruments, protocols, what was learned, the catalogue. */
 import type { Lab, Protocol } from '#contract/lab-records.ts';
-import type { Catalogue, NoticeableSteps } from '#core/catalogue/quantities.ts';
+import type { Catalogue, NoticeableSteps, QuantityId } from '#core/catalogue/quantities.ts';
+import type { LabSlopes } from '#core/figures/carry.ts';
 import type { KeptBridge } from '#core/figures/conversions.ts';
 import type { PooledSpreads } from '#core/figures/edition-figure.ts';
 import { repeatabilityInForce } from '#core/figures/learned-repeatability.ts';
+import { type LearnedSlope, learnedSlope, slopeOf } from '#core/figures/learned-slopes.ts';
 import { DEFAULT_MASS_EXPONENT, type MassExponent, massExponent } from '#core/figures/mass.ts';
 import type { Stores } from './stores.ts';
 
@@ -14,6 +16,10 @@ export interface LabFacts {
   readonly learned: Lab['learned'];
   readonly adoptedStudies: Lab['adoptedStudies'];
   readonly exponent: MassExponent;
+  /** Slopes over size that this lab found, with whether each stands in place of the usual one. */
+  readonly learnedSlopes: readonly (LearnedSlope & { quantity: QuantityId; inUse: boolean })[];
+  /** Those in use. */
+  readonly slopes: LabSlopes;
   readonly bridges: KeptBridge[];
   readonly spreads: PooledSpreads;
   readonly noticeable: NoticeableSteps;
@@ -52,6 +58,22 @@ function keepRecords<T extends { id: string }>(before: readonly T[] = [], now: r
   return now.map((record) => keepSame(known.get(record.id), record));
 }
 
+function slopesOf(stores: Stores, catalogue: Catalogue, before: LabFacts | undefined) {
+  const learnedSlopes = stores.learned
+    .slopes()
+    .flatMap(({ quantity, inUse, taken: _, ...sums }) => {
+      const definition = catalogue[quantity];
+      const found = definition && learnedSlope(sums, definition.grades, inUse);
+      return found ? [{ ...found, quantity, inUse }] : [];
+    });
+  const slopes: LabSlopes = Object.fromEntries(
+    learnedSlopes
+      .filter(({ inUse }) => inUse)
+      .map((found) => [found.quantity, { size: slopeOf(found) }]),
+  );
+  return { learnedSlopes, slopes: keepSame(before?.slopes, slopes) };
+}
+
 /** @param before what was known before */
 function readFacts(stores: Stores, before?: LabFacts): LabFacts {
   const catalogue = stores.lab.catalogue();
@@ -67,6 +89,7 @@ function readFacts(stores: Stores, before?: LabFacts): LabFacts {
     learned,
     adoptedStudies: keepSame(before?.adoptedStudies, stores.gaugeStudies.adopted()),
     exponent: surer ? fit : DEFAULT_MASS_EXPONENT,
+    ...slopesOf(stores, catalogue, before),
     bridges: stores.bridges.inUse(),
     spreads,
     noticeable: stores.lab.noticeable(),

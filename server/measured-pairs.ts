@@ -4,12 +4,13 @@ import { describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts
 import { stackBasisKey } from '#core/figures/basis.ts';
 import { SAME_WEAR_KM } from '#core/figures/carry.ts';
 import { scatterOfSitting } from '#core/figures/learned-repeatability.ts';
+import { learnedSlope } from '#core/figures/learned-slopes.ts';
 import { figuresIn, sessionFigures } from '#core/figures/pair-figure.ts';
 import { lastLength } from '#core/sizing/size-label.ts';
 import { workOutPair } from './figure-book.ts';
 import { type LabFacts, labFacts } from './lab-facts.ts';
 import { describeFault, type Log } from './log.ts';
-import type { LikeFigure, NewShoeFigure } from './store/learned.ts';
+import type { LikeFigure, NewShoeFigure, SlopeJudge } from './store/learned.ts';
 import type { Stores } from './stores.ts';
 
 /** What a figure of a new shoe may be pooled with: size, and what else it depends on. */
@@ -34,6 +35,14 @@ export const stepsOf =
   (quantity: QuantityId): number =>
     10 ** -describeQuantity(quantity, catalogue).decimals;
 
+/** A lab's own slope is in use where it is surer than the usual one, and near it or taken over by a person. */
+export const isSlopeInUse =
+  (catalogue: LabFacts['catalogue']): SlopeJudge =>
+  (quantity, sums, { inUse, taken }) => {
+    const found = learnedSlope(sums, describeQuantity(quantity, catalogue).grades, inUse);
+    return found?.isSurer === true && (taken || !found.isFar);
+  };
+
 /** What a pair says of its edition, where it speaks for it. */
 export function publishPair(stores: Stores, pairId: string): void {
   const lab = labFacts(stores);
@@ -43,10 +52,15 @@ export function publishPair(stores: Stores, pairId: string): void {
     const lastMm = lastLength({ system, size });
     const protocol = lab.protocols.find(({ id }) => id === protocolId);
     const alike = likeness(quantity, lastMm, protocol, lab.catalogue);
-    const logLength = quantity === 'mass' ? Math.log(lastMm) : null;
-    return { editionId, quantity, alike, value, logLength };
+    return { editionId, quantity, alike, value, logLength: Math.log(lastMm) };
   };
-  stores.learned.publishPair(pairId, SAME_WEAR_KM, asLike, stepsOf(lab));
+  stores.learned.publishPair(
+    pairId,
+    SAME_WEAR_KM,
+    asLike,
+    stepsOf(lab),
+    isSlopeInUse(lab.catalogue),
+  );
 }
 
 /**

@@ -10,13 +10,8 @@ import {
 import type { QuantityDefinition } from '../catalogue/quantity.ts';
 import type { StackBasis, StatedBasis } from '../catalogue/stack-basis.ts';
 import { type Basis, compareBases } from '../figures/basis.ts';
-import {
-  type Carried,
-  type CarryKnowledge,
-  carryFigure,
-  carryValue,
-  sizeRefusal,
-} from '../figures/carry.ts';
+import { carryFigure } from '../figures/carried-figure.ts';
+import { type Carried, type CarryKnowledge, carryValue, sizeRefusal } from '../figures/carry.ts';
 import type { Noticeable } from '../figures/difference.ts';
 import type { Figure } from '../figures/figure.ts';
 import { isSameSize, lastLength, nameLabel, type SizeLabel } from '../sizing/size-label.ts';

@@ -1,5 +1,4 @@
 /** Carrying a figure to another size or distance worn, by a slope and with its doubt. */
-import { type Catalogue, describeQuantity, QUANTITIES } from '../catalogue/quantities.ts';
 import type { QuantityDefinition } from '../catalogue/quantity.ts';
 import { USUAL_SLOPE_DF, type UsualSlope } from '../catalogue/slopes.ts';
 import type { StackBasis } from '../catalogue/stack-basis.ts';
@@ -13,7 +12,6 @@ import {
 import type { Kilometres } from '../sizing/units.ts';
 import { roundTo } from '../statistics/rounding.ts';
 import { expand, type UncertaintyTerm } from '../statistics/uncertainty.ts';
-import type { Figure } from './figure.ts';
 import type { MassExponent } from './mass.ts';
 
 /** Full size of last: two half sizes. */
@@ -231,38 +229,6 @@ export function carryValue(
     terms: steps.flatMap(({ terms }) => terms),
     scale: steps.reduce((product, { scale }) => product * scale, 1),
     carried: steps.map(({ carried }) => carried),
-  };
-}
-
-/**
- * A figure carried to the size and distance of another basis; as it is where both are like.
- * @param owners names of its edition and pair, whose own part of a slope's doubt it bears
- */
-export function carryFigure(
-  figure: Figure,
-  to: CarryTerms,
-  owners: { edition: string; pair: string },
-  knowledge: CarryKnowledge,
-  catalogue: Catalogue = QUANTITIES,
-): Figure {
-  const { basis } = figure;
-  const { value, terms, scale, carried } = carryValue(
-    figure.value,
-    describeQuantity(figure.quantity, catalogue),
-    basis,
-    to,
-    knowledge,
-    { ...owners, stack: basis.stack },
-  );
-  if (carried.length === 0) return figure;
-  return {
-    ...figure,
-    value,
-    terms: [...figure.terms.map((term) => ({ ...term, u: scale * term.u })), ...terms],
-    basis: { ...basis, label: to.label, wornKm: to.wornKm },
-    provenance: 'converted',
-    carried,
-    takenAt: [{ label: basis.label, wornKm: basis.wornKm }],
   };
 }
 

@@ -14,7 +14,7 @@ import { claimJudgement } from '../claims/claim.ts';
 import { standardUncertainty } from '../statistics/uncertainty.ts';
 import type { Basis } from './basis.ts';
 import { cheapestNext } from './budget.ts';
-import { carryFigure } from './carry.ts';
+import { carryFigure } from './carried-figure.ts';
 import { computedFigure } from './computed.ts';
 import { differenceOfFigures } from './difference.ts';
 import { editionFigureOn, editionOfPairs } from './edition-figure.ts';

@@ -16,7 +16,7 @@ import {
 } from '../catalogue/quantities.ts';
 import type { Repeatability } from '../statistics/repeated-readings.ts';
 import { type Basis, type ConversionStep, compareBases, type Layer } from './basis.ts';
-import { carryFigure } from './carry.ts';
+import { carryFigure } from './carried-figure.ts';
 import { computedFigure, computedFigures } from './computed.ts';
 import { type Conversions, convertBetween, findBridge } from './conversions.ts';
 import { combineFigures, type Doubt, type Figure, figureExpanded, meanFigure } from './figure.ts';

@@ -48,60 +48,73 @@ export function gradingSums(rows: readonly Omit<GradingRow, 'group'>[]): Grading
   return sums;
 }
 
+/** Sums over groups, from which a slope follows: they may be kept, and brought up to date by differences. */
+export interface SlopeSums {
+  groups: number;
+  n: number;
+  sxx: number;
+  sxy: number;
+  syy: number;
+  /** Σ Sxx² */
+  sxxSquared: number;
+  /** Σ Sxy²/Sxx: what each group's own slope explains. */
+  explained: number;
+}
+
+export const NO_SLOPE_SUMS: SlopeSums = {
+  groups: 0,
+  n: 0,
+  sxx: 0,
+  sxy: 0,
+  syy: 0,
+  sxxSquared: 0,
+  explained: 0,
+};
+
+/** The sums of one group among others; a group without spread in x says nothing. */
+export const slopeSums = ({ n, sxx, sxy, syy }: GradingSums): SlopeSums =>
+  sxx > 0
+    ? { groups: 1, n, sxx, sxy, syy, sxxSquared: sxx ** 2, explained: sxy ** 2 / sxx }
+    : NO_SLOPE_SUMS;
+
+/** Sums a and b, each times a weight: 1 adds, −1 takes away. */
+export function addSlopeSums(a: SlopeSums, b: SlopeSums, weight = 1): SlopeSums {
+  const sum = { ...a };
+  for (const key of Object.keys(sum) as (keyof SlopeSums)[]) sum[key] += weight * b[key];
+  return sum;
+}
+
 /**
  * The common slope b = Σw_g·b_g with w_g = S_g/ΣS, and its standard error. As a slope of a lab: the
  * groups' slopes scatter by s_b² = Σw_g(b_g − b)²/(1 − Σw_g²) with groups − 1 degrees of freedom;
  * u_c² = max(s_b²·Σw_g², SE²) is common to all, u_e² = s_b² each group's own.
  *
- * @param groups sums of groups; those without spread in x say nothing
  * @returns undefined where nothing is left to tell a slope from
  * @throws never
  * @example the ball widths of reference-r-2.json: slope 2.0689, u 0.0307, own u 0.0781 with df 3
  */
-export function commonSlope(groups: readonly GradingSums[]): Grading | undefined {
-  const telling = groups.filter(({ sxx }) => sxx > 0);
-  const sxx = telling.reduce((sum, one) => sum + one.sxx, 0);
-  const df = telling.reduce((sum, { n }) => sum + n - 1, 0) - 1;
-  if (sxx === 0 || df < 1) return undefined;
-  const slope = telling.reduce((sum, one) => sum + one.sxy, 0) / sxx;
-  const residual = telling.reduce(
-    (sum, one) => sum + one.syy - 2 * slope * one.sxy + slope ** 2 * one.sxx,
-    0,
-  );
-  const u = Math.sqrt(Math.max(0, residual) / df / sxx);
-  const own = ownSlope(telling, slope, sxx, u);
-  return { slope, u, df, ...(own ? { own } : {}) };
-}
-
-function ownSlope(
-  groups: readonly GradingSums[],
-  slope: number,
-  sxx: number,
-  standardError: number,
-): OwnSlope | undefined {
-  if (groups.length < 2) return undefined;
-  let [squares, weights] = [0, 0];
-  for (const one of groups) {
-    const weight = one.sxx / sxx;
-    squares += weight * (one.sxy / one.sxx - slope) ** 2;
-    weights += weight ** 2;
-  }
+export function commonSlope(sums: SlopeSums): Grading | undefined {
+  const { groups, n, sxx, sxy, syy, sxxSquared, explained } = sums;
+  const df = n - groups - 1;
+  if (!(sxx > 0) || df < 1) return undefined;
+  const slope = sxy / sxx;
+  const u = Math.sqrt(Math.max(0, syy - slope * sxy) / df / sxx);
+  const weights = sxxSquared / sxx ** 2;
   // One group with all the spread in x tells nothing of how groups differ.
-  if (1 - weights < 1e-9) return undefined;
-  const ownVariance = squares / (1 - weights);
-  const commonU = Math.max(Math.sqrt(ownVariance * weights), standardError);
+  if (groups < 2 || 1 - weights < 1e-9) return { slope, u, df };
+  const ownVariance = Math.max(0, explained / sxx - slope ** 2) / (1 - weights);
+  const commonU = Math.max(Math.sqrt(ownVariance * weights), u);
   const ownU = Math.sqrt(ownVariance);
-  return {
-    u: Math.hypot(commonU, ownU),
-    commonU,
-    ownU,
-    df: groups.length - 1,
-    groups: groups.length,
-  };
+  const own = { u: Math.hypot(commonU, ownU), commonU, ownU, df: groups - 1, groups };
+  return { slope, u, df, own };
 }
 
 /** The same from rows; each group is one edition over its sizes, or one pair over its distances. */
 export function gradingOf(rows: readonly GradingRow[]): Grading | undefined {
   const groups = [...group(rows, (row) => row.group).values()];
-  return commonSlope(groups.map(gradingSums));
+  return commonSlope(
+    groups
+      .map((group) => slopeSums(gradingSums(group)))
+      .reduce((a, b) => addSlopeSums(a, b), NO_SLOPE_SUMS),
+  );
 }

@@ -3,7 +3,7 @@ import { QUANTITIES } from '#core/catalogue/quantities.ts';
 import type { Handlers } from '../endpoint.ts';
 import type { JobBook } from '../jobs.ts';
 import { labFacts } from '../lab-facts.ts';
-import { summarisePair } from '../measured-pairs.ts';
+import { isSlopeInUse, summarisePair } from '../measured-pairs.ts';
 import { wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { recallInstrument } from './recall.ts';
@@ -16,6 +16,7 @@ type LabHandlers = Pick<
   | 'setUnits'
   | 'setNoticeable'
   | 'setClasses'
+  | 'takeSlope'
   | 'listThresholds'
   | 'addPerson'
   | 'saveInstrument'
@@ -40,8 +41,8 @@ export function labRoutes(
 ): LabHandlers {
   return {
     getLab: () => {
-      const { exponent, noticeable, instruments, protocols, learned, adoptedStudies } =
-        labFacts(stores);
+      const facts = labFacts(stores);
+      const { exponent, noticeable, instruments, protocols, learned, adoptedStudies } = facts;
       const { k, uK, df } = exponent;
       return {
         setUp: protocols.length > 0,
@@ -53,6 +54,7 @@ export function labRoutes(
         classes: stores.lab.classes(),
         ownQuantities: stores.lab.ownQuantities(),
         exponent: { k, uK, df: Number.isFinite(df) ? df : null },
+        slopes: [...facts.learnedSlopes],
         learned,
         adoptedStudies,
       };
@@ -92,6 +94,20 @@ export function labRoutes(
         person,
       });
       return { quantity, bounds };
+    },
+    takeSlope: ({ body: { quantity, taken } }) => {
+      const row = stores.learned.slopes().find((known) => known.quantity === quantity);
+      if (!row) throw wrongValue('quantity', `This lab has found no slope of ${quantity} yet.`);
+      const { catalogue } = labFacts(stores);
+      // Left by a person, it stays left until it is taken again.
+      const inUse = taken && isSlopeInUse(catalogue)(quantity, row, { ...row, taken });
+      if (taken && !inUse)
+        throw wrongValue(
+          'quantity',
+          'It is not surer than the usual slope: that one stays in use.',
+        );
+      stores.learned.takeSlope(quantity, taken, inUse);
+      return { quantity, inUse };
     },
     listThresholds: () => stores.thresholds.changes(),
     addPerson: ({ body }) => {

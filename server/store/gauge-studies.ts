@@ -57,7 +57,7 @@ interface StandingReading {
 const STUDY = `SELECT o.id, g.name, g.quantity, g.instrument_id AS instrumentId,
     g.protocol_line_id AS protocolLineId, g.parts, g.operators, g.trials, g.tolerance, g.turns,
     o.started_at AS plannedAt, g.ended, g.adopted_at AS adoptedAt, g.adopted, g.retired
-  FROM gauge_study g JOIN occasion o ON o.n = g.occasion`;
+  FROM gauge_study g CROSS JOIN occasion o ON o.n = g.occasion`;
 
 /** The row of the study that goes by an id. */
 const OF_ID = 'occasion = (SELECT n FROM occasion WHERE id = @id)';

@@ -33,6 +33,9 @@ function Claims({
   if (!isClaimed(quantity) || claims.length === 0) return <span className="soft">none</span>;
   const known = {
     exponent: { ...lab.exponent, df: lab.exponent.df ?? Number.POSITIVE_INFINITY },
+    slopes: Object.fromEntries(
+      lab.slopes.filter(({ inUse }) => inUse).map((own) => [own.quantity, { size: own }]),
+    ),
     noticeable: lab.noticeable as NoticeableSteps,
   };
   return claims.map((claim) => {
