@@ -84,13 +84,13 @@ describe('every address that reads', () => {
       listPairs: ['/api/pairs', '/api/pairs?shelf=shelf', '/api/pairs?find=norr+8&limit=2'],
       getPairRow: ['/api/pairs/NS-01/row'],
       suggestTag: ['/api/tags/next?maker=Norrolt&model=Stairwell'],
-      getPair: ['NS-01', 'BR-13', 'NS-06', 'TL-08', 'PD-01', 'KK-05'].map(
+      getPair: ['NS-01', 'BR-13', 'NS-06', 'TL-08', 'PL-01', 'KK-05'].map(
         (tag) => `/api/pairs/${tag}`,
       ),
       listEditions: ['/api/editions', '/api/editions?measured=only', '/api/editions?find=kerb'],
       getEditionRow: ['/api/editions/kestvane-kerb/row'],
       listNames: ['/api/names?maker=Norrolt&model=Stair'],
-      getMatch: ['NS-01', 'BR-13', 'NS-06', 'PD-01'].map((tag) => `/api/pairs/${tag}/match`),
+      getMatch: ['NS-01', 'BR-13', 'NS-06', 'PL-01'].map((tag) => `/api/pairs/${tag}/match`),
       listTolerances: ['/api/tolerances'],
       listThresholds: ['/api/thresholds'],
       listIssued: [`/api/issued?subject=${check}`],

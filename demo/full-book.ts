@@ -98,7 +98,7 @@ export async function fillBook(address: string): Promise<void> {
   const rows = ['left', 'right'].flatMap((side) =>
     [1, 2, 3].map(
       (trial) =>
-        `PD-01,${side},heel-stack,${trial},${(38 + trial / 10).toFixed(1)},mm,"${inShoe.name}",B2,Needle gauge,2026-11-20T10:0${trial}:0${side === 'left' ? 0 : 1}+02:00,21.5,50,from the hall`,
+        `PL-01,${side},heel-stack,${trial},${(38 + trial / 10).toFixed(1)},mm,"${inShoe.name}",B2,Needle gauge,2026-11-20T10:0${trial}:0${side === 'left' ? 0 : 1}+02:00,21.5,50,from the hall`,
     ),
   );
   await send(
@@ -182,7 +182,7 @@ export async function fillBook(address: string): Promise<void> {
       }).then((answer) => answer.id as string);
     return { id, feel };
   };
-  const decided = await check('PD-01', 'short');
+  const decided = await check('PL-01', 'short');
   for (const [feature, left, right] of [
     ['outsole-large', '201.2', '201.4'],
     ['footbed-length', '271.0', '271.3'],

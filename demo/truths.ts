@@ -542,7 +542,7 @@ export const EDITION_TRUTHS: EditionTruth[] = [
     claimSource: "maker's page",
     pairs: [
       {
-        tag: 'PD-01',
+        tag: 'PL-01',
         label: uk(8),
         ...bought(149),
         colour: 'chalk',

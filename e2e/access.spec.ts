@@ -6,7 +6,7 @@ const VIEWS: [name: string, path: string][] = [
   ['a pair received', '/pairs/KK-01/receive'],
   ['a check under way', '/pairs/NS-06/match'],
   ['a check decided', '/pairs/BR-13/match'],
-  ['a check to begin', '/pairs/PD-01/match'],
+  ['a check to begin', '/pairs/PL-01/match'],
   ['return note', '/pairs/BR-13/return-note'],
   ['decision as issued', '/pairs/BR-11/decision'],
   ['measure', '/pairs/NS-05/measure'],

@@ -114,7 +114,7 @@ for (const [station, typed, says] of [
     page,
     demo,
   }) => {
-    await open(page, demo, '/pairs/PD-01/measure');
+    await open(page, demo, '/pairs/PL-01/measure');
     await page.getByLabel('Protocol', { exact: true }).selectOption({ label: 'Full bench' });
     await expect(page.locator('#entry')).toBeFocused();
     const heading = page.getByRole('heading', { level: 1 });

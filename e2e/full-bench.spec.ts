@@ -46,7 +46,7 @@ const CURVE = 'Bending stiffness, toe up';
 
 async function stationOf(page: Page): Promise<string> {
   const heading = await page.getByRole('heading', { level: 1 }).innerText();
-  return heading.split(' PD-01')[0]?.trim() ?? '';
+  return heading.split(' PL-01')[0]?.trim() ?? '';
 }
 
 /** Takes the live figure of a station; the bench asks for the next reading then. */
@@ -64,7 +64,7 @@ async function chooseProtocol(page: Page, name: string): Promise<void> {
 
 test('a full bench, typed and live mixed, by keyboard alone', async ({ page, demo }) => {
   test.setTimeout(240_000);
-  await open(page, demo, '/pairs/PD-01/measure');
+  await open(page, demo, '/pairs/PL-01/measure');
   await chooseProtocol(page, 'Full bench');
   await expect(page.getByText('Room, live')).toBeVisible();
   const slip = page.getByRole('complementary', { name: 'Slip' });
@@ -100,7 +100,7 @@ test('a full bench, typed and live mixed, by keyboard alone', async ({ page, dem
   }
   await expect(done).toHaveText('70 of 70');
   await expect(slip).toContainText('All saved');
-  const record = await (await page.request.get(`${demo.address}/api/pairs/PD-01`)).json();
+  const record = await (await page.request.get(`${demo.address}/api/pairs/PL-01`)).json();
   const [session] = record.sessions;
   const by = (entered: string) =>
     session.readings.filter((one: { entered: string }) => one.entered === entered);
@@ -122,16 +122,16 @@ test('a full bench, typed and live mixed, by keyboard alone', async ({ page, dem
   await expect(slip).toContainText('finished');
   await expect(slip.getByText('gauge overdue').first()).toBeAttached();
   await page.goto(`${demo.address}/sheets/pelloway-lampround`);
-  await expect(page.getByText(/PD-01 L: return \d+ %, loss/).first()).toBeVisible();
+  await expect(page.getByText(/PL-01 L: return \d+ %, loss/).first()).toBeVisible();
   await expect(page.getByTestId('sheet-toe-tip-height')).toContainText('41.0');
-  await expect(page.getByRole('region', { name: 'By hand' })).toContainText('PD-01 L 4');
+  await expect(page.getByRole('region', { name: 'By hand' })).toContainText('PL-01 L 4');
 });
 
 test('with every station on the rail, words stand clear of each other and the page ends in sight', async ({
   page,
   demo,
 }) => {
-  await open(page, demo, '/pairs/PD-01/measure');
+  await open(page, demo, '/pairs/PL-01/measure');
   await chooseProtocol(page, 'Full bench');
   await page.getByTitle('toe-tip height, left').click();
   await enter(page, '41');
@@ -186,7 +186,7 @@ async function addressOf(page: Page, demo: Bench, name: string): Promise<number>
 
 test('a gauge that drops out is not taken, says so, and comes back', async ({ page, demo }) => {
   const port = await addressOf(page, demo, 'Scale');
-  await open(page, demo, '/pairs/PD-01/measure');
+  await open(page, demo, '/pairs/PL-01/measure');
   const state = page.getByTestId('live-state');
   await expect(state).toContainText('steady');
   const socket = createConnection({ host: '127.0.0.1', port });
@@ -209,7 +209,7 @@ test('a gauge that drops out is not taken, says so, and comes back', async ({ pa
 });
 
 test('a moving figure is not taken, nor one figure twice', async ({ page, demo }) => {
-  await open(page, demo, '/pairs/PD-01/measure');
+  await open(page, demo, '/pairs/PL-01/measure');
   await takeAtStation(page);
   // The same figure twice is no repeat: the gauge is placed anew and has to settle first.
   await page.keyboard.press('Space');
@@ -290,7 +290,7 @@ test('a sitting goes on in another browser, with its configuration and room', as
   page,
   demo,
 }) => {
-  await open(page, demo, '/pairs/PD-01/measure');
+  await open(page, demo, '/pairs/PL-01/measure');
   await page.getByRole('button', { name: /^Shoes/ }).click();
   await page.getByLabel('Configuration').selectOption('insole replaced');
   await page.getByLabel('Parts taken off').fill('laces');
@@ -302,12 +302,12 @@ test('a sitting goes on in another browser, with its configuration and room', as
   await enter(page, '249');
   await expect(page.getByRole('complementary', { name: 'Slip' })).toContainText('All saved');
   const elsewhere = await (await browser.newContext()).newPage();
-  await open(elsewhere, demo, '/pairs/PD-01/measure');
+  await open(elsewhere, demo, '/pairs/PL-01/measure');
   await expect(elsewhere.getByText('Mass · right')).toBeVisible();
   await expect(elsewhere.getByRole('button', { name: /^Shoes/ })).toContainText('insole replaced');
   await enter(elsewhere, '250');
   await expect(elsewhere.getByRole('complementary', { name: 'Slip' })).toContainText('All saved');
-  const record = await (await page.request.get(`${demo.address}/api/pairs/PD-01`)).json();
+  const record = await (await page.request.get(`${demo.address}/api/pairs/PL-01`)).json();
   expect(record.sessions).toHaveLength(1);
   expect(record.sessions[0]).toMatchObject({ configuration: 'insole replaced', wornKm: 42 });
   await elsewhere.context().close();

@@ -6,7 +6,7 @@ const HEADER =
   'pair,side,quantity,trial,value,unit,protocol,operator,instrument,measured_at,temperature_c,humidity_pct,note';
 const PROTOCOL = '"In-shoe 12 / 75 %, insole in, needle gauge"';
 const row = (side: string, value: string, time: string) =>
-  `PD-01,${side},heel-stack,1,${value},mm,${PROTOCOL},B1,Needle gauge,${time},22.6,48,`;
+  `PL-01,${side},heel-stack,1,${value},mm,${PROTOCOL},B1,Needle gauge,${time},22.6,48,`;
 
 test('a faulty file is refused line by line; a sound one is looked at, added once, saved again', async ({
   page,
@@ -47,13 +47,13 @@ test('a faulty file is refused line by line; a sound one is looked at, added onc
   await choose(sound.replace('341', '34.1'));
   await expect(report).toContainText('0 readings would be added, 2 are in the book already');
 
-  await page.getByRole('combobox', { name: 'Which pairs' }).fill('pd 1');
-  await page.getByRole('option', { name: 'PD-01' }).click();
+  await page.getByRole('combobox', { name: 'Which pairs' }).fill('pl 1');
+  await page.getByRole('option', { name: 'PL-01' }).click();
   const saving = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Save file' }).click();
   const saved = await saving;
-  expect(saved.suggestedFilename()).toBe('readings-PD-01.csv');
-  await page.goto(`${demo.address}/pairs/PD-01/measure`);
+  expect(saved.suggestedFilename()).toBe('readings-PL-01.csv');
+  await page.goto(`${demo.address}/pairs/PL-01/measure`);
   await expect(page.getByRole('complementary', { name: 'Slip' })).toContainText('34.2');
 });
 
@@ -69,7 +69,7 @@ test('a used protocol gets a new version, which is measured by', async ({ page, 
   await page.getByRole('button', { name: 'Earlier: Sole width, ball' }).click();
   await page.getByRole('button', { name: 'Keep as version 2' }).click();
   await expect(page.getByText('earlier: 1, kept with their sessions')).toBeVisible();
-  await page.goto(`${demo.address}/pairs/PD-01/measure`);
+  await page.goto(`${demo.address}/pairs/PL-01/measure`);
   await expect(page.getByText('Station 1 of 4')).toBeVisible();
 });
 
@@ -101,12 +101,12 @@ test('an instrument is added, calibrated, checked and recalled', async ({ page, 
   await page.getByRole('link', { name: 'Durometer C' }).click();
   await page.getByRole('button', { name: 'List what it touched' }).click();
   const recall = page.getByTestId('recall');
-  await expect(recall).toContainText('120 readings of 6 pairs');
+  await expect(recall).toContainText('180 readings of 9 pairs');
   await recall.getByRole('button', { name: /^Void these/ }).click();
   await expect(recall).toContainText('A reason is needed');
   await page.getByLabel('Why they are voided').fill('spring worn');
   await recall.getByRole('button', { name: /^Void these/ }).click();
-  await expect(page.getByText('Voided 120 readings.')).toBeVisible();
+  await expect(page.getByText('Voided 180 readings.')).toBeVisible();
   await expect(recall).toContainText('0 readings of 0 pairs');
 });
 
@@ -126,10 +126,26 @@ test('a quantity of the lab’s own is added, and stands in guide, protocol and 
   await page.getByLabel('Name').fill('Straps');
   await page.getByLabel('Add a station').selectOption({ label: 'Strap length' });
   await page.getByRole('button', { name: 'Keep protocol' }).click();
-  await open(page, demo, '/pairs/PD-01/measure');
+  await open(page, demo, '/pairs/PL-01/measure');
   await page.getByLabel('Protocol', { exact: true }).selectOption({ label: 'Straps' });
   await page.keyboard.press('[');
   await expect(page.getByRole('heading', { name: /Strap length/ })).toBeVisible();
   await enter(page, '71,5');
   await expect(page.getByTestId('figure-left')).toContainText('71.5');
+});
+
+test('slopes of this lab stand where they are surer, and a far one waits for a person', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/lab/people');
+  const row = (name: string) => page.getByRole('row', { name: new RegExp(`^${name}`) });
+  // The scenario grades ball widths by 2.1 mm a size; three editions were measured in two sizes.
+  await expect(row('Sole width, ball')).toContainText(/2\.\d ± 0\.3 mm.*this lab’s/);
+  await expect(row('Heel stack')).toContainText('the usual, surer');
+  await page.getByRole('button', { name: 'Take over the slope of Collar height, rear' }).click();
+  await page.getByRole('button', { name: 'Leave the slope of Collar height, rear' }).click();
+  await expect(
+    page.getByRole('button', { name: 'Take over the slope of Collar height, rear' }),
+  ).toBeVisible();
 });

@@ -110,7 +110,7 @@ const EDITED: Record<string, [after: string, added: string][]> = {
     repeatabilitySd: 0.3,
     betweenPairSd: 0.8,
     computed: [['ball-width', 1], ['heel-width', -1]],
-    claimed: { words: /\\bplay\\b/, said: 'play' },
+    claimed: { words: ['play'] },
   }),
 `,
     ],

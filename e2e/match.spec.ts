@@ -15,7 +15,7 @@ async function begin(page: Page): Promise<void> {
 
 test('a pair of two half sizes, by keyboard from labels to return note', async ({ page, demo }) => {
   test.setTimeout(90_000);
-  await open(page, demo, '/pairs/PD-01/match');
+  await open(page, demo, '/pairs/PL-01/match');
   await begin(page);
   for (const label of ['UK 8', 'UK 8', 'UK 8']) await enter(page, label);
   await expect(page.getByRole('textbox', { name: 'Small outsole feature, left' })).toBeFocused();
@@ -79,21 +79,21 @@ test('a pair of two half sizes, by keyboard from labels to return note', async (
   await expect(page.getByRole('main')).toContainText('It stays as it was. SHA-256');
 
   // The replacement begins with what the two have in common.
-  await page.goto(`${demo.address}/pairs/PD-01/match`);
+  await page.goto(`${demo.address}/pairs/PL-01/match`);
   await page.getByRole('link', { name: 'Receive the replacement' }).click();
   await expect(page.getByRole('combobox', { name: 'Model, with its version' })).toHaveValue(
     'Lampround',
   );
-  await expect(page.getByRole('textbox', { name: 'Sent for' })).toHaveValue('PD-01');
-  await expect(page.getByRole('textbox', { name: 'Tag', exact: true })).toHaveValue('PD-02');
+  await expect(page.getByRole('textbox', { name: 'Sent for' })).toHaveValue('PL-01');
+  await expect(page.getByRole('textbox', { name: 'Tag', exact: true })).toHaveValue('PL-02');
   await page.keyboard.press('Control+Enter');
-  await expect(page).toHaveURL(/\/pairs\/PD-02\/match$/);
+  await expect(page).toHaveURL(/\/pairs\/PL-02\/match$/);
   await begin(page);
-  await expect(page.getByRole('main')).toContainText('sent for PD-01');
+  await expect(page.getByRole('main')).toContainText('sent for PL-01');
 });
 
 test('features are taken off the gauges that talk, by Space', async ({ page, demo }) => {
-  await open(page, demo, '/pairs/PD-01/match');
+  await open(page, demo, '/pairs/PL-01/match');
   await begin(page);
   const bar = page.locator('#match-entry');
   const row = (name: string) => ladder(page).getByRole('row').filter({ hasText: name }).first();
@@ -146,7 +146,7 @@ test('wrong input gets a plain answer and is kept; odd figures are asked about',
   page,
   demo,
 }) => {
-  await open(page, demo, '/pairs/PD-01/match');
+  await open(page, demo, '/pairs/PL-01/match');
   await begin(page);
   await enter(page, 'eight');
   await expect(page.getByRole('alert')).toContainText('is not a size label');
@@ -234,7 +234,7 @@ test('the short check fits a phone: five features, and nothing runs off the side
   demo,
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  await open(page, demo, '/pairs/PD-01/match');
+  await open(page, demo, '/pairs/PL-01/match');
   await page.getByRole('button', { name: 'Five features, two minutes' }).click();
   await expect(ladder(page).getByRole('rowheader')).toHaveCount(6);
   for (const label of ['UK 8', 'UK 8', 'UK 8']) await enter(page, label);
@@ -312,7 +312,7 @@ test('what is half typed stays at its place when another cell is clicked, and ov
   page,
   demo,
 }) => {
-  await open(page, demo, '/pairs/PD-01/match');
+  await open(page, demo, '/pairs/PL-01/match');
   await begin(page);
   for (const label of ['UK 8', 'UK 8', 'UK 8']) await enter(page, label);
   await page.keyboard.type('22.');

@@ -69,7 +69,7 @@ test('a whole pair from an empty database, measured without the mouse', async ({
 });
 
 test('odd readings are asked about, corrected and voided by key', async ({ page, demo }) => {
-  await open(page, demo, '/pairs/PD-01/measure');
+  await open(page, demo, '/pairs/PL-01/measure');
   const field = page.locator('#entry');
   const slip = page.getByRole('complementary', { name: 'Slip' });
   await enter(page, '8.8');
@@ -104,7 +104,7 @@ test('odd readings are asked about, corrected and voided by key', async ({ page,
   await enter(page, 'left lace knotted');
   await expect(slip).toContainText('Note: left lace knotted');
   await expect(slip).toContainText('All saved');
-  expect(lampround?.pairs[0]?.tag).toBe('PD-01');
+  expect(lampround?.pairs[0]?.tag).toBe('PL-01');
 });
 
 for (const [typed, says] of [
@@ -117,7 +117,7 @@ for (const [typed, says] of [
   ['131', 'more than shoes have'],
 ] as const)
   test(`“${typed}” gets a plain answer and is kept as typed`, async ({ page, demo }) => {
-    await open(page, demo, '/pairs/PD-01/measure');
+    await open(page, demo, '/pairs/PL-01/measure');
     await page.keyboard.press(']');
     await enter(page, typed);
     await expect(page.getByText(says)).toBeVisible();
@@ -126,7 +126,7 @@ for (const [typed, says] of [
 
 test('a pasted column is refused, not joined into one number', async ({ page, demo, context }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-  await open(page, demo, '/pairs/PD-01/measure');
+  await open(page, demo, '/pairs/PL-01/measure');
   await page.evaluate(() => navigator.clipboard.writeText('31.1\n31.2\n31.0'));
   await page.keyboard.press('Control+v');
   await page.keyboard.press('Enter');
@@ -134,7 +134,7 @@ test('a pasted column is refused, not joined into one number', async ({ page, de
 });
 
 test('two readings apart: two more, and the median of four', async ({ page, demo }) => {
-  await open(page, demo, '/pairs/PD-01/measure');
+  await open(page, demo, '/pairs/PL-01/measure');
   await page.keyboard.press(']');
   const advice = page.getByText('usually stays within');
   for (const figure of ['34.0', '34.1', '35.0', '34.1']) await enter(page, figure);
@@ -149,7 +149,7 @@ test('two readings apart: two more, and the median of four', async ({ page, demo
 });
 
 test('a reload in mid-session loses nothing, not even half a figure', async ({ page, demo }) => {
-  await open(page, demo, '/pairs/PD-01/measure');
+  await open(page, demo, '/pairs/PL-01/measure');
   await enter(page, '249');
   await enter(page, '250.5');
   await page.keyboard.type('34.');
@@ -161,7 +161,7 @@ test('a reload in mid-session loses nothing, not even half a figure', async ({ p
 });
 
 test('readings wait while the server is stopped, and arrive once', async ({ page, demo }) => {
-  await open(page, demo, '/pairs/PD-01/measure');
+  await open(page, demo, '/pairs/PL-01/measure');
   const slip = page.getByRole('complementary', { name: 'Slip' });
   await enter(page, '249');
   await expect(slip).toContainText('All saved');
@@ -173,7 +173,7 @@ test('readings wait while the server is stopped, and arrive once', async ({ page
   await expect(page.getByTestId('figure-left')).toContainText('34.2');
   await demo.start();
   await expect(slip).toContainText('All saved', { timeout: 30_000 });
-  const record = await (await page.request.get(`${demo.address}/api/pairs/PD-01`)).json();
+  const record = await (await page.request.get(`${demo.address}/api/pairs/PL-01`)).json();
   expect(record.sessions).toHaveLength(1);
   expect(record.sessions[0].readings.map((r: { typed: string }) => r.typed)).toEqual([
     '249',
@@ -183,7 +183,7 @@ test('readings wait while the server is stopped, and arrive once', async ({ page
 });
 
 test('readings that wait outlive the tab', async ({ context, page, demo }) => {
-  await open(page, demo, '/pairs/PD-01/measure');
+  await open(page, demo, '/pairs/PL-01/measure');
   await enter(page, '249');
   const slip = page.getByRole('complementary', { name: 'Slip' });
   await expect(slip).toContainText('All saved');
@@ -193,7 +193,7 @@ test('readings that wait outlive the tab', async ({ context, page, demo }) => {
   await page.close();
   await demo.start();
   const again = await context.newPage();
-  await open(again, demo, '/pairs/PD-01/measure');
+  await open(again, demo, '/pairs/PL-01/measure');
   const slipAgain = again.getByRole('complementary', { name: 'Slip' });
   await expect(slipAgain).toContainText('250.5');
   await expect(slipAgain).toContainText('All saved');
@@ -204,9 +204,9 @@ test('a second tab on the same pair is told, and sees the readings of the first'
   page,
   demo,
 }) => {
-  await open(page, demo, '/pairs/PD-01/measure');
+  await open(page, demo, '/pairs/PL-01/measure');
   const second = await context.newPage();
-  await open(second, demo, '/pairs/PD-01/measure');
+  await open(second, demo, '/pairs/PL-01/measure');
   await expect(second.getByText('open in another tab too')).toBeVisible();
   await enter(page, '249');
   await expect(

@@ -31,8 +31,8 @@ const VIEWS = [
 const SETTLE_MS = 2500;
 /** A file of readings with faults of several kinds. */
 const FAULTY = `pair,side,quantity,trial,value,unit,protocol,operator,instrument,measured_at,temperature_c,humidity_pct,note
-PD-01,left,heel-stack,1,34.2,mm,Quick review,B1,Needle gauge,2026-11-20T09:00:00Z,22.6,48,
-PD-01,middle,heel-stack,1,34.2,mm,Quick review,B1,Needle gauge,2026-11-20T09:01:00Z,,,
+PL-01,left,heel-stack,1,34.2,mm,Quick review,B1,Needle gauge,2026-11-20T09:00:00Z,22.6,48,
+PL-01,middle,heel-stack,1,34.2,mm,Quick review,B1,Needle gauge,2026-11-20T09:01:00Z,,,
 XX-99,left,outsole-hardness,1,55,C,Quick review,B1,Needle gauge,2026-11-20 09:01,22,300,
 `;
 

@@ -129,6 +129,8 @@ export function PeoplePage() {
             ? 'common practice until this lab has weighed editions in several sizes.'
             : `from shoes weighed here in several sizes, ${exponent.df} degrees of freedom.`}
         </p>
+      </div>
+      <div className={classes.whole}>
         <Slopes slopes={lab.data.slopes} />
       </div>
     </section>
