@@ -63,7 +63,10 @@ export const newClaim = claimFields.superRefine(
   },
 );
 
-export const claim = claimFields.extend({ withdrawn: z.string().nullable() });
+export const claim = claimFields.extend({
+  limit: z.enum(['at most', 'at least']).nullable().describe('a bound on one side only'),
+  withdrawn: z.string().nullable(),
+});
 
 /** What is claimed in words, or could not be read; kept as stated. */
 export const claimTextFields = z.object({

@@ -205,6 +205,14 @@ export function claimJudgement(
   return { ...judged, verdict: 'cannot tell', reason };
 }
 
+/** A claim as it stands in the book, as it is judged. */
+export const claimOnFile = (
+  claim: Omit<Claim, 'label' | 'limit'> & {
+    label: SizeLabel | null;
+    limit: 'at most' | 'at least' | null;
+  },
+): Claim => ({ ...claim, label: claim.label ?? undefined, limit: claim.limit ?? undefined });
+
 /** The quantities whose claims a session's figures can be held against. */
 export function isClaimed(quantity: QuantityId): quantity is ClaimedQuantityId {
   return (CLAIMED_QUANTITIES as readonly string[]).includes(quantity);

@@ -2,7 +2,7 @@
 import type { EditionRecord } from '#contract/edition-records.ts';
 import type { Recall } from '#contract/job-records.ts';
 import { judgeTolerance, sideTolerance } from '#core/catalogue/tolerance.ts';
-import { type Claim, claimJudgement } from '#core/claims/claim.ts';
+import { claimJudgement, claimOnFile } from '#core/claims/claim.ts';
 import { combineFigures, type Figure, figureExpanded } from '#core/figures/figure.ts';
 import { figuresIn, type MeasuredPair, sessionFigures } from '#core/figures/pair-figure.ts';
 import { workOutPair } from '../figure-book.ts';
@@ -32,11 +32,7 @@ function verdictsOf(
       for (const claim of claims.filter(
         (one) => one.quantity === quantity && one.withdrawn === null,
       )) {
-        const judged = claimJudgement(
-          { ...claim, label: claim.label ?? undefined } as Claim,
-          figure,
-          knowledge,
-        );
+        const judged = claimJudgement(claimOnFile(claim), figure, knowledge);
         verdicts.set(`claim ${claim.id}`, {
           quantity,
           about: `claimed ${claim.typed}`,

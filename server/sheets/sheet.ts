@@ -15,9 +15,8 @@ import {
   type QuantityDefinition,
 } from '#core/catalogue/quantity.ts';
 import type { StackBasis } from '#core/catalogue/stack-basis.ts';
-import { type Claim, claimJudgement, claimTerms } from '#core/claims/claim.ts';
+import { claimJudgement, claimOnFile, claimTerms } from '#core/claims/claim.ts';
 import { findClaimFaults } from '#core/claims/claim-consistency.ts';
-import { readClaimFigure } from '#core/claims/claim-text.ts';
 import { type Basis, nameStackBasis, stackBasisKey } from '#core/figures/basis.ts';
 import { type EditionFigure, editionFigureOn } from '#core/figures/edition-figure.ts';
 import { type Figure, figureExpanded } from '#core/figures/figure.ts';
@@ -97,13 +96,6 @@ function scoresByHand(pairs: readonly MeasuredPair[]): Sheet['handScores'] {
   });
 }
 
-/** A claim as it is judged; that it is a limit stands in what was typed. */
-const coreClaim = (claim: ClaimRecord): Claim => ({
-  ...claim,
-  label: claim.label ?? undefined,
-  limit: readClaimFigure(claim.quantity, claim.typed)?.limit,
-});
-
 /** The basis of an edition's figures: that of its least worn session at the label. */
 export function leastWornBasis(
   pairs: readonly MeasuredPair[],
@@ -153,7 +145,7 @@ function gradeOf(figure: Figure, catalogue: Catalogue): string | null {
 function judge(claim: ClaimRecord, figure: Figure, knowledge: LabFacts, edition: string) {
   const owners = { edition, pair: edition };
   const { verdict, noticeable, measured, carried, terms, reason } = claimJudgement(
-    coreClaim(claim),
+    claimOnFile(claim),
     figure,
     knowledge,
     owners,
@@ -187,7 +179,7 @@ export function contradictions(claims: readonly ClaimRecord[]) {
   const standing = claims.filter((claim) => claim.withdrawn === null);
   const groups = new Map<string, ClaimRecord[]>();
   for (const claim of standing) {
-    const key = [claim.source, claimTerms({ ...coreClaim(claim), quantity: 'heel-stack' })].join(
+    const key = [claim.source, claimTerms({ ...claimOnFile(claim), quantity: 'heel-stack' })].join(
       '|',
     );
     groups.set(key, [...(groups.get(key) ?? []), claim]);

@@ -3,6 +3,8 @@ import type { z } from 'zod';
 import type { EditionRecord, editionFields, reportedFields } from '#contract/edition-records.ts';
 import type { Receipt } from '#contract/pair-records.ts';
 import { type Catalogue, describeQuantity } from '#core/catalogue/quantities.ts';
+import type { ClaimedQuantityId } from '#core/claims/claim.ts';
+import { readClaimFigure } from '#core/claims/claim-text.ts';
 import { isSameSize, type LabelSystem, type SizeLabel } from '#core/sizing/size-label.ts';
 import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
@@ -144,6 +146,9 @@ export function editionStore(db: Db, catalogue: () => Catalogue, rows: EditionLi
       colours: coloursOf(id),
       claims: selectClaims.all(id).map(({ label_system, label_size, stated_basis, ...claim }) => ({
         ...claim,
+        // That it is a limit stands in what was typed.
+        limit:
+          readClaimFigure(claim.quantity as ClaimedQuantityId, String(claim.typed))?.limit ?? null,
         label: labelOf({ label_system, label_size }),
         statedBasis: JSON.parse(String(stated_basis)),
       })) as EditionRecord['claims'],

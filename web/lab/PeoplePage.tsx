@@ -29,12 +29,12 @@ function Slopes({ slopes }: { slopes: Lab['slopes'] }) {
           columns={[
             { head: 'Quantity', cell: ({ quantity }) => units.define(quantity).name },
             {
-              head: 'Here',
+              head: 'Here, give or take',
               cell: ({ quantity, slope, u }) => units.write(quantity, slope, u).text,
               figure: true,
             },
             {
-              head: 'Usual',
+              head: 'Usual, give or take',
               cell: ({ quantity }) =>
                 units.write(quantity, usualOf(quantity).slope, usualOf(quantity).u).text,
               figure: true,

@@ -7,7 +7,7 @@ import type {
   NoticeableSteps,
   QuantityId,
 } from '#core/catalogue/quantities.ts';
-import { claimJudgement, isClaimed } from '#core/claims/claim.ts';
+import { claimJudgement, claimOnFile, isClaimed } from '#core/claims/claim.ts';
 import { nameStackBasis } from '#core/figures/basis.ts';
 import { type Figure, figureExpanded } from '#core/figures/figure.ts';
 import { useUnits } from '../shell/units.ts';
@@ -39,8 +39,7 @@ function Claims({
     noticeable: lab.noticeable as NoticeableSteps,
   };
   return claims.map((claim) => {
-    const judged =
-      figure && claimJudgement({ ...claim, label: claim.label ?? undefined }, figure, known);
+    const judged = figure && claimJudgement(claimOnFile(claim), figure, known);
     return (
       <span key={claim.id} className={classes.claim} title={judged?.reason}>
         <span className="figure">{claim.typed}</span>{' '}
