@@ -216,6 +216,20 @@ describe('claims as people say them', () => {
     expect(figures).toEqual([]);
     expect(unread).toHaveLength(1);
   });
+  it('nothing of a long line is lost, and what is kept as a claim reads back', () => {
+    const long = `the mass of the shoe, with the height of it, is of ${'the '.repeat(20)}309 g`;
+    const kept = readClaims(long);
+    expect(kept.figures).toEqual([]);
+    expect(kept.unread.at(-1)?.text).toContain('309 g');
+    // A long line is not cut within a figure.
+    const cut = readClaims(`${'x, '.repeat(164)}heel 300.5 mm, more`);
+    expect(cut.figures).toEqual([]);
+    expect(cut.unread.at(-1)?.text).toContain('heel 300.5 mm');
+    const essay = `8 mm drop, ${'and so on '.repeat(80)}the end`;
+    const { figures: read, unread: rest } = readClaims(essay);
+    expect(read.map(({ quantity }) => quantity)).toEqual(['drop']);
+    expect(rest.at(-1)?.text).toContain('the end');
+  });
 
   /** The grammar of claims, each phrase with the figure that it states. */
   const tenths = fc.integer({ min: 40, max: 600 }).map((one) => one / 10);

@@ -7,7 +7,7 @@ import {
   type Carried,
   carriedWords,
   carryValue,
-  type SlopeInUse,
+  halvedSlope,
   sizeRefusal,
   wearRefusal,
 } from '#core/figures/carry.ts';
@@ -38,13 +38,8 @@ const system = z.enum(LABEL_SYSTEMS);
 const terms = z.object({ label: label.optional(), wornKm: z.number().nonnegative().optional() });
 const slope = z.object({ slope: finite, u: standardU, df: dfIn });
 
-/** Half of a slope's doubt is common to all, half each one's own. */
-const slopeOf = ({ slope: value, u, df }: z.output<typeof slope>): SlopeInUse => ({
-  slope: value,
-  commonU: u / Math.SQRT2,
-  ownU: u / Math.SQRT2,
-  df: unlimited(df),
-});
+const slopeOf = ({ slope: value, u, df }: z.output<typeof slope>) =>
+  halvedSlope(value, u, unlimited(df));
 
 const exponentOf = (given: z.output<typeof slope> | undefined): MassExponent =>
   given ? { k: given.slope, uK: given.u, df: unlimited(given.df) } : DEFAULT_MASS_EXPONENT;

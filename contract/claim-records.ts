@@ -5,30 +5,31 @@ import type { ClaimedQuantityId } from '#core/claims/claim.ts';
 import type { ClaimText } from '#core/claims/claim-text.ts';
 import type { claimFields, claimTextFields } from './edition-records.ts';
 
-/**
- * One record a claimed figure, with its own size and basis or those of the line it was read from. What is
- * no stack has no stack basis.
- */
+const PIECE = /[\s\S]{1,200}/g;
+
 /** What is claimed in words, and what could not be read, as records to store. */
 export function claimTextRecords(
   { words, unread }: ClaimText,
   source: string,
   newId: () => string,
 ): z.output<typeof claimTextFields>[] {
-  return [
-    ...words.map(({ part, text }) => ({ id: newId(), part, text, source })),
-    ...unread.map(({ text }) => ({
-      id: newId(),
-      part: '' as const,
-      text: text.slice(0, 200),
-      source,
-    })),
+  const pieces = [
+    ...words.map(({ part, text }) => ({ part, text })),
+    ...unread.map(({ text }) => ({ part: '' as const, text })),
   ];
+  // A long text is kept in pieces, and whole.
+  return pieces.flatMap(({ part, text }) =>
+    (text.match(PIECE) ?? []).map((piece) => ({ id: newId(), part, text: piece, source })),
+  );
 }
 
 const dependsOnStack = (quantity: ClaimedQuantityId) =>
   describeQuantity(quantity).dependsOn.includes('stack');
 
+/**
+ * One record a claimed figure, with its own size and basis or those of the line it was read from. What is
+ * no stack has no stack basis.
+ */
 export function claimRecords(
   read: ClaimText,
   source: string,

@@ -30,10 +30,15 @@ export const EDITION_ENDPOINTS = {
     at: 'POST /api/editions/:id/claims',
     summary: 'Adds claims to an edition; one that stands there already is not doubled.',
     params: byId,
-    body: z.object({
-      claims: z.array(editions.newClaim).max(24).default([]),
-      claimTexts: z.array(editions.claimTextFields).max(24).default([]),
-    }),
+    body: z
+      .object({
+        claims: z.array(editions.newClaim).max(24).default([]),
+        claimTexts: z.array(editions.claimTextFields).max(24).default([]),
+      })
+      .refine(({ claims, claimTexts }) => claims.length + claimTexts.length > 0, {
+        path: ['claims'],
+        message: 'nothing is claimed',
+      }),
     answer: z.object({ ids: z.array(fields.id) }),
     touches: ['pair', 'editions', 'figures', 'studies'],
   },

@@ -10,7 +10,8 @@ import { lastLength } from '#core/sizing/size-label.ts';
 import { workOutPair } from './figure-book.ts';
 import { type LabFacts, labFacts } from './lab-facts.ts';
 import { describeFault, type Log } from './log.ts';
-import type { LikeFigure, NewShoeFigure, SlopeJudge } from './store/learned.ts';
+import type { LikeFigure, NewShoeFigure } from './store/learned.ts';
+import type { SlopeJudge } from './store/learned-slopes.ts';
 import type { Stores } from './stores.ts';
 
 /** What a figure of a new shoe may be pooled with: size, and what else it depends on. */

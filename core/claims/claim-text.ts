@@ -37,8 +37,9 @@ type Figure = Extract<ClaimToken, { kind: 'figure' }>;
 const ABOUT = 0.05;
 /** “Zero drop” is a drop of less than half a millimetre. */
 const ZERO_DROP_MM = 0.5;
-/** A line of claims is no essay. */
+/** A line of claims is no essay: what goes on beyond is kept as text. */
 const LONGEST = 500;
+/** A figure is kept with so many characters of what was typed; a longer piece is kept as text. */
 const LONGEST_PIECE = 60;
 
 const HELP = 'Figures are read as 34/26 mm, 8 mm drop, 309 g, UK 9 or with insole.';
@@ -149,8 +150,6 @@ interface Said {
   help?: string;
 }
 
-const pieceOf = (text: string) => text.slice(0, LONGEST_PIECE).trim();
-
 function massClaims(stated: readonly Stated[], { tokens, text }: Clause): Said {
   const pair = tokens.some((token) => token.kind === 'per' && token.pair);
   // A mass of a pair is kept as that of one shoe; so is the room its rounding leaves.
@@ -166,7 +165,7 @@ function massClaims(stated: readonly Stated[], { tokens, text }: Clause): Said {
       ...said,
       value: share * said.value,
       halfWidth: share * said.halfWidth,
-      typed: stated.length > 1 ? `${figure.text}${pair ? ' a pair' : ''}` : pieceOf(text),
+      typed: stated.length > 1 ? `${figure.text}${pair ? ' a pair' : ''}` : text,
     });
   }
   return { claims };
@@ -212,9 +211,7 @@ function figuresOf(clause: Clause, bare: (stated: Stated) => Said): Said {
   const said = stated.map((one) => {
     if (one.quantity === undefined) return bare(one);
     const typed =
-      stated.length === 1
-        ? pieceOf(clause.text)
-        : `${one.figure.number} ${one.figure.unit || unit}`;
+      stated.length === 1 ? clause.text : `${one.figure.number} ${one.figure.unit || unit}`;
     const spare = kindOf(unit) === describeQuantity(one.quantity).kind ? unit : '';
     return lengthClaim(one, one.quantity, spare, typed.trim());
   });
@@ -240,6 +237,12 @@ function labelOf(
   return undefined;
 }
 
+/** Where reading ends: a long line is never cut within a claim. */
+const endOfLine = (text: string): number =>
+  text.length <= LONGEST
+    ? text.length
+    : Math.max(0, text.slice(0, LONGEST).search(/[;,\n][^;,\n]*$/));
+
 const isUnsized = (token: ClaimToken, hint: LabelSystem | undefined) =>
   (token.kind === 'size' && !hint) || (token.kind === 'label' && !readLabel(token.label).ok);
 
@@ -252,7 +255,8 @@ const isUnsized = (token: ClaimToken, hint: LabelSystem | undefined) =>
  */
 export function readClaims(text: string): ClaimText {
   const claims: ClaimText = { figures: [], statedBasis: {}, words: [], unread: [] };
-  const clauses = clausesOf(text.slice(0, LONGEST).replace(/[’`]/g, "'"));
+  const end = endOfLine(text);
+  const clauses = clausesOf(text.slice(0, end).replace(/[’`]/g, "'"));
   let hint: LabelSystem | undefined;
   const isLevel = clauses.some(({ tokens }) =>
     statedIn(tokens).some(
@@ -283,7 +287,9 @@ export function readClaims(text: string): ClaimText {
     hint = label?.system ?? hint;
     const part = tokens.find((token) => token.kind === 'part');
     const said = figuresOf(clause, bare);
-    const odd = tokens.some((token) => token.kind === 'word' || isUnsized(token, hint));
+    const odd =
+      tokens.some((token) => token.kind === 'word' || isUnsized(token, hint)) ||
+      said.claims.some(({ typed }) => typed.length > LONGEST_PIECE);
     if (said.claims.length > 0 && !odd) {
       for (const claim of said.claims)
         claims.figures.push({
@@ -302,6 +308,8 @@ export function readClaims(text: string): ClaimText {
       claims.words.push({ part: part.part, text: clause.text });
     else claims.unread.push({ text: clause.text, help: said.help ?? HELP });
   }
+  const beyond = text.slice(end).trim();
+  if (beyond !== '') claims.unread.push({ text: beyond, help: HELP });
   return claims;
 }
 

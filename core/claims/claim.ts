@@ -133,12 +133,12 @@ function changePerSize(
   definition: QuantityDefinition,
   lab: ClaimKnowledge,
 ): number {
-  const larger = { ...figure.basis.label };
+  const own = figure.basis.label;
   const step = carryValue(
     figure.value,
     definition,
-    { label: larger },
-    { label: { system: 'us-men', size: 3 * (lastLength(larger) / 25.4) - 24 + 1 } },
+    { label: own },
+    { label: { system: 'us-men', size: 3 * (lastLength(own) / 25.4) - 24 + 1 } },
     lab,
     { edition: '', pair: '', stack: figure.basis.stack },
   );

@@ -61,11 +61,17 @@ export interface CarryKnowledge {
   slopes?: LabSlopes;
 }
 
-const halves = (u: number) => u / Math.SQRT2;
+/** A slope of which no more is known: half of its doubt is common to all, half each one's own. */
+export const halvedSlope = (slope: number, u: number, df: number): SlopeInUse => ({
+  slope,
+  commonU: u / Math.SQRT2,
+  ownU: u / Math.SQRT2,
+  df,
+});
 
 const slopeInUse = ({ slope, u }: UsualSlope, value: number, leastU = 0): SlopeInUse => {
   const whole = Math.max(u, value === 0 ? u : (100 * leastU) / Math.abs(value));
-  return { slope, commonU: halves(whole), ownU: halves(whole), df: USUAL_SLOPE_DF };
+  return halvedSlope(slope, whole, USUAL_SLOPE_DF);
 };
 
 /** Child and adult sizes are two scales, and nothing is carried across. */
@@ -145,8 +151,7 @@ function carrySize(
   if (grades.exponent) {
     const logRatio = Math.log(lastLength(to) / lastLength(from));
     const scale = Math.exp(exponent.k * logRatio);
-    const half = halves(exponent.uK);
-    const known = { slope: exponent.k, commonU: half, ownU: half, df: exponent.df };
+    const known = halvedSlope(exponent.k, exponent.uK, exponent.df);
     const terms = slopeTerms('grading', id, owner, known, value * scale * logRatio);
     return carriedBy('size', way, value * (scale - 1), terms, scale);
   }

@@ -1,12 +1,11 @@
 /** Whether the slope that a lab found itself stands in place of the usual one. */
-import type { UsualSlope } from '../catalogue/slopes.ts';
-import { USUAL_SLOPE_DF } from '../catalogue/slopes.ts';
+import { USUAL_SLOPE_DF, type UsualSlope } from '../catalogue/slopes.ts';
 import { commonSlope, type Grading, type SlopeSums } from '../statistics/grading.ts';
 import { expand } from '../statistics/uncertainty.ts';
 import type { SlopeInUse } from './carry.ts';
 
 /** Editions that a lab's own slope needs at least. */
-export const FEWEST_EDITIONS = 3;
+const FEWEST_EDITIONS = 3;
 /** It goes back to the usual one only where it has become so much less sure. */
 const GOES_BACK = 1.2;
 

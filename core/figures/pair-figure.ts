@@ -337,7 +337,7 @@ export type PairAnswer =
 /**
  * The figure of a pair on the basis wanted: from the latest session that is like for like, else from
  * a check that is, else from the one that is surest after being carried or converted, else the reason
- * and the remedy with the figure on its own basis, to be shown greyed.
+ * and the remedy, with the figure on its own basis.
  */
 export function pairFigureOn(
   pair: MeasuredPair,

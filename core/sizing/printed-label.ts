@@ -90,7 +90,7 @@ const GROUPS: Record<string, Group> = {
 };
 const WIDTH =
   /^(?:a{1,4}|b|d|e{1,4}|[fgh]|narrow|regular|medium|standard|wide|x-?wide|(?:extra|double)[ -]wide)$/;
-const NOISE = new Set(['size', 'in', 'the', 'nr', 'no', 'us size']);
+const NOISE = new Set(['size', 'in', 'the', 'nr', 'no']);
 
 const TOKEN = new RegExp(
   [
@@ -201,7 +201,6 @@ function itemsOf(tokens: readonly Token[], label: PrintedLabel): Item[] {
         break;
     }
   });
-  // A width and nothing else is no size.
   return items;
 }
 
@@ -258,13 +257,11 @@ function mayDiffer(a: LabelSystem, b: LabelSystem): number {
 /** US sizes of adults, which “US” alone may mean. */
 const US_SYSTEMS = ['us-men', 'us-women'] as const;
 
-const lastOf = (label: SizeLabel, cut: 'men' | 'women') => lastLength(label, cut);
-
 function contradictions(sizes: readonly SizeLabel[]): string[] {
   const cut = sizes.some(({ system }) => system === 'us-women') ? 'women' : 'men';
   return sizes.flatMap((a, at) =>
     sizes.slice(at + 1).flatMap((b) => {
-      const apart = Math.abs(lastOf(a, cut) - lastOf(b, cut));
+      const apart = Math.abs(lastLength(a, cut) - lastLength(b, cut));
       if (apart <= mayDiffer(a.system, b.system)) return [];
       const halves = Math.round(apart / HALF_SIZE_MM);
       return [`${nameLabel(a)} and ${nameLabel(b)} are ${halves} half sizes apart.`];
@@ -377,7 +374,7 @@ export function readFootbedMark(
     .map((system) => ({ system, size: printed.size }))
     .filter((label) => labelFault(label) === undefined);
   const fitting = labels.find(
-    (label) => Math.abs(lastOf(label, asWorn) - lastOf(own, asWorn)) < HALF_SIZE_MM / 2,
+    (label) => Math.abs(lastLength(label, asWorn) - lastLength(own, asWorn)) < HALF_SIZE_MM / 2,
   );
   const label = fitting ?? labels[0];
   return label && { label, agrees: fitting !== undefined };

@@ -99,12 +99,16 @@ export function labRoutes(
       const row = stores.learned.slopes().find((known) => known.quantity === quantity);
       if (!row) throw wrongValue('quantity', `This lab has found no slope of ${quantity} yet.`);
       const { catalogue } = labFacts(stores);
-      // Left by a person, it stays left until it is taken again.
-      const inUse = taken && isSlopeInUse(catalogue)(quantity, row, { ...row, taken });
+      const inUse = isSlopeInUse(catalogue)(quantity, row, { ...row, taken });
       if (taken && !inUse)
         throw wrongValue(
           'quantity',
           'It is not surer than the usual slope: that one stays in use.',
+        );
+      if (!taken && inUse)
+        throw wrongValue(
+          'quantity',
+          'It is surer than the usual slope and near it: it stays in use.',
         );
       stores.learned.takeSlope(quantity, taken, inUse);
       return { quantity, inUse };

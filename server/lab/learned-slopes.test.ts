@@ -66,6 +66,12 @@ describe('the slope of a lab over size', () => {
     expect(width.cells[0].terms).toBe('carried');
     // From both pairs at UK 8: 100, and 104 less two sizes of 2.1.
     expect(width.cells[0].figure.value).toBeCloseTo((100 + 104 - 2 * 2.1) / 2, 6);
+    const left = await put('/api/lab/slopes', {
+      quantity: 'ball-width',
+      taken: false,
+      reason: 'no',
+    });
+    expect([left.status, left.body.detail]).toEqual([422, expect.stringContaining('stays in use')]);
     expect(width.cells[0].words).toBe('from pairs in UK 8 and UK 10; carried one size');
   });
 

@@ -5,90 +5,21 @@ import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { Sheet } from '#contract/sheet-records.ts';
-import { describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts';
-import { claimTerms } from '#core/claims/claim.ts';
+import { describeQuantity } from '#core/catalogue/quantities.ts';
 import { writeNumber } from '#core/sizing/number-words.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { useSheet } from '../api/queries.ts';
-import { carriedWords } from '../shell/carried-words.ts';
 import { editionName } from '../shell/names.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import { Verdict } from '../shell/Verdict.tsx';
 import { BudgetLine } from './BudgetLine.tsx';
+import { ClaimWords, PairValues, type SheetEntry } from './ClaimWords.tsx';
 import { ReportedForm } from './ReportedForm.tsx';
 import classes from './SheetPage.module.css';
 
-type Entry = Sheet['sections'][number]['figures'][number];
-type ClaimShown = Entry['claims'][number];
-
-/** How much a pair by itself differs from a claim. */
-const HOW_MUCH = { yes: ' noticeably', 'may be': ', perhaps noticeably', no: ' unnoticeably' };
-
-type Judgement = NonNullable<ClaimShown['judgement']>;
-
-/** The figure that a claim was judged by, where it is not the one of the row. */
-function judgedBy(quantity: QuantityId, { measured, carried }: Judgement, units: UnitWords) {
-  const { text } = units.write(quantity, measured.value, measured.U);
-  return [`by ${text}`, carriedWords(carried, quantity, units)].filter(Boolean).join(', ');
-}
-
-function ClaimWords({ claim }: { claim: ClaimShown }) {
-  const units = useUnits();
-  const { judgement, quantity } = claim;
-  return (
-    <p className={classes.claim}>
-      <span className={classes.open} aria-hidden="true">
-        c
-      </span>
-      <span className="figure">{claim.typed}</span> claimed
-      {claim.source && ` (${claim.source})`}:{' '}
-      {judgement ? (
-        <Verdict word={judgement.verdict} noticeable={judgement.noticeable} />
-      ) : (
-        'not measured'
-      )}
-      <span className={classes.terms}>
-        {claimTerms({ ...claim, label: claim.label ?? undefined }).join('; ')}
-        {judgement && judgement.carried.length > 0 && `; ${judgedBy(quantity, judgement, units)}`}
-        {judgement?.reason && `. ${judgement.reason}`}
-      </span>
-    </p>
-  );
-}
-
-/** The pairs behind a figure, and what each by itself says to a claim where that is another verdict. */
-function PairValues({ entry, units }: { entry: Entry; units: UnitWords }) {
-  const { pairs, claims, figure } = entry;
-  const isParted = claims.some(({ ofPairs }) => ofPairs.length > 0);
-  if (pairs.length < 2 && !isParted) return null;
-  return (
-    <span className={classes.pairValues}>
-      {pairs.map(({ tag, value, U }) => (
-        <span key={tag}>
-          <span className="figure">
-            {tag} {units.write(figure.quantity, value, U).value}
-          </span>
-          {claims.flatMap(({ id, typed, ofPairs }) =>
-            ofPairs
-              .filter((own) => own.tag === tag)
-              .map((own) => (
-                <span key={id}>
-                  {' '}
-                  alone {own.verdict}
-                  {own.verdict === 'differs' && HOW_MUCH[own.noticeable]}
-                  {claims.length > 1 && ` (${typed})`}
-                </span>
-              )),
-          )}
-        </span>
-      ))}
-    </span>
-  );
-}
-
 /** Return and loss of the loops behind a stiffness, shoe by shoe. */
-function Loops({ loops }: { loops: Entry['loops'] }) {
+function Loops({ loops }: { loops: SheetEntry['loops'] }) {
   return (
     <span className={classes.pairValues}>
       {loops.map(({ tag, side, returnPercent, lossJ }) => (
@@ -100,7 +31,7 @@ function Loops({ loops }: { loops: Entry['loops'] }) {
   );
 }
 
-function FigureRow({ entry, also, units }: { entry: Entry; also: boolean; units: UnitWords }) {
+function FigureRow({ entry, also, units }: { entry: SheetEntry; also: boolean; units: UnitWords }) {
   const { figure, pairU, speaksForEdition, claims, reported, grade } = entry;
   const { quantity } = figure;
   const own = units.write(quantity, figure.value, figure.U);
