@@ -149,7 +149,7 @@ export function createApp(options: AppOptions): BenchApp {
     { changes: stores.changes, now, requireFree: imports.requireFree },
     {
       health: () => ({ ok: true, version, demo, trouble: stores.changes.whyShut() }),
-      ...labRoutes(stores, jobs, newId, watchInstruments),
+      ...labRoutes(stores, jobs, newId, watchInstruments, refresh),
       ...pairRoutes(stores),
       ...sessionRoutes(stores),
       ...matchRoutes(stores),

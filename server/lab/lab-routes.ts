@@ -3,7 +3,7 @@ import { QUANTITIES } from '#core/catalogue/quantities.ts';
 import type { Handlers } from '../endpoint.ts';
 import type { JobBook } from '../jobs.ts';
 import { labFacts } from '../lab-facts.ts';
-import { isSlopeInUse, summarisePair } from '../measured-pairs.ts';
+import { isSlopeInUse } from '../measured-pairs.ts';
 import { wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { recallInstrument } from './recall.ts';
@@ -38,6 +38,8 @@ export function labRoutes(
   jobs: JobBook,
   newId: () => string,
   onInstruments: () => void,
+  /** Works out, a pair at a time beside the requests, what was marked stale. */
+  refresh: () => void,
 ): LabHandlers {
   return {
     getLab: () => {
@@ -140,13 +142,8 @@ export function labRoutes(
     },
     recallInstrument: ({ params, body, now }) => {
       stores.instruments.byId(params.id);
-      let voided = 0;
-      for (const pairId of stores.pairs.ids()) {
-        const touched = stores.instruments.touched(params.id, body.since, pairId);
-        for (const id of touched) stores.readings.void(id, body.reason, now);
-        if (touched.length > 0) summarisePair(stores, pairId);
-        voided += touched.length;
-      }
+      const voided = stores.instruments.voidTouched({ id: params.id, ...body, at: now });
+      stores.changes.afterwards(refresh);
       return { voided };
     },
     saveProtocol: ({ body }) => stores.protocols.save(body),

@@ -63,6 +63,21 @@ export function instrumentStore(db: Db) {
     )
     .pluck();
 
+  const markTouched = db.prepare(
+    `UPDATE pair_summary SET stale = 1, revision = revision + 1
+     WHERE pair_id IN (
+       SELECT o.pair_id FROM occasion o
+       WHERE o.kind = 'sitting' AND EXISTS (
+         SELECT 1 FROM standing_reading r
+         WHERE r.occasion = o.n AND r.instrument_id = @id AND r.taken_at >= @since))`,
+  );
+  const voidTouched = db.prepare(
+    `INSERT INTO reading_void (reading, reason, at)
+     SELECT r.n, @reason, @at
+     FROM occasion o CROSS JOIN standing_reading r ON r.occasion = o.n
+     WHERE o.kind = 'sitting' AND r.instrument_id = @id AND r.taken_at >= @since`,
+  );
+
   function all(): Instrument[] {
     const calibrations = group(selectCalibrations.all(), (one) => one.instrumentId);
     const checks = group(selectChecks.all(), (one) => one.instrumentId);
@@ -98,6 +113,15 @@ export function instrumentStore(db: Db) {
     /** Standing readings of a pair by an instrument, from a day on. */
     touched: (id: string, since: string, pairId: string): string[] =>
       selectTouched.all({ id, since, pairId }),
+    /**
+     * Voids every standing reading by an instrument from a day on, and leaves its pairs marked stale:
+     * two statements however many there are, so that the bench goes on.
+     * @returns how many were voided
+     */
+    voidTouched(wanted: { id: string; since: string; reason: string; at: string }): number {
+      markTouched.run(wanted);
+      return voidTouched.run(wanted).changes;
+    },
   };
 }
 
