@@ -86,7 +86,10 @@ export const reportedFields = z.object({
   dated: day,
 });
 
-export const reported = reportedFields.extend({ value: z.number() });
+export const reported = reportedFields.extend({
+  value: z.number(),
+  withdrawn: z.string().nullable(),
+});
 
 export const editionRecord = editionFields.extend({
   id,
@@ -94,6 +97,7 @@ export const editionRecord = editionFields.extend({
   maker: z.string(),
   model: z.string(),
   modelId: id,
+  makerId: id,
   discipline: z.string(),
   claims: z.array(claim),
   claimTexts: z.array(claimTextFields.extend({ withdrawn: z.string().nullable() })),

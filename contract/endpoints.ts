@@ -1,5 +1,6 @@
 /** Every address of the API, and the types of what passes there. */
 import type { z } from 'zod';
+import { CORRECTION_ENDPOINTS } from './correction-endpoints.ts';
 import { EDITION_ENDPOINTS } from './edition-endpoints.ts';
 import type { Endpoint, Topic } from './endpoint.ts';
 import { LAB_ENDPOINTS } from './lab-endpoints.ts';
@@ -13,6 +14,7 @@ export const ENDPOINTS = {
   ...LAB_ENDPOINTS,
   ...PAIR_ENDPOINTS,
   ...EDITION_ENDPOINTS,
+  ...CORRECTION_ENDPOINTS,
   ...READING_ENDPOINTS,
   ...MATCH_ENDPOINTS,
   ...STUDY_ENDPOINTS,

@@ -1,7 +1,7 @@
 /** Addresses of the lab: instruments, protocols, people, units, what was changed and what takes long. */
 import { z } from 'zod';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
-import { byId, done, type Endpoint, EVERYTHING, FIGURES, reasonGiven } from './endpoint.ts';
+import { byId, done, type Endpoint, EVERYTHING, FIGURES } from './endpoint.ts';
 import * as fields from './fields.ts';
 import * as jobs from './job-records.ts';
 import * as labs from './lab-records.ts';
@@ -151,20 +151,6 @@ export const LAB_ENDPOINTS = {
     body: labs.ownQuantityFields,
     answer: z.object({ id: z.string() }),
     touches: ['lab'],
-  },
-  blankChange: {
-    at: 'POST /api/changes/:id/blanking',
-    summary: 'Takes out of the audit what a change said, with a reason; that it was stays.',
-    params: byId,
-    body: reasonGiven,
-    answer: done,
-    touches: [],
-  },
-  listChanges: {
-    at: 'GET /api/changes',
-    summary: 'Who changed what, newest first.',
-    query: z.object({ subject: z.string().max(60).optional() }),
-    answer: z.array(labs.changeRow),
   },
   jobProgress: {
     at: 'GET /api/jobs/:id',

@@ -275,15 +275,3 @@ export const lab = z.object({
 });
 
 export type Lab = z.infer<typeof lab>;
-
-export const changeRow = z.object({
-  id,
-  at: z.string(),
-  person: z.string(),
-  action: z.string(),
-  subject: z.string(),
-  detail: z.string(),
-  blankedAt: z.string().nullable().describe('set: its detail was taken out of the record then'),
-  blankedWhy: z.string(),
-});
-export type ChangeRow = z.output<typeof changeRow>;

@@ -76,6 +76,11 @@ describe('every address that reads', () => {
     const [stack] = [(await served.send('GET', '/api/studies/methods?quantity=heel-stack')).body];
     const [a, b] = stack;
     const instrument = lab.instruments[0].id;
+    const [kerb, latch] = await Promise.all(
+      ['kestvane-kerb', 'wrenfold-latch-low'].map(
+        async (slug) => (await served.send('GET', `/api/editions/${slug}/row`)).body,
+      ),
+    );
     const check = (await served.send('GET', '/api/pairs/BR-13/match')).body.checks[0].id;
     const addresses: Record<string, string[]> = {
       health: ['/api/health'],
@@ -124,7 +129,16 @@ describe('every address that reads', () => {
       getComparison: [
         '/api/comparison?editions=norrolt-stairwell-mid-cut,kestvane-kerb,wrenfold-latch-low',
       ],
-      listChanges: ['/api/changes', `/api/changes?subject=${instrument}`],
+      listChanges: [
+        '/api/changes?limit=200',
+        `/api/changes?instrument=${instrument}`,
+        '/api/changes?pair=NS-01',
+        '/api/changes?edition=kestvane-kerb',
+        '/api/changes?person=B1',
+      ],
+      getEdition: ['/api/editions/kestvane-kerb/record'],
+      findNamed: [`/api/names/${kerb.id}/same?kind=edition&name=wide`],
+      getMerge: [`/api/names/${kerb.id}/merge?kind=edition&into=${latch.id}`],
     };
     expect(Object.keys(addresses).sort()).toEqual(
       READING.filter((name) => !PASSING.includes(name)).sort(),

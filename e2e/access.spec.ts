@@ -23,6 +23,8 @@ const VIEWS: [name: string, path: string][] = [
   ['quantities', '/lab/quantities'],
   ['tolerances', '/lab/tolerances'],
   ['people', '/lab/people'],
+  ['record of changes', '/lab/changes'],
+  ['an edition', '/editions/kestvane-kerb'],
   ['files', '/lab/files'],
   ['pairs studied', '/studies?edition=tarnhus-lanewalk&quantity=heel-stack'],
   ['sides studied', '/studies/sides'],

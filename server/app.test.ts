@@ -136,7 +136,7 @@ describe('receiving and measuring', () => {
       { supersededBy: corrected.body.id },
       { voided: 'slipped' },
     ]);
-    const actions = (await get('/api/changes')).body.map(
+    const actions = (await get('/api/changes')).body.rows.map(
       (change: { action: string }) => change.action,
     );
     expect(actions.slice(0, 2)).toEqual(['voidReading', 'recordReading']);

@@ -22,6 +22,7 @@ import { describeApi } from './openapi.ts';
 import { photographFiles } from './photographs/photograph-files.ts';
 import { photographFileRoutes, photographRoutes } from './photographs/photograph-routes.ts';
 import { problemHandler, Refusal } from './problems.ts';
+import { correctionRoutes } from './receive/correction-routes.ts';
 import { pairRoutes } from './receive/pair-routes.ts';
 import { sheetRoutes } from './sheets/sheet-routes.ts';
 import type { Db } from './store/database.ts';
@@ -151,6 +152,7 @@ export function createApp(options: AppOptions): BenchApp {
       health: () => ({ ok: true, version, demo, trouble: stores.changes.whyShut() }),
       ...labRoutes(stores, jobs, newId, watchInstruments, refresh),
       ...pairRoutes(stores),
+      ...correctionRoutes(stores),
       ...sessionRoutes(stores),
       ...matchRoutes(stores),
       ...studyRoutes(stores, keepUp),

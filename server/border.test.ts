@@ -30,10 +30,11 @@ describe('a pair that is edited', () => {
     await post('/api/sessions', { ...session, protocolId, startedAt: '2026-03-01T09:00:00Z' });
     const edit = (shoes: string, version: number) =>
       put(`/api/pairs/${pair.id}`, { ...pair, shoes, version });
-    await edit('both', pair.version);
+    await edit('right only', pair.version);
+    await edit('both', pair.version + 1);
     const both = (await get('/api/pairs')).body.rows[0].stations;
     expect(both).toBeGreaterThan(0);
-    await edit('left only', pair.version + 1);
+    await edit('left only', pair.version + 2);
     expect((await get('/api/pairs')).body.rows[0].stations).toBe(both / 2);
   });
 });

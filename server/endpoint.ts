@@ -23,6 +23,8 @@ export interface Call<N extends PathName> {
   params: ParamsOf<N>;
   query: QueryOf<N>;
   body: BodyOut<N>;
+  /** Id of the change; empty where nothing is changed. */
+  change: string;
   /** ISO time of the request. */
   now: string;
   /** Code of the person who makes the change. */
@@ -78,7 +80,7 @@ function respond(wiring: Wiring, name: PathName, handler: (call: never) => unkno
     if (writes) wiring.requireFree();
     const person = personCode(request);
     const gone = clientGone(response);
-    const work = () => handler({ params, query, body, now, person, gone } as never);
+    const work = () => handler({ params, query, body, change: id, now, person, gone } as never);
     if (!writes) {
       const answer = await work();
       if (!gone.aborted) response.json(answer);

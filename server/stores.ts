@@ -1,7 +1,9 @@
 /** All stores of one database. */
+import { auditStore } from './store/audit.ts';
 import { bridgeStore } from './store/bridges.ts';
 import { changeStore } from './store/changes.ts';
 import { consistencyStore } from './store/consistency.ts';
+import { correctionStore } from './store/corrections.ts';
 import { curveStore } from './store/curves.ts';
 import type { Db } from './store/database.ts';
 import { editionList } from './store/edition-list.ts';
@@ -12,6 +14,7 @@ import { issuedStore } from './store/issued.ts';
 import { labStore } from './store/lab.ts';
 import { learnedStore } from './store/learned.ts';
 import { matchStore } from './store/matches.ts';
+import { nameStore } from './store/names.ts';
 import { pairList } from './store/pair-list.ts';
 import { pairStore } from './store/pairs.ts';
 import { photographStore } from './store/photographs.ts';
@@ -25,17 +28,21 @@ export function openStores(db: Db) {
   const thresholds = thresholdStore(db);
   const lab = labStore(db, thresholds);
   const readings = readingStore(db);
+  const names = nameStore(db);
   const editionRows = editionList(db);
   const pairRows = pairList(db);
   return {
     changes: changeStore(db),
+    audit: auditStore(db),
+    corrections: correctionStore(db),
+    names,
     lab,
     thresholds,
     readings,
     instruments: instrumentStore(db),
     protocols: protocolStore(db),
     editionRows,
-    editions: editionStore(db, lab.catalogue, editionRows),
+    editions: editionStore(db, lab.catalogue, editionRows, names),
     pairRows,
     pairs: pairStore(db, pairRows),
     issued: issuedStore(db),

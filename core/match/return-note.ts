@@ -1,5 +1,6 @@
 /** The words of a return note: what was found, in figures, without blame. */
 
+import { editionName } from '#core/sizing/edition-name.ts';
 import { type MatchFeatureId, matchFeature } from '../catalogue/match-features.ts';
 import { writeNumber } from '../sizing/number-words.ts';
 import { nameLabel, type SizeLabel } from '../sizing/size-label.ts';
@@ -131,7 +132,7 @@ export function writeReturnNote(
   return {
     title: 'Return note',
     facts: [
-      ['Pair', `${pair.tag}: ${[`${maker} ${model}`, edition].filter(Boolean).join(', ')}`],
+      ['Pair', `${pair.tag}: ${editionName({ maker, model, name: edition })}`],
       ['Label', nameLabel(pair.label)],
       ['Received', `${nameDay(pair.receivedOn)}${pair.from ? `, from ${pair.from}` : ''}`],
       ...(pair.returnBy ? [['Return by', nameDay(pair.returnBy)] as [string, string]] : []),

@@ -36,7 +36,8 @@ const INCH = 25.4;
 /** Last length less foot length, from the label and device formulas: 2/3 in men, 1/2 in women. */
 const LAST_BEYOND_FOOT = { men: (INCH * 2) / 3, women: INCH / 2 };
 
-const SYSTEM_NAMES: Record<LabelSystem, string> = {
+/** Label systems as they are called. */
+export const SYSTEM_NAMES: Record<LabelSystem, string> = {
   'us-men': 'US men',
   'us-women': 'US women',
   'us-child': 'US child',

@@ -26,8 +26,6 @@ type LabHandlers = Pick<
   | 'recallInstrument'
   | 'saveProtocol'
   | 'addOwnQuantity'
-  | 'listChanges'
-  | 'blankChange'
 >;
 
 /** Readings before any lab kept any. */
@@ -150,11 +148,6 @@ export function labRoutes(
     addOwnQuantity: ({ body }) => {
       stores.lab.addOwnQuantity(body);
       return { id: body.id };
-    },
-    listChanges: ({ query }) => stores.changes.list(query.subject),
-    blankChange: ({ params, body, now }) => {
-      stores.changes.blank(params.id, body.reason, now);
-      return { id: params.id };
     },
   };
 }

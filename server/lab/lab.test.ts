@@ -220,7 +220,7 @@ describe('the audit', () => {
     const person = { id: uuid7(), code: 'T7', role: 'tester' };
     await served().send('POST', '/api/people', person, { change: id });
     const rowOf = async () =>
-      (await get('/api/changes')).body.find((row: { id: string }) => row.id === id);
+      (await get('/api/changes')).body.rows.find((row: { id: string }) => row.id === id);
     expect((await rowOf()).detail).toContain('T7');
     expect((await post(`/api/changes/${id}/blanking`, { reason: '' })).status).toBe(400);
     expect((await post(`/api/changes/${id}/blanking`, { reason: 'asked to' })).status).toBe(200);

@@ -5,6 +5,7 @@ import { judgeTolerance, sideTolerance } from '#core/catalogue/tolerance.ts';
 import { claimJudgement, claimOnFile } from '#core/claims/claim.ts';
 import { combineFigures, type Figure, figureExpanded } from '#core/figures/figure.ts';
 import { figuresIn, type MeasuredPair, sessionFigures } from '#core/figures/pair-figure.ts';
+import { editionName } from '#core/sizing/edition-name.ts';
 import { workOutPair } from '../figure-book.ts';
 import type { Job } from '../jobs.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
@@ -71,7 +72,7 @@ function recallPair(stores: Stores, lab: LabFacts, pair: StoredPair, touched: Re
   const before = workOutPair(stores, lab, pair);
   const after = workOutPair(stores, lab, pair, keep);
   const edition = stores.editions.byId(pair.editionId);
-  const name = [`${edition.maker} ${edition.model}`, edition.name].filter(Boolean).join(', ');
+  const name = editionName(edition);
   const without = latestFigures(after);
   const figures = [...latestFigures(before).values()].flatMap((figure) => {
     const left = without.get(figure.quantity);

@@ -1,5 +1,6 @@
+import { editionName } from '#core/sizing/edition-name.ts';
+import { correct } from '../corrections.ts';
 import type { Handlers } from '../endpoint.ts';
-import { summarisePair } from '../measured-pairs.ts';
 import type { Stores } from '../stores.ts';
 
 type PairHandlers = Pick<
@@ -41,24 +42,39 @@ export function pairRoutes(stores: Stores): PairHandlers {
       stores.editions.addClaims(edition.id, body);
       return { id, tag: fields.tag, editionId: edition.id, editionSlug: edition.slug };
     },
-    editPair: ({ params, body }) => {
-      const { version, ...fields } = body;
-      const next = stores.pairs.edit(params.id, version, fields);
-      // The row of the list counts stations by shoe, and figures by label.
-      summarisePair(stores, params.id);
-      return { id: params.id, version: next, tag: fields.tag };
+    editPair: (call) => {
+      const { id } = call.params;
+      const { version, ...fields } = call.body;
+      const { tag } = stores.pairs.byId(id);
+      correct(stores, call, { words: `Changed the record of ${tag}`, about: [id] }, (corrector) =>
+        corrector.watch('pair', id, () => stores.pairs.edit(id, version, fields)),
+      );
+      return { id, version: stores.pairs.byId(id).version, tag: fields.tag };
     },
     listEditions: ({ query }) =>
       stores.editionRows.page({ ...query, measured: query.measured === 'only' }),
-    getEditionRow: ({ params }) => stores.editionRows.bySlug(params.edition),
+    getEditionRow: ({ params }) =>
+      stores.editionRows.bySlug(stores.editions.leadTo(params.edition)),
     listNames: ({ query }) => stores.editionRows.names(query),
     addClaims: ({ params, body }) => {
       stores.editions.byId(params.id);
       return { ids: stores.editions.addClaims(params.id, body) };
     },
-    withdrawClaim: ({ params, body }) => {
-      stores.editions.withdrawClaim(params.id, body.reason);
-      return { id: params.id };
+    withdrawClaim: (call) => {
+      const { id } = call.params;
+      const withdrawn = call.body.reason;
+      const { editionId, typed } = stores.editions.claimById(id);
+      const name = editionName(stores.editions.byId(editionId));
+      correct(
+        stores,
+        call,
+        { words: `Withdrew a claim of ${name}: ${typed}`, about: [id, editionId] },
+        (corrector) => {
+          corrector.set('claim', id, { withdrawn });
+          corrector.set('claim_text', id, { withdrawn });
+        },
+      );
+      return { id };
     },
     addReported: ({ params, body }) => {
       stores.editions.byId(params.id);

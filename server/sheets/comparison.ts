@@ -1,8 +1,10 @@
 /** Two to four editions on like terms, put together from their pairs. */
+
 import type { Comparison } from '#contract/sheet-records.ts';
 import type { StackBasis } from '#core/catalogue/stack-basis.ts';
 import { nameStackBasis } from '#core/figures/basis.ts';
 import { compareEditions } from '#core/sheet/comparison.ts';
+import { editionName } from '#core/sizing/edition-name.ts';
 import { isSameSize, lastLength, type SizeLabel } from '#core/sizing/size-label.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewFigure } from '../figure-view.ts';
@@ -75,7 +77,7 @@ export function buildComparison(
     editions: editions.map(({ edition, pairs }) => ({
       id: edition.id,
       slug: edition.slug,
-      name: [`${edition.maker} ${edition.model}`, edition.name].filter(Boolean).join(', '),
+      name: editionName(edition),
       pairs: pairs.filter((pair) => pair.sessions.some((s) => s.readings.length > 0)).length,
       lastMm: lastLength(label),
     })),

@@ -235,7 +235,9 @@ export function buildSheet(
     claims: claims
       .filter((claim) => claim.quantity === figure.quantity)
       .map((claim) => viewClaim(claim, { figure, pairs }, knowledge, edition.id)),
-    reported: edition.reported.filter((one) => one.quantity === figure.quantity),
+    reported: edition.reported.filter(
+      (one) => one.quantity === figure.quantity && one.withdrawn === null,
+    ),
     grade: gradeOf(figure, knowledge.catalogue),
     loops: knowledge.catalogue[figure.quantity]?.curve
       ? counted.flatMap((pair) =>

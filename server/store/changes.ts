@@ -1,6 +1,5 @@
 /** Every write passes here: one transaction, one line of audit, and a second sending does nothing. */
 import { createHash } from 'node:crypto';
-import type { ChangeRow } from '#contract/lab-records.ts';
 import { translateChange } from '#core/figures/former-changes.ts';
 import { notFound, Refusal } from '../problems.ts';
 import type { Db } from './database.ts';
@@ -79,13 +78,6 @@ export function changeStore(db: Db) {
     `INSERT INTO change (id, at, person, action, subject, request_hash, detail, answer)
      VALUES (@id, @at, @person, @action, @subject, @hash, @detail, @answer)`,
   );
-  const list = db.prepare<[{ subject: string | null }], ChangeRow>(
-    `SELECT id, at, person, action, subject, detail, blanked_at AS blankedAt,
-       blanked_why AS blankedWhy
-     FROM change
-     WHERE @subject IS NULL OR subject = @subject
-     ORDER BY rowid DESC LIMIT 500`,
-  );
   // The hash of what was asked stays: sent again, it is known to have been done.
   const blank = db.prepare(
     `UPDATE change SET detail = 'null', answer = 'null', blanked_at = @at, blanked_why = @why
@@ -146,7 +138,6 @@ export function changeStore(db: Db) {
     },
     /** Why every change is refused; null: they are taken. */
     whyShut: (): string | null => shut ?? null,
-    list: (subject?: string): ChangeRow[] => list.all({ subject: subject ?? null }),
     /** Takes out of the record what a change said; that it was, when and by whom stays. */
     blank(id: string, why: string, at: string): void {
       if (!find.get(id)) throw notFound('This change');

@@ -1,5 +1,7 @@
 /** Kept variance components: how little the pairs of an edition differ, by quantity and size. */
+
 import type { ConsistencyRow } from '#contract/study-records.ts';
+import { editionName } from '#core/sizing/edition-name.ts';
 import type { LabelSystem } from '#core/sizing/size-label.ts';
 import type { Db } from './database.ts';
 
@@ -119,7 +121,7 @@ export function consistencyStore(db: Db) {
         rows: shown.map(
           (row): ConsistencyRow => ({
             slug: row.slug,
-            name: [`${row.maker} ${row.model}`, row.edition].filter(Boolean).join(', '),
+            name: editionName({ ...row, name: row.edition }),
             label: { system: row.label_system, size: row.label_size },
             pairs: row.pairs,
             readings: row.readings,

@@ -81,12 +81,14 @@ export function editionList(db: Db) {
      ORDER BY w.name`,
   );
   const selectMakers = db.prepare<[object], { name: string }>(
-    `SELECT name FROM maker WHERE name >= @typed AND name < @typed || char(1114111)
+    `SELECT name FROM maker
+     WHERE name >= @typed AND name < @typed || char(1114111) AND merged_into IS NULL
      ORDER BY name LIMIT ${MOST_NAMES}`,
   );
   const selectModels = db.prepare<[object], { name: string }>(
     `SELECT m.name FROM model m JOIN maker k ON k.id = m.maker_id
      WHERE k.name = @maker AND m.name >= @typed AND m.name < @typed || char(1114111)
+       AND m.merged_into IS NULL
      ORDER BY m.name LIMIT ${MOST_NAMES}`,
   );
   const selectPairs = db.prepare<
@@ -116,8 +118,13 @@ export function editionList(db: Db) {
   );
   const selectTally = db.prepare<[], number>("SELECT n FROM tally WHERE name = 'edition'").pluck();
   const writePlace = db.prepare(
-    'INSERT INTO edition_place (edition_id, terms, name) VALUES (@id, @terms, @name)',
+    `INSERT INTO edition_place (edition_id, terms, name, measured)
+     VALUES (@id, @terms, @name,
+       (SELECT count(*) FROM pair p JOIN pair_summary s ON s.pair_id = p.id
+        WHERE p.edition_id = @id AND s.readings > 0))
+     ON CONFLICT (edition_id) DO UPDATE SET terms = excluded.terms, name = excluded.name`,
   );
+  const dropPlace = db.prepare('DELETE FROM edition_place WHERE edition_id = ?');
 
   function complete(rows: readonly ListRow[]): EditionRow[] {
     const ids = JSON.stringify(rows.map((row) => row.id));
@@ -192,7 +199,9 @@ export function editionList(db: Db) {
       models: selectModels.all({ maker, typed: model }).map(({ name }) => name),
       editions: complete(selectOfModel.all({ maker, model })),
     }),
-    /** Writes what a new edition is found by. */
+    /** What was merged away is not found any more. */
+    remove: (id: string) => dropPlace.run(id),
+    /** Writes what an edition is found by; done by every change of its names. */
     place(id: string, maker: string, model: string, name: string): void {
       const terms = searchTerms([maker, model, name].join(' ')).join(' ');
       writePlace.run({ id, terms, name: [maker, model, name].join('\t') });

@@ -10,6 +10,7 @@ import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 import { type EditionList, sizesMade } from './edition-list.ts';
+import type { NameStore } from './names.ts';
 
 interface EditionDbRow {
   id: string;
@@ -18,6 +19,7 @@ interface EditionDbRow {
   maker: string;
   model: string;
   model_id: string;
+  maker_id: string;
   discipline: string;
   made_system: LabelSystem | null;
   made_from: number | null;
@@ -45,10 +47,15 @@ function slugOf(...names: string[]): string {
 }
 
 const EDITION = `SELECT e.id, e.slug, e.name, m.name AS model, k.name AS maker,
-    e.model_id, e.discipline, e.made_system, e.made_from, e.made_to, e.half_sizes
+    e.model_id, m.maker_id, e.discipline, e.made_system, e.made_from, e.made_to, e.half_sizes
   FROM edition e JOIN model m ON m.id = e.model_id JOIN maker k ON k.id = m.maker_id`;
 
-export function editionStore(db: Db, catalogue: () => Catalogue, rows: EditionList) {
+export function editionStore(
+  db: Db,
+  catalogue: () => Catalogue,
+  rows: EditionList,
+  names: NameStore,
+) {
   const selectMaker = db.prepare<[string], { id: string }>('SELECT id FROM maker WHERE name = ?');
   const insertMaker = db.prepare('INSERT INTO maker (id, name) VALUES (?, ?)');
   const selectModel = db.prepare<[string, string], { id: string }>(
@@ -58,7 +65,23 @@ export function editionStore(db: Db, catalogue: () => Catalogue, rows: EditionLi
   const selectEditionOf = db.prepare<[string, string], { id: string; slug: string }>(
     'SELECT id, slug FROM edition WHERE model_id = ? AND name = ?',
   );
-  const slugTaken = db.prepare<[string], unknown>('SELECT 1 FROM edition WHERE slug = ?');
+  const slugTaken = db.prepare<[object], unknown>(
+    `SELECT 1 FROM edition WHERE slug = @slug AND id <> @id
+     UNION SELECT 1 FROM former_slug WHERE slug = @slug AND edition_id <> @id`,
+  );
+  // Former addresses and editions that were merged away lead on to what stands for them now.
+  const leadSlug = db
+    .prepare<[object], string>(
+      `WITH RECURSIVE lead (id) AS (
+         SELECT coalesce(
+           (SELECT id FROM edition WHERE slug = @slug),
+           (SELECT edition_id FROM former_slug WHERE slug = @slug))
+         UNION SELECT e.merged_into FROM lead l CROSS JOIN edition e ON e.id = l.id
+         WHERE e.merged_into IS NOT NULL
+       )
+       SELECT e.slug FROM lead l CROSS JOIN edition e ON e.id = l.id WHERE e.merged_into IS NULL`,
+    )
+    .pluck();
   const insertEdition = db.prepare(
     `INSERT INTO edition (id, model_id, name, slug, made_system, made_from, made_to, half_sizes)
      VALUES (@id, @modelId, @name, @slug, @system, @from, @to, @halfSizes)`,
@@ -80,12 +103,11 @@ export function editionStore(db: Db, catalogue: () => Catalogue, rows: EditionLi
   );
   const insertClaim = db.prepare(
     `INSERT INTO claim
-       (id, edition_id, quantity, typed, value, half_width, label_system, label_size, stated_basis, source)
+       (id, edition_id, quantity, typed, value, half_width, label_system, label_size, stated_basis, source,
+        withdrawn)
      VALUES
-       (@id, @editionId, @quantity, @typed, @value, @halfWidth, @system, @size, @statedBasis, @source)`,
-  );
-  const withdrawClaim = db.prepare(
-    'UPDATE claim SET withdrawn = @reason WHERE id = @id AND withdrawn IS NULL',
+       (@id, @editionId, @quantity, @typed, @value, @halfWidth, @system, @size, @statedBasis, @source,
+        @withdrawn)`,
   );
   // A claim is stated once, however many pairs of its edition are received.
   const selectSameClaim = db.prepare(
@@ -104,14 +126,11 @@ export function editionStore(db: Db, catalogue: () => Catalogue, rows: EditionLi
        AND withdrawn IS NULL`,
   );
   const insertText = db.prepare(
-    `INSERT INTO claim_text (id, edition_id, part, text, source)
-     VALUES (@id, @editionId, @part, @text, @source)`,
-  );
-  const withdrawText = db.prepare(
-    'UPDATE claim_text SET withdrawn = @reason WHERE id = @id AND withdrawn IS NULL',
+    `INSERT INTO claim_text (id, edition_id, part, text, source, withdrawn)
+     VALUES (@id, @editionId, @part, @text, @source, @withdrawn)`,
   );
   const selectReported = db.prepare<[string], LabelRow & Record<string, unknown>>(
-    `SELECT id, quantity, typed, value, label_system, label_size, basis, source, dated
+    `SELECT id, quantity, typed, value, label_system, label_size, basis, source, dated, withdrawn
      FROM reported_figure WHERE edition_id = ? ORDER BY rowid`,
   );
   const insertReported = db.prepare(
@@ -120,19 +139,42 @@ export function editionStore(db: Db, catalogue: () => Catalogue, rows: EditionLi
      VALUES
        (@id, @editionId, @quantity, @typed, @value, @system, @size, @basis, @source, @dated)`,
   );
+  const selectClaim = db.prepare<[object], { editionId: string; typed: string }>(
+    `SELECT edition_id AS editionId, typed FROM claim WHERE id = @id AND withdrawn IS NULL
+     UNION ALL
+     SELECT edition_id, text FROM claim_text WHERE id = @id AND withdrawn IS NULL`,
+  );
+  const selectReportedById = db.prepare<[string], { editionId: string; withdrawn: string | null }>(
+    'SELECT edition_id AS editionId, withdrawn FROM reported_figure WHERE id = ?',
+  );
+  const selectMerged = db.prepare<[string], unknown>(
+    'SELECT 1 FROM edition WHERE id = ? AND merged_into IS NOT NULL',
+  );
   const writeDiscipline = db.prepare('UPDATE edition SET discipline = ? WHERE id = ?');
-  function freeSlug(wanted: string): string {
+  function freeSlug(wanted: string, id: string): string {
     const base = wanted || 'edition';
     let slug = base;
-    for (let n = 2; slugTaken.get(slug); n++) slug = `${base}-${n}`;
+    for (let n = 2; slugTaken.get({ slug, id }); n++) slug = `${base}-${n}`;
     return slug;
   }
+
+  /** The value of a reported figure, from what was typed. */
+  function readReported({
+    quantity,
+    typed,
+  }: Pick<z.output<typeof reportedFields>, 'quantity' | 'typed'>) {
+    const read = readTypedQuantity(typed, describeQuantity(quantity, catalogue()).kind);
+    if (!read.ok) throw wrongValue('typed', read.fault.message, read.fault.choices);
+    return read.value.value;
+  }
+
+  const leadTo = (slug: string): string => leadSlug.get({ slug }) ?? slug;
 
   const widthsOf = (id: string) => selectWidths.all(id).map((row) => row.width);
   const coloursOf = (id: string) => selectColours.all(id).map((row) => row.colour);
 
   function complete(row: EditionDbRow): EditionRecord {
-    const { id, slug, name, maker, model, model_id: modelId, discipline } = row;
+    const { id, slug, name, maker, model, model_id: modelId, maker_id: makerId, discipline } = row;
     return {
       id,
       slug,
@@ -140,6 +182,7 @@ export function editionStore(db: Db, catalogue: () => Catalogue, rows: EditionLi
       maker,
       model,
       modelId,
+      makerId,
       discipline,
       madeIn: sizesMade(row),
       widths: widthsOf(id),
@@ -173,22 +216,20 @@ export function editionStore(db: Db, catalogue: () => Catalogue, rows: EditionLi
       },
     ): { id: string; slug: string } {
       const { maker, model, edition } = receipt;
-      let makerId = selectMaker.get(maker.name)?.id;
-      if (!makerId) {
-        makerId = maker.id;
-        insertMaker.run(makerId, maker.name);
-      }
-      let modelId = selectModel.get(makerId, model.name)?.id;
-      if (!modelId) {
-        modelId = model.id;
-        insertModel.run(modelId, makerId, model.name);
-      }
+      // A name that was merged away still finds what stands for it.
+      const knownMaker = selectMaker.get(maker.name);
+      const makerId = knownMaker ? names.lead('maker', knownMaker.id) : maker.id;
+      if (!knownMaker) insertMaker.run(makerId, maker.name);
+      const knownModel = selectModel.get(makerId, model.name);
+      const modelId = knownModel ? names.lead('model', knownModel.id) : model.id;
+      if (!knownModel) insertModel.run(modelId, makerId, model.name);
       const known = selectEditionOf.get(modelId, edition.name);
       if (known) {
-        addDetails(known.id, edition);
-        return known;
+        const id = names.lead('edition', known.id);
+        addDetails(id, edition);
+        return { id, slug: leadTo(known.slug) };
       }
-      const slug = freeSlug(slugOf(maker.name, model.name, edition.name));
+      const slug = freeSlug(slugOf(maker.name, model.name, edition.name), edition.id);
       insertEdition.run({
         id: edition.id,
         modelId,
@@ -208,16 +249,31 @@ export function editionStore(db: Db, catalogue: () => Catalogue, rows: EditionLi
       if (!row) throw notFound('This edition');
       return complete(row);
     },
+    /** The slug that an address leads on to. */
+    leadTo,
     bySlug(slug: string): EditionRecord {
-      const row = selectBySlug.get(slug);
+      const row = selectBySlug.get(leadTo(slug));
       if (!row) throw notFound(`The edition ${slug}`);
       return complete(row);
+    },
+    /** The address that an edition would have by its names now. */
+    freeSlugOf(id: string): string {
+      const { maker, model, name } = this.byId(id);
+      return freeSlug(slugOf(maker, model, name), id);
+    },
+    /** Brings what an edition is found by to its names; one that was merged away is not found. */
+    place(id: string): void {
+      const { maker, model, name } = this.byId(id);
+      if (selectMerged.get(id)) rows.remove(id);
+      else rows.place(id, maker, model, name);
     },
     setDiscipline: (id: string, discipline: string) => writeDiscipline.run(discipline, id),
     /** Adds what does not stand there already; the ids of what was added. */
     addClaims(
       editionId: string,
       { claims = [], claimTexts = [] }: Partial<Pick<Receipt, 'claims' | 'claimTexts'>>,
+      /** Why they do not stand yet: a correction brings them in. */
+      withdrawn: string | null = null,
     ): string[] {
       const added: string[] = [];
       for (const { id, quantity, typed, value, halfWidth, label, statedBasis, source } of claims) {
@@ -232,6 +288,7 @@ export function editionStore(db: Db, catalogue: () => Catalogue, rows: EditionLi
           size: label?.size ?? null,
           statedBasis: JSON.stringify(statedBasis),
           source,
+          withdrawn,
         };
         if (selectSameClaim.get(row)) continue;
         insertClaim.run(row);
@@ -239,25 +296,30 @@ export function editionStore(db: Db, catalogue: () => Catalogue, rows: EditionLi
       }
       for (const claim of claimTexts) {
         if (selectSameText.get({ editionId, ...claim })) continue;
-        insertText.run({ editionId, ...claim });
+        insertText.run({ editionId, withdrawn, ...claim });
         added.push(claim.id);
       }
       return added;
     },
-    withdrawClaim(id: string, reason: string): void {
-      const claims = withdrawClaim.run({ id, reason }).changes;
-      if (claims + withdrawText.run({ id, reason }).changes === 0)
+    /** A claim, of a figure or in words. */
+    claimById(id: string): { editionId: string; typed: string } {
+      const claim = selectClaim.get({ id });
+      if (!claim)
         throw new Refusal(404, 'This claim is not in the bench book, or is withdrawn already.');
+      return claim;
     },
+    reportedById(id: string): { editionId: string; withdrawn: string | null } {
+      const figure = selectReportedById.get(id);
+      if (!figure) throw notFound('This reported figure');
+      return figure;
+    },
+    readReported,
     addReported(editionId: string, figure: z.output<typeof reportedFields>): void {
-      const { kind } = describeQuantity(figure.quantity, catalogue());
-      const read = readTypedQuantity(figure.typed, kind);
-      if (!read.ok) throw wrongValue('typed', read.fault.message, read.fault.choices);
       const { label, ...rest } = figure;
       insertReported.run({
         ...rest,
         editionId,
-        value: read.value.value,
+        value: readReported(figure),
         system: label?.system ?? null,
         size: label?.size ?? null,
       });

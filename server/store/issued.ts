@@ -41,6 +41,10 @@ export function issuedStore(db: Db) {
     `SELECT ${COLUMNS} FROM issued WHERE kind = @kind AND subject = @subject
      ORDER BY revision DESC LIMIT 1`,
   );
+  const selectNoted = db.prepare<[string], unknown>(
+    `SELECT 1 FROM occasion o CROSS JOIN issued i ON i.subject = o.id
+     WHERE o.pair_id = ? AND o.kind = 'check' AND i.kind = 'return-note' LIMIT 1`,
+  );
   return {
     issue({ content, leanedOn, ...issue }: Issue): void {
       const text = JSON.stringify(content);
@@ -51,6 +55,8 @@ export function issuedStore(db: Db) {
         leanedOn: JSON.stringify(leanedOn),
       });
     },
+    /** Was a return note issued of a pair? */
+    isNoted: (pairId: string): boolean => selectNoted.get(pairId) !== undefined,
     of: (subject: string): IssuedRecord[] => selectOf.all(subject).map(asRecord),
     byId(id: string): IssuedRecord {
       const row = selectById.get(id);

@@ -109,6 +109,9 @@ function writePair(fields: PairFields) {
 
 export function pairStore(db: Db, rows: PairList) {
   const selectByTag = db.prepare<[string], PairDbRow>(`${PAIR} WHERE p.tag = ?`);
+  const selectByFormerTag = db.prepare<[string], PairDbRow>(
+    `${PAIR} WHERE p.id = (SELECT pair_id FROM former_tag WHERE tag = ?)`,
+  );
   const selectById = db.prepare<[string], PairDbRow>(`${PAIR} WHERE p.id = ?`);
   const selectIds = db
     .prepare<[string], string>('SELECT id FROM pair WHERE id > ? ORDER BY id LIMIT 200')
@@ -174,10 +177,11 @@ export function pairStore(db: Db, rows: PairList) {
 
   return {
     byTag(tag: string): StoredPair {
-      const row = selectByTag.get(tag);
+      const row = selectByTag.get(tag) ?? selectByFormerTag.get(tag);
       if (!row) throw notFound(`The pair ${tag.slice(0, 16)}`);
       return readPair(row);
     },
+    isTag: (tag: string): boolean => selectByTag.get(tag) !== undefined,
     byId(id: string): StoredPair {
       const row = selectById.get(id);
       if (!row) throw notFound('This pair');

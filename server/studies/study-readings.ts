@@ -1,4 +1,5 @@
 /** What studies are made from: readings grouped by basis, methods, and the shoes two methods share. */
+
 import { group } from 'd3-array';
 import { mean } from 'simple-statistics';
 import type { z } from 'zod';
@@ -14,6 +15,7 @@ import {
 } from '#core/catalogue/quantities.ts';
 import { type Basis, compareBases, nameStackBasis } from '#core/figures/basis.ts';
 import { basisFor } from '#core/figures/pair-figure.ts';
+import { editionName } from '#core/sizing/edition-name.ts';
 import { isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
 import { completeParts, studyGauge } from '#core/study/gauge-study.ts';
 import type { StudyReading } from '#core/study/study-cells.ts';
@@ -155,7 +157,7 @@ export function pairStudyReadings(
   return {
     edition: {
       slug: edition.slug,
-      name: [`${edition.maker} ${edition.model}`, edition.name].filter(Boolean).join(', '),
+      name: editionName(edition),
     },
     label,
     labels,
@@ -214,7 +216,7 @@ export function sideDifferences(
     return [
       {
         tag: session.tag,
-        edition: [`${maker} ${model}`, name].filter(Boolean).join(', '),
+        edition: editionName({ maker, model, name }),
         difference: mean(right) - mean(left),
       },
     ];

@@ -213,6 +213,32 @@ export const useEditionRow = (edition: string) =>
     enabled: edition !== '',
   });
 
+/** An edition with what can be put right of it. */
+export const useEditionRecord = (edition: string) =>
+  useQuery({
+    queryKey: ['editions', 'record', edition],
+    queryFn: ({ signal }) => request('getEdition', { params: { edition }, signal }),
+  });
+
+/** What a merge would move. */
+export const useMergePlan = (kind: 'maker' | 'model' | 'edition', id: string, into: string) =>
+  useQuery({
+    queryKey: ['editions', 'merge', kind, id, into],
+    queryFn: ({ signal }) => request('getMerge', { params: { id }, query: { kind, into }, signal }),
+    staleTime: 0,
+  });
+
+/** The record of changes: all of it, or of one pair, edition, instrument or person. */
+export const useChanges = (whose: Partial<Record<string, string>>) =>
+  useInfiniteQuery({
+    queryKey: ['lab', 'changes', whose],
+    queryFn: ({ pageParam, signal }) =>
+      request('listChanges', { query: { ...whose, after: pageParam }, signal }),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.more ?? undefined,
+    staleTime: 0,
+  });
+
 /** Makers, models and editions known for what is typed so far. */
 export const useNames = (maker: string, model: string) =>
   useQuery({

@@ -54,6 +54,13 @@ export const labStep: Step = {
       goTo: 'Lab: people and sizes',
     },
     {
+      path: 'lab/changes',
+      title: 'Record of changes',
+      place: 'Record of changes',
+      page: async () => (await import('./ChangesPage.tsx')).ChangesPage,
+      goTo: 'Lab: record of changes',
+    },
+    {
       path: 'lab/files',
       title: 'Readings in and out',
       place: 'Readings in and out',

@@ -3,130 +3,21 @@ import { useForm } from '@mantine/form';
 import { useHotkeys } from '@mantine/hooks';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { v7 as newId } from 'uuid';
-import { claimRecords, claimTextRecords } from '#contract/claim-records.ts';
 import type { PairRecord } from '#contract/pair-records.ts';
-import { describeQuantity } from '#core/catalogue/quantities.ts';
-import { claimTerms } from '#core/claims/claim.ts';
-import { readClaims } from '#core/claims/claim-text.ts';
+import { editionName } from '#core/sizing/edition-name.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { useChange, usePair } from '../api/queries.ts';
-import { DataTable } from '../drawing/DataTable.tsx';
 import { Photographs } from '../photographs/Photographs.tsx';
 import { putOnBench } from '../shell/bench.ts';
-import { editionName } from '../shell/names.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { useUnits } from '../shell/units.ts';
-import { ClaimCheck } from './ClaimCheck.tsx';
+import { AddClaims, ClaimsOnFile } from './Claims.tsx';
 import { lookUp } from './look-up.ts';
 import { PairFieldset } from './PairFieldset.tsx';
+import { PairPlace } from './PairPlace.tsx';
 import classes from './ReceivePage.module.css';
-import {
-  emptyForm,
-  faultsOfPaths,
-  formOfPair,
-  type ReceiptForm,
-  readEdit,
-} from './receipt-form.ts';
-
-type ClaimsOfPair = PairRecord['edition'];
-
-const figureRow = (claim: ClaimsOfPair['claims'][number]) => ({
-  id: claim.id,
-  what: describeQuantity(claim.quantity).name,
-  typed: claim.typed,
-  terms: [
-    ...claimTerms({ ...claim, label: claim.label ?? undefined }),
-    claim.source || 'source not stated',
-  ].join('; '),
-  withdrawn: claim.withdrawn,
-});
-
-const textRow = ({ id, part, text, source, withdrawn }: ClaimsOfPair['claimTexts'][number]) => ({
-  id,
-  what: part || 'as text',
-  typed: text,
-  terms: source || 'source not stated',
-  withdrawn,
-});
-
-/** Claims on file, each with size, basis and source; withdrawn ones stay, struck out. */
-function ClaimsOnFile({ record }: { record: PairRecord }) {
-  const withdraw = useChange('withdrawClaim');
-  const { claims, claimTexts } = record.edition;
-  if (claims.length + claimTexts.length === 0)
-    return <p className="soft">No claim on file for this edition.</p>;
-  return (
-    <div className={classes.claims}>
-      <DataTable
-        rows={[...claims.map(figureRow), ...claimTexts.map(textRow)]}
-        keyOf={({ id }) => id}
-        rowClass={({ withdrawn }) => (withdrawn === null ? undefined : classes.withdrawn)}
-        columns={[
-          { head: 'Claimed', cell: ({ what }) => what },
-          { head: 'As typed', cell: ({ typed }) => typed, figure: true },
-          { head: 'Size, basis, source', cell: ({ terms }) => terms },
-          {
-            head: 'Withdraw',
-            unseen: true,
-            cell: ({ id, typed, withdrawn }) =>
-              withdrawn === null && (
-                <Button
-                  size="compact-xs"
-                  variant="subtle"
-                  aria-label={`Withdraw the claim ${typed}`}
-                  onClick={() =>
-                    withdraw.mutate({
-                      params: { id },
-                      body: { reason: 'withdrawn at the bench' },
-                    })
-                  }
-                >
-                  withdraw
-                </Button>
-              ),
-          },
-        ]}
-      />
-    </div>
-  );
-}
-
-function AddClaims({ record }: { record: PairRecord }) {
-  const form = useForm<ReceiptForm>({ initialValues: emptyForm() });
-  const add = useChange('addClaims');
-  const read = readClaims(form.values.claims);
-  const submit = () => {
-    if (form.values.claims.trim() === '') {
-      form.setFieldError('claims', 'Type what is claimed.');
-      return;
-    }
-    const { claimSource } = form.values;
-    add.mutate(
-      {
-        params: { id: record.edition.id },
-        body: {
-          claims: claimRecords(read, claimSource, newId),
-          claimTexts: claimTextRecords(read, claimSource, newId),
-        },
-      },
-      { onSuccess: () => form.reset() },
-    );
-  };
-  return (
-    <>
-      <ClaimCheck form={form} label="Add claimed figures" />
-      <Button variant="default" size="xs" mt="sm" loading={add.isPending} onClick={submit}>
-        Add claims
-      </Button>
-      {add.isError && (
-        <p role="alert" className="look-here">
-          {add.error.message}
-        </p>
-      )}
-    </>
-  );
-}
+import { faultsOfPaths, formOfPair, type ReceiptForm, readEdit } from './receipt-form.ts';
+import { Sittings } from './Sittings.tsx';
 
 function RecordForm({
   record,
@@ -224,8 +115,8 @@ function RecordForm({
         </div>
         <section className={classes.claimColumn} aria-label="Claims">
           <h2>What the maker claims of this edition</h2>
-          <ClaimsOnFile record={record} />
-          <AddClaims record={record} />
+          <ClaimsOnFile edition={edition} />
+          <AddClaims editionId={edition.id} />
         </section>
       </div>
     </form>
@@ -254,6 +145,8 @@ export function PairRecordPage() {
         onReread={() => show(false)}
       />
       <div className={classes.below}>
+        <PairPlace record={pair.data} onMoved={() => show(false)} />
+        <Sittings sessions={pair.data.sessions} />
         <Photographs subject={{ subjectKind: 'pair', subjectId: pair.data.pair.id }} />
       </div>
     </>

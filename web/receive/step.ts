@@ -46,5 +46,10 @@ export const receiveStep: Step = {
       fetch: fetchPair,
       keys,
     },
+    {
+      path: 'editions/:edition',
+      title: 'Edition',
+      page: async () => (await import('./EditionPage.tsx')).EditionPage,
+    },
   ],
 };

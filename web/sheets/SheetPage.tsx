@@ -6,16 +6,16 @@ import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { Sheet } from '#contract/sheet-records.ts';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
+import { editionName } from '#core/sizing/edition-name.ts';
 import { writeNumber } from '#core/sizing/number-words.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { useSheet } from '../api/queries.ts';
-import { editionName } from '../shell/names.ts';
+import { ReportedForm } from '../receive/Reported.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import { Verdict } from '../shell/Verdict.tsx';
 import { BudgetLine } from './BudgetLine.tsx';
 import { ClaimWords, PairValues, type SheetEntry } from './ClaimWords.tsx';
-import { ReportedForm } from './ReportedForm.tsx';
 import classes from './SheetPage.module.css';
 
 /** Return and loss of the loops behind a stiffness, shoe by shoe. */

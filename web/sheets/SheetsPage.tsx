@@ -1,10 +1,10 @@
 import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { editionName } from '#core/sizing/edition-name.ts';
 import { isSameSize, labelSlug, nameLabel, type SizeLabel } from '#core/sizing/size-label.ts';
 import { useEditions } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
-import { editionName } from '../shell/names.ts';
 import { useRested } from '../shell/typing.ts';
 
 function sizesOf(pairs: readonly { label: SizeLabel }[]): SizeLabel[] {

@@ -1,8 +1,8 @@
 import { Select, type SelectProps } from '@mantine/core';
 import { useState } from 'react';
+import { editionName } from '#core/sizing/edition-name.ts';
 import { answersTo } from '#core/sizing/search-terms.ts';
 import { useEditionRow, useEditions } from '../api/queries.ts';
-import { editionName } from './names.ts';
 import { useRested } from './typing.ts';
 
 interface EditionSelectProps extends Omit<SelectProps, 'data' | 'value' | 'onChange' | 'filter'> {

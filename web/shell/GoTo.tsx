@@ -6,11 +6,11 @@ import {
 } from '@mantine/spotlight';
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { editionName } from '#core/sizing/edition-name.ts';
 import { answersTo, pairText } from '#core/sizing/search-terms.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { useEditions, usePairs } from '../api/queries.ts';
 import { useBenchTag } from './bench.ts';
-import { editionName } from './names.ts';
 import { opensPairsAt, STEPS } from './steps.ts';
 import { useRested } from './typing.ts';
 
