@@ -90,7 +90,7 @@ export const ownQuantityFields = z
     id: ownQuantityId,
     name: words(60, 'the name'),
     kind: z.enum(QUANTITY_KINDS),
-    datum: words(400, 'the datum: from where to where, and how'),
+    datum: remark(400).describe('from where to where, and how; empty: not said'),
     view: z.enum(DRAWING_VIEWS).default('side'),
     decimals: z.number().int().min(0).max(4),
     plausibleFrom: z.number(),
@@ -242,13 +242,16 @@ export const adoptedStudy = z.object({
 
 export const person = z.object({ id, code: z.string(), role: z.string() });
 
-const unitFamily = z.enum(['stack', 'mass', 'distance']);
+const unitFamily = z.enum(['stack', 'heel', 'mass', 'distance']);
 
 export const unitChoices = z.record(unitFamily, z.string());
 
 export const unitChange = z
   .partialRecord(unitFamily, z.string().max(12))
-  .refine((change) => Object.keys(change).length > 0, 'say which unit: stack, mass or distance');
+  .refine(
+    (change) => Object.keys(change).length > 0,
+    'say which unit: stack, heel, mass or distance',
+  );
 
 export const lab = z.object({
   setUp: z.boolean(),

@@ -15,7 +15,7 @@ export function defineOwnQuantity(own: OwnQuantity): QuantityDefinition {
     group: 'own',
     kind: own.kind,
     per: 'shoe',
-    datum: own.datum,
+    datum: own.datum || 'As this lab takes it.',
     drawing: { view: own.view },
     decimals: own.decimals,
     plausible: [own.plausibleFrom, own.plausibleTo],

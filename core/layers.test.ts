@@ -103,7 +103,7 @@ describe('hardness', () => {
   it('asks for the rest of the five, and for no sixth', () => {
     const { left } = sessionFigures(hard([50, 56]));
     const step = { repeatabilitySd: 1, resolution: 0.5, fixedReadings: 5 };
-    expect(adviseStation([50, 56], left[foam], step)).toEqual({ kind: 'fixed', n: 2, of: 5 });
+    expect(adviseStation([50, 56], left[foam], step)).toMatchObject({ kind: 'fixed', n: 2, of: 5 });
     const wide = sessionFigures(hard([50, 51, 51.5, 52, 58])).left[foam];
     expect(adviseStation([50, 51, 51.5, 52, 58], wide, step).kind).not.toBe('take-more');
   });

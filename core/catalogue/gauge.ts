@@ -80,6 +80,21 @@ export function gaugeTraits(instrument: RecordedInstrument, takenAt: string): Ga
 }
 
 /**
+ * Can an instrument take a quantity at a station that names a tool? Any of its kind does, with its own
+ * doubt; but what has a stack basis, and what comes as a curve, is taken as the protocol says or is another
+ * figure.
+ */
+export function servesStation(
+  instrument: { name: string; kind: ToolName; unit: string },
+  quantity: Pick<QuantityDefinition, 'name' | 'kind' | 'tool' | 'dependsOn' | 'curve' | 'ordinal'>,
+  tool: ToolName,
+): boolean {
+  if (instrument.kind === tool) return true;
+  const isBound = quantity.dependsOn.includes('stack') || quantity.curve || quantity.ordinal;
+  return !isBound && instrumentFault(instrument, quantity) === undefined;
+}
+
+/**
  * Why an instrument cannot have read a quantity, in words; undefined where it can: it speaks a unit
  * of that kind, or is the tool that the quantity is taken with.
  * @example instrumentFault({ name: 'Scale', kind: 'scale', unit: 'g' }, QUANTITIES['heel-stack'])

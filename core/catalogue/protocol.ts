@@ -119,6 +119,19 @@ function fullBench(tool: Through): StationDraft[] {
   ];
 }
 
+/** What a reviewer takes of a shoe in a quarter of an hour, mostly by hand. */
+function reviewersRound(tool: Through, mass: readonly StationDraft[]): StationDraft[] {
+  return [
+    ...mass,
+    ...stacks(tool, 1),
+    ...several(['heel-width', 'midfoot-width', 'ball-width'], 1),
+    ...several(['toe-box-width', 'toe-box-height'], 1),
+    ...several(['heel-lugs', 'forefoot-lugs'], 1, true),
+    ...several(['bend-front-hand', 'bend-rear-hand', 'twist-front-hand', 'twist-rear-hand'], 1),
+    station('counter-hand', 1),
+  ];
+}
+
 /**
  * The protocols that ship, those that the tools allow first. A needle gauge or a caliper reaches
  * the foot-side surface inside the shoe; a ruler alone sees only the sidewall. The others are there
@@ -161,6 +174,12 @@ export function protocolsFor(tools: readonly ToolName[]): ProtocolDraft[] {
       stack: base,
       conditioning: '',
       stations: [...mass, ...stacks(through, 1), station('ball-width', 1)],
+    },
+    {
+      name: 'Reviewer’s round',
+      stack: base,
+      conditioning: '',
+      stations: reviewersRound(through, mass),
     },
     {
       name: 'Midsole only',

@@ -6,6 +6,7 @@
  */
 import type { ClassLines } from './classes.ts';
 import { COMPUTED } from './computed-quantities.ts';
+import { DETAILS } from './detail-quantities.ts';
 import { MASS_AND_LENGTH } from './mass-and-length-quantities.ts';
 import type { QuantityDefinition } from './quantity.ts';
 import { SHAPE } from './shape-quantities.ts';
@@ -14,7 +15,14 @@ import { STIFFNESS } from './stiffness-quantities.ts';
 import { TREAD } from './tread-quantities.ts';
 
 /** Taken at the shoe, in the order of sheets. */
-const MEASURED = { ...MASS_AND_LENGTH, ...STACKS, ...SHAPE, ...STIFFNESS, ...TREAD };
+const MEASURED = {
+  ...MASS_AND_LENGTH,
+  ...STACKS,
+  ...SHAPE,
+  ...DETAILS,
+  ...STIFFNESS,
+  ...TREAD,
+};
 
 type ShippedQuantityId = keyof typeof MEASURED;
 /** A quantity that a lab added itself. */

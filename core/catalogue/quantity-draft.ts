@@ -79,3 +79,21 @@ export function angle(
     ...more,
   });
 }
+
+/** A score by hand, in whole grades up to 5. */
+export function byHand(name: string, datum: string, drawing: QuantityDrawing, least = 1) {
+  return quantity({
+    name,
+    group: 'by hand',
+    kind: 'grade',
+    datum,
+    drawing,
+    decimals: 0,
+    plausible: [least, 5],
+    tool: 'hand',
+    repeatabilitySd: 0,
+    noticeable: 1,
+    sideTolerance: within(1),
+    ordinal: true,
+  });
+}

@@ -88,6 +88,8 @@ export interface QuantityDefinition extends Carrying {
   kind: QuantityKind;
   /** Of one shoe, or of both together. */
   per: 'shoe' | 'pair';
+  /** The family whose chosen unit it is shown in; left out: that of its kind. */
+  family?: 'heel';
   /** From where to where, and how. */
   datum: string;
   drawing: QuantityDrawing;

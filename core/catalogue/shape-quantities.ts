@@ -165,7 +165,11 @@ export const SHAPE = {
     'Table to the seat at the heel’s back, outside.',
     { view: 'boot', span: [4, 0, 4, 12] },
     [3, 140],
-    { ...CARRYING.heelHeight, claimed: { words: ['heel height', 'height of the heel'] } },
+    {
+      family: 'heel',
+      ...CARRYING.heelHeight,
+      claimed: { words: ['heel height', 'height of the heel'] },
+    },
   ),
   'heel-breast-depth': length(
     'Heel-breast depth',
@@ -173,6 +177,7 @@ export const SHAPE = {
     'Height of the step in front of the heel.',
     { view: 'boot', span: [32, 0, 32, 5] },
     [0, 90],
+    { family: 'heel' },
   ),
   'collar-medial': length(
     'Collar height, medial',

@@ -1,7 +1,15 @@
 /** How hard and how stiff: durometers, fixtures that draw a curve, and by hand. */
 import type { CurveTraits, QuantityDrawing } from './quantity.ts';
-import { type Draft, FOAM, quantity, within } from './quantity-draft.ts';
+import { byHand, type Draft, FOAM, quantity, within } from './quantity-draft.ts';
 import { CARRYING } from './slopes.ts';
+
+/** An outsole of 50 A is soft. */
+const RUBBER_CLASSES = [{ name: 'soft' }, { name: 'firmer than soft', over: 50 }];
+/** Midsole foam of about 55 is where most begin. */
+const FOAM_CLASSES = [
+  { name: 'softer than the usual start' },
+  { name: 'firmer than the usual start', from: 55 },
+];
 
 function hardness(
   name: string,
@@ -15,7 +23,7 @@ function hardness(
     short,
     group: 'hardness',
     kind: rubber ? 'rubber-hardness' : 'foam-hardness',
-    datum: `Five places ${where}, median; ${rubber ? 'type A durometer (ASTM D2240, ISO 48-4)' : 'type C foam durometer (JIS K 7312)'}. Reading time, thickness and backing belong to the figure.`,
+    datum: `Usually five places ${where}, their median; one or two touches stand as their mean; ${rubber ? 'type A durometer (ASTM D2240, ISO 48-4)' : 'type C foam durometer (JIS K 7312)'}. Reading time, thickness and backing belong to the figure.`,
     drawing: { view: rubber ? 'plan' : 'side', spot },
     plausible: rubber ? [30, 95] : [15, 85],
     tool: rubber ? 'durometer A' : 'durometer C',
@@ -26,6 +34,7 @@ function hardness(
     dependsOn: FOAM,
     direction: rubber ? 'scale A' : 'scale C',
     fixedReadings: 5,
+    ...(short === 'foam insole' ? {} : { classes: rubber ? RUBBER_CLASSES : FOAM_CLASSES }),
   });
 }
 
@@ -60,23 +69,6 @@ function fixture(
     direction,
     curve,
     ...more,
-  });
-}
-
-function byHand(name: string, datum: string, drawing: QuantityDrawing, least = 1) {
-  return quantity({
-    name,
-    group: 'by hand',
-    kind: 'grade',
-    datum,
-    drawing,
-    decimals: 0,
-    plausible: [least, 5],
-    tool: 'hand',
-    repeatabilitySd: 0,
-    noticeable: 1,
-    sideTolerance: within(1),
-    ordinal: true,
   });
 }
 

@@ -58,6 +58,22 @@ export const TOOL_DEFAULTS: Readonly<Record<ToolName, InstrumentDraft>> = {
   hand: tool('Hand', 'hand', 'grade', [1, 0, 0]),
 };
 
+/**
+ * What repeats scatter by at least where a length is taken with another tool than its station names, mm:
+ * common practice. A finer tool than the usual one is not taken to repeat better.
+ */
+const LEAST_SCATTER: Partial<Record<ToolName, number>> = {
+  ruler: 0.4,
+  tape: 0.7,
+  'length gauge': 0.3,
+  'needle gauge': 0.2,
+  caliper: 0.15,
+};
+
+/** The scatter of repeats by a tool that stands in for the usual one, mm: never below that of the station. */
+export const standInScatter = (sd: number, tool: ToolName | undefined): number =>
+  Math.max(sd, (tool && LEAST_SCATTER[tool]) ?? 0);
+
 /** The name of a tool in a sentence. */
 export function nameTool(kind: ToolName): string {
   const named: Partial<Record<ToolName, string>> = {

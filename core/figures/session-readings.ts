@@ -8,6 +8,7 @@ import {
   type Side,
 } from '../catalogue/quantities.ts';
 import type { Configuration, StackBasis } from '../catalogue/stack-basis.ts';
+import { standInScatter, type ToolName } from '../catalogue/tools.ts';
 import type { SizeLabel } from '../sizing/size-label.ts';
 import type { Kilometres } from '../sizing/units.ts';
 import { DEFAULT_REPEATABILITY_DF, type Repeatability } from '../statistics/repeated-readings.ts';
@@ -56,6 +57,7 @@ export interface RecordedProtocol {
   stations: readonly {
     quantity: MeasuredQuantityId;
     setup: string;
+    tool?: ToolName;
     repeatability: { sd: number; df: number; source: string };
   }[];
 }
@@ -76,6 +78,33 @@ function usualRepeatability(
       },
     ]),
   );
+}
+
+/**
+ * The scatter of a station, wider where a coarser tool than it names took a reading there: what stands in
+ * brings its own doubt.
+ */
+function stationRepeatability(
+  { quantity, tool, repeatability }: RecordedProtocol['stations'][number],
+  session: RecordedSession,
+  kinds: ReadonlyMap<string, ToolName | undefined>,
+): { sd: number; df: number; source: string } {
+  const others = session.readings.flatMap((reading) => {
+    const kind = kinds.get(reading.instrumentId);
+    return reading.quantity === quantity && stands(reading) && kind && kind !== tool ? [kind] : [];
+  });
+  if (tool === undefined || others.length === 0) return repeatability;
+  const sd = others.reduce(
+    (most, kind) => Math.max(most, standInScatter(repeatability.sd, kind)),
+    0,
+  );
+  return sd === repeatability.sd
+    ? repeatability
+    : {
+        ...repeatability,
+        sd,
+        source: `${repeatability.source}, by ${[...new Set(others)].join(' and ')}`,
+      };
 }
 
 /** The studies whose gauge took every standing reading of their quantity here, by this protocol. */
@@ -106,6 +135,7 @@ export function sessionReadings(
 ): SessionReadings {
   const behind = studiesBehind(session, protocol, studies);
   const known = new Map(instruments.map((instrument) => [instrument.id, instrument]));
+  const kinds = new Map(instruments.map(({ id, kind }) => [id, kind]));
   return {
     id: session.id,
     startedAt: session.startedAt,
@@ -119,7 +149,10 @@ export function sessionReadings(
     repeatability: {
       ...usualRepeatability(session, catalogue),
       ...Object.fromEntries(
-        protocol.stations.map((station) => [station.quantity, station.repeatability]),
+        protocol.stations.map((station) => [
+          station.quantity,
+          stationRepeatability(station, session, kinds),
+        ]),
       ),
       ...Object.fromEntries(
         behind.map((study) => [

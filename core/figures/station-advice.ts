@@ -1,18 +1,28 @@
 /** What the bench says at a station: go on, take more, or look at a reading again. */
 
 import { findDoubtfulReading } from '../statistics/outlier.ts';
-import { allowedRange, decideRepeats, MOST_JUDGED } from '../statistics/repeats.ts';
+import { allowedRange, decideRepeats, MOST_JUDGED, medianFactor } from '../statistics/repeats.ts';
 import { cheapestNext } from './budget.ts';
 import { type Figure, figureExpanded } from './figure.ts';
 
 export type StationAdvice =
   | { kind: 'first' }
-  | { kind: 'fixed'; n: number; of: number }
+  | { kind: 'fixed'; n: number; of: number; U: number; UofAll: number }
   | { kind: 'single'; U: number }
   | { kind: 'take-more'; range: number; usual: number; widest: number }
   | { kind: 'median'; range: number; allowed: number; n: number }
   | { kind: 'doubtful'; index: number; doubt: 'straggler' | 'outlier'; distance: number }
   | { kind: 'agree'; range: number; allowed: number; worth?: { from: number; to: number } };
+
+/** The figure as it would stand after all readings of a fixed number, if they scatter as they usually do. */
+const withReadings = (figure: Figure, n: number, all: number): Figure => ({
+  ...figure,
+  terms: figure.terms.map((term) =>
+    term.kind === 'readings'
+      ? { ...term, u: (term.u * medianFactor(all)) / medianFactor(n) }
+      : term,
+  ),
+});
 
 /**
  * The advice at a station from the readings that stand there.
@@ -29,7 +39,13 @@ export function adviseStation(
   const n = values.length;
   if (n === 0 || !figure) return { kind: 'first' };
   if (step.fixedReadings !== undefined && n < step.fixedReadings)
-    return { kind: 'fixed', n, of: step.fixedReadings };
+    return {
+      kind: 'fixed',
+      n,
+      of: step.fixedReadings,
+      U: figureExpanded(figure),
+      UofAll: figureExpanded(withReadings(figure, n, step.fixedReadings)),
+    };
   if (n === 1) return { kind: 'single', U: figureExpanded(figure) };
   const doubtful = findDoubtfulReading(values, step);
   if (doubtful) {

@@ -203,7 +203,9 @@ function upperAskew(pattern: Pattern): Cause | undefined {
     .wants('heel-seam', 'differ')
     .says(
       tilt === undefined ? undefined : tilted,
-      `one collar low on one side: ${tilt ? writeNumber(Math.abs(tilt.tilt), 1) : ''} mm between outside and inside`,
+      tilt
+        ? `one collar low on one side: the ${tilt.side} leans ${writeNumber(Math.abs(tilt.tilt), 1)} mm more than the other, inside against outside`
+        : '',
       tilt === undefined ? 'collars not taken on both sides' : 'the collars stand level',
     )
     .wants('toe-tip-height', 'differ')

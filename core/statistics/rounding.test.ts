@@ -86,6 +86,7 @@ describe('tools and tags', () => {
       'In-shoe 12 / 75 %, insole in, needle gauge',
       'In-shoe 12 / 75 %, insole out, needle gauge',
       'Quick review',
+      'Reviewer’s round',
       'Midsole only',
       'Full bench',
       'Sidewall, ruler',

@@ -17,10 +17,20 @@ import { wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { ThresholdStore } from './thresholds.ts';
 
-/** Units of the three families a user chooses for. */
-const UNIT_KINDS = { stack: 'length', mass: 'mass', distance: 'distance' } as const;
+/** Units of the families a user chooses for. */
+const UNIT_KINDS = {
+  stack: 'length',
+  heel: 'length',
+  mass: 'mass',
+  distance: 'distance',
+} as const;
 export type UnitFamily = keyof typeof UNIT_KINDS;
-const DEFAULT_UNITS: Record<UnitFamily, string> = { stack: 'mm', mass: 'g', distance: 'km' };
+const DEFAULT_UNITS: Record<UnitFamily, string> = {
+  stack: 'mm',
+  heel: 'mm',
+  mass: 'g',
+  distance: 'km',
+};
 
 export function labStore(db: Db, thresholds: ThresholdStore) {
   const selectPeople = db.prepare<[], { id: string; code: string; role: string }>(

@@ -1,23 +1,23 @@
 import { NativeSelect } from '@mantine/core';
 import type { Instrument } from '#contract/lab-records.ts';
 
-/** Which gauge of its kind is in the hand; nothing to choose where the lab has one. */
+/** Which gauge is in the hand, of those that can take what is wanted; nothing to choose where the lab has one. */
 export function GaugeSelect({
-  ofKind,
+  able,
   instrument,
   onChoose,
 }: {
-  ofKind: Instrument[];
+  able: Instrument[];
   instrument: Instrument | undefined;
   onChoose: (id: string) => void;
 }) {
-  if (ofKind.length < 2) return null;
+  if (able.length < 2) return null;
   return (
     <NativeSelect
       size="xs"
       label="Gauge"
       w={130}
-      data={ofKind.map((one) => ({ value: one.id, label: one.name }))}
+      data={able.map((one) => ({ value: one.id, label: one.name }))}
       value={instrument?.id ?? ''}
       onChange={(event) => onChoose(event.currentTarget.value)}
     />

@@ -60,7 +60,8 @@ function Entry({ definition }: { definition: QuantityDefinition }) {
                   ? ''
                   : `, pairs by ${definition.betweenPairSd}`
               }; a wearer may notice ${step}.`}{' '}
-          {definition.fixedReadings && `Always ${definition.fixedReadings} readings. `}
+          {definition.fixedReadings &&
+            `Usually ${definition.fixedReadings} readings, their median. `}
           Left to right within {tolerance.join(' or ') || 'nothing'}. Depends on{' '}
           {definition.dependsOn.map((part) => DEPENDS_WORDS[part]).join(', ')}
           {definition.direction ? `; ${definition.direction} is part of it` : ''}.{' '}

@@ -38,6 +38,8 @@ export function ProtocolsPage() {
                 {before.length > 0 &&
                   `; earlier: ${before.map((one) => one.version).join(', ')}, kept with their sessions`}
               </span>
+              {' · '}
+              <Link to={`/lab/protocols/${protocol.id}/form`}>blank form</Link>
               <br />
               {protocol.stations
                 .map(

@@ -207,6 +207,26 @@ const slugOf = (name: string) =>
     .slice(0, 36);
 
 const number = typedNumber('A number, such as 0.3.');
+
+/** What a quantity of a kind usually has, until the lab says otherwise: common practice. */
+const USUAL: Partial<Record<QuantityKind, Partial<Record<keyof typeof LENGTHS, string>>>> = {
+  mass: { plausibleTo: '3000', repeatabilitySd: '0.5', noticeable: '15', sideTolerance: '10' },
+  angle: { plausibleFrom: '-90', plausibleTo: '90', noticeable: '2', sideTolerance: '2' },
+  share: { plausibleTo: '100', repeatabilitySd: '1', noticeable: '5', sideTolerance: '3' },
+  'rubber-hardness': { repeatabilitySd: '1', noticeable: '5', sideTolerance: '3' },
+  'foam-hardness': { repeatabilitySd: '1', noticeable: '5', sideTolerance: '3' },
+  grade: { decimals: '0', plausibleTo: '5', repeatabilitySd: '0', noticeable: '1' },
+};
+const LENGTHS = {
+  decimals: '1',
+  plausibleFrom: '0',
+  plausibleTo: '600',
+  repeatabilitySd: '0.3',
+  noticeable: '2',
+  sideTolerance: '1',
+};
+const usualOf = (kind: QuantityKind) => ({ ...LENGTHS, ...USUAL[kind] });
+
 const OWN_QUANTITY = z.object({
   name: z.string(),
   kind: z.enum(QUANTITY_KINDS),
@@ -223,6 +243,7 @@ const OWN_QUANTITY = z.object({
   dependsOnTemperature: z.boolean(),
 });
 
+/** Name, unit and tool are enough; the rest stands as it usually is, folded away. */
 function OwnQuantityForm() {
   const add = useChange('addOwnQuantity');
   const { form, refuse } = useSchemaForm(
@@ -233,12 +254,7 @@ function OwnQuantityForm() {
       datum: '',
       view: 'side',
       tool: 'caliper',
-      decimals: '1',
-      plausibleFrom: '0',
-      plausibleTo: '100',
-      repeatabilitySd: '0.3',
-      noticeable: '2',
-      sideTolerance: '1',
+      ...LENGTHS,
       dependsOnSetup: false,
       dependsOnTemperature: false,
     },
@@ -251,15 +267,23 @@ function OwnQuantityForm() {
     ),
   );
   const { symbol } = canonicalUnit(form.values.kind);
+  const isFolded = !Object.keys(form.errors).some((field) => field !== 'name');
   return (
     <form onSubmit={submit} noValidate>
       <div className={classes.fields}>
         <TextInput size="xs" label="Name" maxLength={60} {...form.getInputProps('name')} />
         <NativeSelect
           size="xs"
-          label="Kind"
-          data={[...QUANTITY_KINDS]}
+          label="Unit"
+          data={QUANTITY_KINDS.map((kind) => ({
+            value: kind,
+            label: `${canonicalUnit(kind).symbol} (${kind.replace('-', ' ')})`,
+          }))}
           {...form.getInputProps('kind')}
+          onChange={(event) => {
+            const kind = event.currentTarget.value as QuantityKind;
+            form.setValues({ kind, ...usualOf(kind) });
+          }}
         />
         <NativeSelect
           size="xs"
@@ -267,52 +291,57 @@ function OwnQuantityForm() {
           data={[...TOOL_NAMES]}
           {...form.getInputProps('tool')}
         />
-        <NativeSelect
-          size="xs"
-          label="Drawn on"
-          data={[...DRAWING_VIEWS]}
-          {...form.getInputProps('view')}
-        />
-        <TextInput
-          size="xs"
-          className={classes.wide}
-          label="From where to where, and how"
-          maxLength={400}
-          {...form.getInputProps('datum')}
-        />
-        <TextInput size="xs" label="Digits shown" {...form.getInputProps('decimals')} />
-        <TextInput
-          size="xs"
-          label={`Shoes have from, ${symbol}`}
-          {...form.getInputProps('plausibleFrom')}
-        />
-        <TextInput size="xs" label={`to, ${symbol}`} {...form.getInputProps('plausibleTo')} />
-        <TextInput
-          size="xs"
-          label={`Usual scatter (SD), ${symbol}`}
-          {...form.getInputProps('repeatabilitySd')}
-        />
-        <TextInput
-          size="xs"
-          label={`Noticeable step, ${symbol}`}
-          {...form.getInputProps('noticeable')}
-        />
-        <TextInput
-          size="xs"
-          label={`Left to right within, ${symbol}`}
-          {...form.getInputProps('sideTolerance')}
-        />
-        <Checkbox
-          size="xs"
-          label="depends on the set-up"
-          {...form.getInputProps('dependsOnSetup', { type: 'checkbox' })}
-        />
-        <Checkbox
-          size="xs"
-          label="depends on the temperature"
-          {...form.getInputProps('dependsOnTemperature', { type: 'checkbox' })}
-        />
       </div>
+      <details open={!isFolded || undefined} className={classes.rest}>
+        <summary>Where it is taken, and what is usual for it</summary>
+        <div className={classes.fields}>
+          <TextInput
+            size="xs"
+            className={classes.wide}
+            label="From where to where, and how"
+            maxLength={400}
+            {...form.getInputProps('datum')}
+          />
+          <NativeSelect
+            size="xs"
+            label="Drawn on"
+            data={[...DRAWING_VIEWS]}
+            {...form.getInputProps('view')}
+          />
+          <TextInput size="xs" label="Digits shown" {...form.getInputProps('decimals')} />
+          <TextInput
+            size="xs"
+            label={`Shoes have from, ${symbol}`}
+            {...form.getInputProps('plausibleFrom')}
+          />
+          <TextInput size="xs" label={`to, ${symbol}`} {...form.getInputProps('plausibleTo')} />
+          <TextInput
+            size="xs"
+            label={`Repeats scatter by, ${symbol}`}
+            {...form.getInputProps('repeatabilitySd')}
+          />
+          <TextInput
+            size="xs"
+            label={`Noticeable step, ${symbol}`}
+            {...form.getInputProps('noticeable')}
+          />
+          <TextInput
+            size="xs"
+            label={`Left to right within, ${symbol}`}
+            {...form.getInputProps('sideTolerance')}
+          />
+          <Checkbox
+            size="xs"
+            label="depends on the set-up"
+            {...form.getInputProps('dependsOnSetup', { type: 'checkbox' })}
+          />
+          <Checkbox
+            size="xs"
+            label="depends on the temperature"
+            {...form.getInputProps('dependsOnTemperature', { type: 'checkbox' })}
+          />
+        </div>
+      </details>
       <Button type="submit" size="xs" mt="sm" loading={add.isPending}>
         Add this quantity
       </Button>

@@ -33,6 +33,11 @@ export const labStep: Step = {
       page: async () => (await import('./ProtocolEditor.tsx')).ProtocolEditor,
     },
     {
+      path: 'lab/protocols/:id/form',
+      title: 'Blank form',
+      page: async () => (await import('./BlankFormPage.tsx')).BlankFormPage,
+    },
+    {
       path: 'lab/quantities',
       title: 'Quantities',
       place: 'Quantities and steps',

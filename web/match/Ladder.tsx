@@ -178,10 +178,10 @@ function valueWords(
 
 /** The gauge that this place is taken with, its live figure, and another where there is one. */
 function GaugeInHand({ gauge, take }: Pick<LadderEntry, 'gauge' | 'take'>) {
-  const { live, instrument, ofKind, choose } = gauge;
+  const { live, instrument, able, choose } = gauge;
   return (
     <>
-      <GaugeSelect ofKind={ofKind} instrument={instrument} onChoose={choose} />
+      <GaugeSelect able={able} instrument={instrument} onChoose={choose} />
       <LiveFigure live={live} instrument={instrument} onTake={take} />
     </>
   );

@@ -44,11 +44,14 @@ function adviceWords(
       };
     case 'fixed':
       return {
-        head: `${countWord(advice.n)} of ${countWord(advice.of)} readings taken.`.replace(
+        head: `${countWord(advice.n)} ${advice.n === 1 ? 'touch' : 'touches'}: ± ${span(advice.U)} as it stands.`.replace(
           /^./,
           (letter) => letter.toUpperCase(),
         ),
-        text: 'Take each at another spot; their median stands.',
+        text:
+          span(advice.UofAll) === span(advice.U)
+            ? `The usual ${countWord(advice.of)} would hardly make it surer.`
+            : `The usual ${countWord(advice.of)}, each at another spot, would make it about ± ${span(advice.UofAll)}; their median stands.`,
       };
     case 'take-more':
       return {

@@ -7,6 +7,7 @@ import { type MeasuredQuantityId, nameStation, type Side } from '#core/catalogue
 import { nameTool } from '#core/catalogue/tools.ts';
 import { nameStackBasis, stackBasisKey } from '#core/figures/basis.ts';
 import { HAND_ORDERS, type HandOrder, type Place, placeAlong } from '#core/figures/hand-order.ts';
+import { readOneMore } from '#core/figures/one-more.ts';
 import { judgeRoom } from '#core/figures/room.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { lastLength, nameLabel } from '#core/sizing/size-label.ts';
@@ -24,6 +25,7 @@ import classes from './Bench.module.css';
 import { EntryField } from './EntryField.tsx';
 import { useEntry } from './entry.ts';
 import { FiguresSoFar } from './FiguresSoFar.tsx';
+import { useStationsBeyond } from './one-more.ts';
 import { usePlace } from './place.ts';
 import { type RoomState, useRoom } from './room.ts';
 import { SessionEnd } from './SessionEnd.tsx';
@@ -43,9 +45,14 @@ const SessionTermsDialog = lazy(async () => ({
   default: (await import('./SessionTermsDialog.tsx')).SessionTermsDialog,
 }));
 const RoomDialog = lazy(async () => ({ default: (await import('./RoomDialog.tsx')).RoomDialog }));
+const OneMoreDialog = lazy(async () => ({
+  default: (await import('./OneMoreDialog.tsx')).OneMoreDialog,
+}));
 const CurvePanel = lazy(async () => ({ default: (await import('./CurvePanel.tsx')).CurvePanel }));
 
-type Dialog = { kind: 'note' | 'terms' | 'room' } | { kind: 'void'; reading: BenchReading };
+type Dialog =
+  | { kind: 'note' | 'terms' | 'room' | 'one more' }
+  | { kind: 'void'; reading: BenchReading };
 
 function termsInWords({ configuration, removed, conditioned, wornKm }: SessionTerms): string {
   return [
@@ -77,7 +84,9 @@ export function Bench({
   onProtocol: (id: string) => void;
 }) {
   const sitting = useSitting(record, lab, protocol);
-  const at = usePlace(record, protocol, sitting);
+  const beyond = useStationsBeyond(record.pair.tag, protocol, sitting);
+  const { stations } = beyond;
+  const at = usePlace(record, stations, sitting);
   const units = useUnits();
   const { openHelp } = useOutletContext<ShellContext>();
   const field = useRef<HTMLInputElement>(null);
@@ -90,7 +99,7 @@ export function Bench({
   const { place, station, sides } = at;
   const { tag, label } = record.pair;
   const definition = units.define(place.quantity);
-  const { ofKind, instrument, choose } = useInstrument(lab, station?.tool);
+  const { able, instrument, choose } = useInstrument(lab, station?.tool, definition);
   const taken = sitting.standingAt(place.quantity, place.side).length;
   const reading = useLiveReading(instrument, station?.tool ?? definition.tool, {
     ...place,
@@ -123,10 +132,32 @@ export function Bench({
   const askToVoid = useSteady((reading: BenchReading) => setDialog({ kind: 'void', reading }));
 
   function stationAlong(step: number): void {
-    const index = protocol.stations.findIndex((one) => one.quantity === place.quantity);
-    const count = protocol.stations.length;
-    const next = protocol.stations[(index + step + count) % count];
+    const index = stations.findIndex((one) => one.quantity === place.quantity);
+    const count = stations.length;
+    const next = stations[(index + step + count) % count];
     if (next) move({ quantity: next.quantity, side: place.side });
+  }
+
+  /** Where one more thing was named with its figure: entered once the hand is there. */
+  const entering = useRef(false);
+  useEffect(() => {
+    if (!entering.current) return;
+    entering.current = false;
+    entry.submit();
+  });
+
+  function measureOneMore(quantity: MeasuredQuantityId, side: Side = place.side, typed = ''): void {
+    beyond.ask(quantity);
+    entry.leave();
+    at.goTo({ quantity, side: sides.includes(side) ? side : place.side }, typed);
+    entering.current = typed !== '';
+    focus();
+  }
+
+  function readOneMoreThing(): void {
+    const read = readOneMore(at.text.trim().slice(1), units.catalogue);
+    if (!read.ok) entry.setFault(read.fault.message);
+    else measureOneMore(read.value.quantity, read.value.side, read.value.typed);
   }
 
   function otherShoe(): void {
@@ -140,7 +171,7 @@ export function Bench({
     else entry.setFault('There is no reading here to void.');
   }
 
-  const nth = protocol.stations.findIndex((one) => one.quantity === place.quantity) + 1;
+  const nth = stations.findIndex((one) => one.quantity === place.quantity) + 1;
   const datum = `${station?.setup ? `${station.setup}: ` : ''}${definition.datum}`;
   const verdict = judgeRoom(room);
   return (
@@ -154,15 +185,15 @@ export function Bench({
             </span>
           </h1>
           <p className={`soft ${classes.datum}`} title={datum}>
-            Station {nth} of {protocol.stations.length} · {datum}
+            Station {nth} of {stations.length} · {datum}
           </p>
-          {protocol.stations.length > 3 && (
+          {stations.length > 3 && (
             <StationRail
               sitting={sitting}
               place={place}
               places={at.places}
               sides={sides}
-              stations={protocol.stations}
+              stations={stations}
               onChoose={goTo}
             />
           )}
@@ -200,7 +231,7 @@ export function Bench({
               sitting={sitting}
               quantity={place.quantity}
               sides={sides}
-              stations={protocol.stations}
+              stations={stations}
               length={lastLength(label)}
               tag={tag}
               onChoose={goTo}
@@ -227,7 +258,8 @@ export function Bench({
               entry.setFault('');
             }}
             onSubmit={() => {
-              if (entry.submit()) move(placeAlong(place, at.places, 1));
+              if (at.text.trim().startsWith('+')) readOneMoreThing();
+              else if (entry.submit()) move(placeAlong(place, at.places, 1));
             }}
             onLeave={() => {
               entry.leave();
@@ -240,6 +272,7 @@ export function Bench({
             onVoid={voidLast}
             onTake={definition.curve ? () => curveKey.current() : entry.take}
             onHelp={openHelp}
+            onOneMore={() => setDialog({ kind: 'one more' })}
           />
           <div>
             <Advice
@@ -282,7 +315,7 @@ export function Bench({
             value={at.order}
             onChange={(event) => at.setOrder(event.currentTarget.value as HandOrder)}
           />
-          <GaugeSelect ofKind={ofKind} instrument={instrument} onChoose={choose} />
+          <GaugeSelect able={able} instrument={instrument} onChoose={choose} />
           <button
             type="button"
             className={classes.terms}
@@ -335,6 +368,15 @@ export function Bench({
             onDescribe={(terms) => {
               setDialog(null);
               sitting.describe(terms);
+            }}
+          />
+        )}
+        {dialog?.kind === 'one more' && (
+          <OneMoreDialog
+            onClose={() => setDialog(null)}
+            onChoose={(quantity) => {
+              setDialog(null);
+              measureOneMore(quantity);
             }}
           />
         )}

@@ -26,6 +26,7 @@ interface EntryFieldProps {
   /** Takes the live figure, or the curve. */
   onTake: () => void;
   onHelp: () => void;
+  onOneMore: () => void;
 }
 
 /** The field of a station: a figure and Enter. Letters act while it is empty. */
@@ -89,6 +90,7 @@ export function EntryField(props: EntryFieldProps) {
           <KeyButton keyName="⌫" says="correct last" onClick={entry.correctLast} />
           <KeyButton keyName="v" says="void" onClick={props.onVoid} />
           <KeyButton keyName="n" says="note" onClick={props.onNote} />
+          <KeyButton keyName="+" says="one more thing" onClick={props.onOneMore} />
         </div>
       )}
     </div>

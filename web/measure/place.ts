@@ -36,7 +36,7 @@ function wantsMore(values: number[], sd: number): boolean {
 const NOWHERE: Place = { quantity: 'mass', side: 'left' };
 
 /** The station under the hand, the order of all places, and the figure half typed there. */
-export function usePlace(record: PairRecord, protocol: Protocol, sitting: Sitting) {
+export function usePlace(record: PairRecord, stations: Protocol['stations'], sitting: Sitting) {
   const [order, setOrder] = useLocalStorage<HandOrder>({
     key: 'emvex-hand-order',
     defaultValue: 'shoes in turn',
@@ -48,10 +48,8 @@ export function usePlace(record: PairRecord, protocol: Protocol, sitting: Sittin
   });
   const catalogue = useCatalogue();
   const sides = sidesOf(record);
-  const { stations } = protocol;
   const places = useMemo(() => placesInOrder(stations, sides, order), [stations, sides, order]);
-  const stationAt = (place: Place) =>
-    protocol.stations.find((one) => one.quantity === place.quantity);
+  const stationAt = (place: Place) => stations.find((one) => one.quantity === place.quantity);
   /** Whether two more are wanted; a fixed number of readings, or a score, is never stretched. */
   const more = (place: Place, values: number[]) => {
     const definition = catalogue[place.quantity];
@@ -70,7 +68,7 @@ export function usePlace(record: PairRecord, protocol: Protocol, sitting: Sittin
     const state = stateOf(first);
     return state.taken < (stationAt(first)?.repeats ?? 1) || state.wantsMore
       ? first
-      : nextPlace(first, protocol.stations, sides, order, stateOf);
+      : nextPlace(first, stations, sides, order, stateOf);
   };
   const place = known ?? start();
   return {
@@ -88,7 +86,7 @@ export function usePlace(record: PairRecord, protocol: Protocol, sitting: Sittin
       setDraft({ place: next, text, corrects }),
     /** The place after a reading here, counting the one just recorded. */
     after: (recorded: number) =>
-      nextPlace(place, protocol.stations, sides, order, (other) => {
+      nextPlace(place, stations, sides, order, (other) => {
         if (other.quantity !== place.quantity || other.side !== place.side) return stateOf(other);
         const values = [...sitting.takenAt(place.quantity, place.side), recorded];
         return { taken: values.length, wantsMore: more(place, values) };

@@ -5,11 +5,18 @@ import { UnitsButton } from './MenuButtons.tsx';
 import classes from './StepBar.module.css';
 import { FAMILY_UNITS, UNIT_PRESETS, type UnitFamily, useUnits } from './units.ts';
 
+const FAMILY_WORDS: Record<UnitFamily, string> = {
+  stack: 'stack and other lengths',
+  heel: 'heels, as dance has them',
+  mass: 'mass',
+  distance: 'distance',
+};
+
 /** Units, all at once or one family at a time. */
 export function UnitsMenu() {
   const { chosen } = useUnits();
   const setUnits = useChange('setUnits');
-  const families: UnitFamily[] = ['stack', 'mass', 'distance'];
+  const families: UnitFamily[] = ['stack', 'heel', 'mass', 'distance'];
   return (
     <ArrivedMenu button={UnitsButton} closeOnItemClick={false} width={230}>
       <Menu.Label>All at once</Menu.Label>
@@ -20,7 +27,7 @@ export function UnitsMenu() {
       ))}
       {families.map((family) => (
         <div key={family}>
-          <Menu.Label>{family}</Menu.Label>
+          <Menu.Label>{FAMILY_WORDS[family]}</Menu.Label>
           <div className={classes.unitRow}>
             {FAMILY_UNITS[family].map((symbol) => (
               <Menu.Item

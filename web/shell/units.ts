@@ -14,22 +14,23 @@ import { type FigureWords, writeFigure, writeSpan } from '#core/sizing/number-wo
 import { canonicalUnit, findUnit, type QuantityKind, type Unit } from '#core/sizing/units.ts';
 import { useLab } from '../api/queries.ts';
 
-export type UnitFamily = 'stack' | 'mass' | 'distance';
+export type UnitFamily = 'stack' | 'heel' | 'mass' | 'distance';
 
 export const FAMILY_UNITS: Record<UnitFamily, string[]> = {
   stack: ['mm', 'cm', 'in'],
+  heel: ['mm', 'cm', 'in'],
   mass: ['g', 'oz', 'kg', 'lb'],
   distance: ['km', 'mi'],
 };
 
 /** Named choices of all units at once. */
 export const UNIT_PRESETS: Record<string, Record<UnitFamily, string>> = {
-  metric: { stack: 'mm', mass: 'g', distance: 'km' },
-  'mm, ounces, miles': { stack: 'mm', mass: 'oz', distance: 'mi' },
-  'inches, ounces, miles': { stack: 'in', mass: 'oz', distance: 'mi' },
+  metric: { stack: 'mm', heel: 'mm', mass: 'g', distance: 'km' },
+  'mm, ounces, miles': { stack: 'mm', heel: 'mm', mass: 'oz', distance: 'mi' },
+  'inches, ounces, miles': { stack: 'in', heel: 'in', mass: 'oz', distance: 'mi' },
 };
 
-const METRIC = { stack: 'mm', mass: 'g', distance: 'km' };
+const METRIC = { stack: 'mm', heel: 'mm', mass: 'g', distance: 'km' };
 
 /** The family that decides a quantity's unit; others are shown in their one unit. */
 const FAMILIES: Partial<Record<QuantityKind, 'stack' | 'mass'>> = { length: 'stack', mass: 'mass' };
@@ -86,7 +87,10 @@ export function useUnits() {
     const family = FAMILIES[kind];
     return family ? unitNamed(chosen[family], kind) : canonicalUnit(kind);
   };
-  const unitOf = (quantity: QuantityId): Unit => unitOfKind(define(quantity).kind);
+  const unitOf = (quantity: QuantityId): Unit => {
+    const { kind, family } = define(quantity);
+    return family ? unitNamed(chosen[family], kind) : unitOfKind(kind);
+  };
   return {
     chosen,
     catalogue,
