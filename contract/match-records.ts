@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { DISCIPLINES } from '#core/catalogue/disciplines.ts';
 import { MATCH_FEATURES, SIGHT_IDS } from '#core/catalogue/match-features.ts';
+import { NOTHING_FELT, SIGHT_STATES } from '#core/catalogue/match-look.ts';
 import { SIDES } from '#core/catalogue/quantities.ts';
 import { readLabel } from '#core/sizing/printed-label.ts';
 import { id, kilometres, matchFeatureId, moment, remark, sizeLabel, words } from './fields.ts';
@@ -20,13 +21,20 @@ const labelAsRead = z
   });
 
 const sight = z.object({
-  state: z.enum(['sound', 'fault']),
+  state: z.enum(SIGHT_STATES),
   side: z.enum([...SIDES, 'both']).optional(),
   note: remark(200),
 });
 
+const felt = z.object({
+  shoe: z.enum([...SIDES, 'both', '']).default(''),
+  where: remark(120),
+  since: remark(120),
+});
+
 /** What was seen in a check, beside what was measured. */
 export const matchSeen = z.object({
+  felt: felt.default(NOTHING_FELT).describe('what the wearer felt; empty: not asked'),
   labels: z
     .object({ left: labelAsRead, right: labelAsRead, box: labelAsRead })
     .default({ left: '', right: '', box: '' }),
@@ -44,6 +52,7 @@ export type MatchSeen = z.output<typeof matchSeen>;
  * check do not undo each other.
  */
 export const matchLook = z.object({
+  felt: felt.partial().optional(),
   labels: z
     .object({ left: labelAsRead, right: labelAsRead, box: labelAsRead })
     .partial()

@@ -7,6 +7,7 @@ import {
   MATCH_FEATURES,
   type MatchFeatureId,
   matchFeature,
+  SEEN_INSTEAD,
   SIGHT_IDS,
 } from '#core/catalogue/match-features.ts';
 import { SIDES, type Side } from '#core/catalogue/quantities.ts';
@@ -25,13 +26,17 @@ function seenOf(truth: MatchTruth) {
     marks: truth.marks ?? { left: '', right: '' },
     sights: truth.decision
       ? Object.fromEntries(
-          SIGHT_IDS.map((sight) => {
+          SIGHT_IDS.flatMap((sight) => {
             const fault = truth.seen?.find((one) => one.sight === sight);
+            // What a gauge tells better was measured, and not looked at.
+            if (!fault && Object.values(SEEN_INSTEAD).includes(sight)) return [];
             return [
-              sight,
-              fault
-                ? { state: 'fault', side: fault.side, note: fault.note }
-                : { state: 'sound', note: '' },
+              [
+                sight,
+                fault
+                  ? { state: 'fault', side: fault.side, note: fault.note }
+                  : { state: 'sound', note: '' },
+              ],
             ];
           }),
         )

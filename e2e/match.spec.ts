@@ -215,7 +215,7 @@ test('readings of a check wait while the server is stopped, and arrive once', as
   await demo.stop();
   await enter(page, '0.2');
   await enter(page, '-0.1');
-  await expect(ladder(page).getByRole('row', { name: /Heel seam/ })).toContainText('within');
+  await expect(ladder(page).getByRole('row', { name: /Heel seam off/ })).toContainText('within');
   await expect(page.getByText(/2 waiting to be saved/)).toBeVisible();
   await demo.start();
   await expect(page.getByText(/waiting to be saved/)).toBeHidden({ timeout: 20_000 });
@@ -236,7 +236,8 @@ test('the short check fits a phone: five features, and nothing runs off the side
   await page.setViewportSize({ width: 390, height: 844 });
   await open(page, demo, '/pairs/PL-01/match');
   await page.getByRole('button', { name: 'Five features, two minutes' }).click();
-  await expect(ladder(page).getByRole('rowheader')).toHaveCount(6);
+  // The label, five features, and what is looked at beside the part it belongs to.
+  await expect(ladder(page).getByRole('rowheader')).toHaveCount(6 + 13);
   for (const label of ['UK 8', 'UK 8', 'UK 8']) await enter(page, label);
   for (const figure of ['190', '190.2', '267', '267.1', '41', '41.2', '0.1', '0', '0', '0'])
     await enter(page, figure);
@@ -244,7 +245,7 @@ test('the short check fits a phone: five features, and nothing runs off the side
   const wide = await page.evaluate(() => document.documentElement.scrollWidth);
   expect(wide).toBeLessThanOrEqual(390);
   await page.getByRole('button', { name: 'All sound' }).click();
-  await expect(page.getByRole('region', { name: 'By eye' })).toContainText('10 of 10');
+  await expect(page.getByText('By eye: 13 of 13 looked at')).toBeVisible();
   await page.getByRole('button', { name: 'Keep…' }).click();
   await page.getByRole('button', { name: 'Keep this pair' }).click();
   await expect(page.getByRole('heading', { name: 'Kept' })).toBeVisible();
@@ -256,8 +257,13 @@ test('a fault seen by eye stands with its shoe, and a note is asked for', async 
 }) => {
   await open(page, demo, '/pairs/NS-06/match');
   await page.keyboard.press('e');
-  const eye = page.getByRole('region', { name: 'By eye' });
-  await expect(eye.getByRole('heading', { name: /By eye/ })).toBeFocused();
+  const eye = ladder(page);
+  await expect(
+    eye
+      .getByRole('group', { name: /^Outsoles rolled together/ })
+      .getByRole('button')
+      .first(),
+  ).toBeFocused();
   const glue = eye.getByRole('group', { name: 'No glue traces or gaps' });
   await glue.getByRole('button', { name: 'fault' }).click();
   await eye.getByLabel('On which shoe: No glue traces or gaps').selectOption('left');
@@ -270,6 +276,34 @@ test('a fault seen by eye stands with its shoe, and a note is asked for', async 
   await page.getByLabel('What to note').fill('glue only');
   await keep.click();
   await expect(page.getByRole('heading', { name: 'Kept, with a note' })).toBeVisible();
+});
+
+test('the wearer is asked first, and what is seen alike needs no figure', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/pairs/PL-01/match');
+  await page.getByLabel('Felt by the wearer, on').selectOption('right');
+  await page.getByLabel('Where, and what').fill('heel slips');
+  await page.getByLabel('Since when').fill('the first stairs');
+  await page.getByRole('button', { name: 'Begin the check' }).click();
+  await expect(findings(page)).toContainText(
+    'The wearer felt: the right shoe, heel slips, since the first stairs.',
+  );
+  const footbeds = ladder(page).getByRole('group', { name: 'Footbeds face to face' });
+  await footbeds.getByRole('button', { name: 'alike' }).click();
+  await expect(ladder(page).getByRole('row', { name: /Footbed length/ })).toContainText(
+    'alike, seen',
+  );
+  // A shoe that rocks is told by eye, on which shoe too.
+  await ladder(page)
+    .getByRole('group', { name: 'Sole and heel on the table' })
+    .getByRole('button', { name: 'rocks' })
+    .click();
+  await ladder(page).getByLabel('On which shoe: Sole and heel on the table').selectOption('right');
+  await expect(findings(page)).toContainText('Heel set or shank twisted');
+  await expect(findings(page)).toContainText('The right is at fault');
+  await expect(findings(page)).toContainText('Footbeds face to face: alike, seen');
 });
 
 test('a changed tolerance is kept with its reason and moves the verdict', async ({

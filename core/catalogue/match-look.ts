@@ -2,13 +2,24 @@
 import { MATCH_FEATURES, type MatchFeatureId, type SightId } from './match-features.ts';
 import type { Side } from './quantities.ts';
 
+/** Answers of a look; `cannot tell` is one. */
+export const SIGHT_STATES = ['sound', 'fault', 'cannot tell'] as const;
+
 export interface Sight {
-  state: 'sound' | 'fault';
+  state: (typeof SIGHT_STATES)[number];
   side?: Side | 'both' | undefined;
   note: string;
 }
 
+/** What the wearer felt, in their own words; empty: nobody was asked, or nothing was felt. */
+export interface Felt {
+  shoe: Side | 'both' | '';
+  where: string;
+  since: string;
+}
+
 export interface MatchSeen {
+  felt: Felt;
   /** As read off tongues and box; empty: not looked at. */
   labels: Record<Side | 'box', string>;
   /** Marks on the underside of the footbeds. */
@@ -20,6 +31,7 @@ export interface MatchSeen {
 
 /** A further look: only what was seen now. */
 export interface MatchLook {
+  felt?: { [K in keyof Felt]?: Felt[K] | undefined } | undefined;
   labels?: Partial<Record<Side | 'box', string | undefined>> | undefined;
   marks?: Partial<Record<Side, string | undefined>> | undefined;
   /** Null: not looked at after all. */
@@ -32,7 +44,10 @@ export interface MatchLook {
   skipped?: Partial<Record<MatchFeatureId, boolean | undefined>> | undefined;
 }
 
+export const NOTHING_FELT: Felt = { shoe: '', where: '', since: '' };
+
 export const NOTHING_SEEN: MatchSeen = {
+  felt: NOTHING_FELT,
   labels: { left: '', right: '', box: '' },
   marks: { left: '', right: '' },
   sights: {},
@@ -52,6 +67,7 @@ export function addLook(seen: MatchSeen, look: MatchLook): MatchSeen {
   const sights = { ...seen.sights, ...given(look.sights) };
   const skipped = given(look.skipped);
   return {
+    felt: { ...seen.felt, ...given(look.felt) },
     labels: { ...seen.labels, ...given(look.labels) },
     marks: { ...seen.marks, ...given(look.marks) },
     sights: Object.fromEntries(

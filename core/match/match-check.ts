@@ -57,6 +57,7 @@ function sightsOf({ seen }: RecordedCheck): MatchSights {
     if (read?.ok) labels[where as Side | 'box'] = read.value;
   }
   return {
+    felt: seen.felt,
     labels,
     footbedMarks: {
       ...(seen.marks.left ? { left: seen.marks.left } : {}),

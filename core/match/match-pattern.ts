@@ -1,6 +1,14 @@
 /** The pattern of a check: what each feature says, and what that speaks for. */
 
-import { type MatchFeatureId, matchFeature, type SightId } from '../catalogue/match-features.ts';
+import {
+  type MatchFeatureId,
+  matchFeature,
+  SEEN_INSTEAD,
+  SIGHTS,
+  type SightId,
+  sightAnswers,
+} from '../catalogue/match-features.ts';
+import type { Felt, Sight } from '../catalogue/match-look.ts';
 import { SIDES, type Side } from '../catalogue/quantities.ts';
 import { writeNumber } from '../sizing/number-words.ts';
 import { isSameSize, lastLength, REFERENCE_LABEL, type SizeLabel } from '../sizing/size-label.ts';
@@ -13,12 +21,11 @@ export type AtFault = Side | 'either' | 'both';
 
 /** What was seen, beside what was measured. */
 export interface MatchSights {
+  felt?: Felt;
   labels?: Partial<Record<Side | 'box', SizeLabel>>;
   /** The mark on the underside of each footbed, as read. */
   footbedMarks?: Partial<Record<Side, string>>;
-  byEye?: Partial<
-    Record<SightId, { state: 'sound' | 'fault'; side?: Side | 'both'; note?: string }>
-  >;
+  byEye?: Partial<Record<SightId, { state: Sight['state']; side?: Side | 'both'; note?: string }>>;
 }
 
 /** Mean values of sound pairs of the same edition and label. */
@@ -38,6 +45,8 @@ type Sign = 'alike' | 'differ' | 'near' | 'unknown';
 export interface Pattern {
   get: (id: MatchFeatureId) => FeatureJudgement | undefined;
   sign: (id: MatchFeatureId) => Sign;
+  /** What was seen of a feature that was not taken. */
+  seen: (id: MatchFeatureId) => { side?: Side | 'both' | undefined } | undefined;
   words: (id: MatchFeatureId) => string;
   size: SizeTest;
   evidence: MatchEvidence;
@@ -69,12 +78,32 @@ function inWords(judgement: FeatureJudgement, name: string): string {
   return `${name}: right ${amount(judgement)} ${difference > 0 ? 'larger' : 'smaller'}${verdict === 'cannot tell' ? ', near the tolerance' : ''}`;
 }
 
+/** What was seen by eye where a feature was not taken; undefined where that was not looked at either. */
+function seenInstead(id: MatchFeatureId, { byEye = {} }: MatchEvidence) {
+  const look = SEEN_INSTEAD[id];
+  const sight = look && byEye[look];
+  if (!look || !sight || sight.state === 'cannot tell') return undefined;
+  const [sound, fault] = sightAnswers(look);
+  const where = sight.side ? `, ${sight.side}` : '';
+  const isSound = sight.state === 'sound';
+  return {
+    sign: isSound ? ('alike' as const) : ('differ' as const),
+    words: `${SIGHTS[look].name}: ${isSound ? sound : fault}${isSound ? '' : where}, seen`,
+    side: sight.side,
+  };
+}
+
 export function patternOf(evidence: MatchEvidence): Pattern {
   const get = (id: MatchFeatureId) => evidence.judgements.find((one) => one.id === id);
+  const seenOf = (id: MatchFeatureId) =>
+    (get(id)?.verdict ?? 'not taken') === 'not taken' ? seenInstead(id, evidence) : undefined;
   return {
     get,
-    sign: (id) => SIGNS[get(id)?.verdict ?? 'not taken'],
+    seen: seenOf,
+    sign: (id) => seenOf(id)?.sign ?? SIGNS[get(id)?.verdict ?? 'not taken'],
     words: (id) => {
+      const seen = seenOf(id);
+      if (seen) return seen.words;
       const judgement = get(id);
       const name = evidence.names?.[id] ?? matchFeature(id).name;
       return judgement ? inWords(judgement, name) : `${name} not taken`;
@@ -157,13 +186,19 @@ export const EITHER: Fault = {
 export function faultByZero(pattern: Pattern, id: MatchFeatureId): Fault | undefined {
   const shoes = pattern.get(id)?.shoes;
   const off = SIDES.filter((side) => shoes?.[side] === 'out');
-  if (off.length === 0) return undefined;
   const what = matchFeature(id).name.toLowerCase();
+  const seen = pattern.seen(id);
+  if (seen?.side && pattern.sign(id) === 'differ')
+    return {
+      atFault: seen.side,
+      atFaultWhy: `${what}, seen on ${seen.side === 'both' ? 'both' : `the ${seen.side}`}`,
+    };
+  if (off.length === 0) return undefined;
   if (off.length === 2) return { atFault: 'both', atFaultWhy: `${what} is off on both` };
   const [side] = off as [Side];
   const other = side === 'left' ? 'right' : 'left';
   return shoes?.[other] === 'within'
-    ? { atFault: side, atFaultWhy: `${what} is off on the ${side} and on on the ${other}` }
+    ? { atFault: side, atFaultWhy: `${what} is off on the ${side} and true on the ${other}` }
     : { atFault: side, atFaultWhy: `${what} is off on the ${side}` };
 }
 

@@ -5,6 +5,7 @@ import {
   matchFeature,
   SIGHTS,
   type SightId,
+  sightAnswers,
 } from '../catalogue/match-features.ts';
 import { isSameSize, nameLabel } from '../sizing/size-label.ts';
 import { COMMON_PRACTICE, type Verdict } from '../statistics/verdict.ts';
@@ -18,9 +19,18 @@ export interface MatchVerdict extends Verdict<'match'> {
   words: string;
   /** Faults seen by eye, in words. */
   seen: string[];
+  /** What the wearer felt, in words; empty: nothing was said. */
+  felt: string;
 }
 
 const notTaken = (one: FeatureJudgement) => one.verdict === 'not taken';
+
+/** What the wearer felt, in a sentence; empty where nothing was said. */
+function feltWords(felt: MatchSights['felt']): string {
+  if (!felt?.where && !felt?.shoe) return '';
+  const shoe = felt.shoe === 'both' ? 'both shoes' : felt.shoe ? `the ${felt.shoe} shoe` : '';
+  return [shoe, felt.where, felt.since && `since ${felt.since}`].filter(Boolean).join(', ');
+}
 
 /** Faults that were seen by eye, each with its shoe. */
 function seenFaults({ byEye = {}, labels = {} }: MatchSights): string[] {
@@ -29,7 +39,11 @@ function seenFaults({ byEye = {}, labels = {} }: MatchSights): string[] {
   const eye = Object.entries(byEye).flatMap(([id, sight]) => {
     if (sight?.state !== 'fault') return [];
     const where = sight.side ? ` (${sight.side})` : '';
-    return [`${SIGHTS[id as SightId]}: not so${where}${sight.note ? `, ${sight.note}` : ''}`];
+    const [, fault] = sightAnswers(id as SightId);
+    const answer = fault === 'fault' ? 'not so' : fault;
+    return [
+      `${SIGHTS[id as SightId].name}: ${answer}${where}${sight.note ? `, ${sight.note}` : ''}`,
+    ];
   });
   return boxed ? [`the box says ${nameLabel(box)}, the shoes do not`, ...eye] : eye;
 }
@@ -47,6 +61,7 @@ export function judgeMatch(
 ): MatchVerdict {
   const { judgements } = evidence;
   const seen = seenFaults(evidence);
+  const felt = feltWords(evidence.felt);
   const of = (verdict: FeatureJudgement['verdict']) =>
     judgements.filter((judgement) => judgement.verdict === verdict);
   const [within, out] = [of('within'), of('out')];
@@ -65,7 +80,11 @@ export function judgeMatch(
   const [first] = causes;
   // A mark under a footbed tells as surely as a length does.
   const marked = causes.some((cause) => cause.id === 'wrong-footbed');
-  if (out.length > 0 || marked || labelsDiffer(evidence)) {
+  // Nor is a gauge needed to see that a shoe rocks, or that its seam leans.
+  const looksOut = [evidence.byEye?.level, evidence.byEye?.seam].some(
+    (sight) => sight?.state === 'fault',
+  );
+  if (out.length > 0 || marked || labelsDiffer(evidence) || (looksOut && causes.length > 0)) {
     const back = causes.some((cause) => cause.action === 'return');
     return {
       ...evidenceOf('out'),
@@ -74,6 +93,7 @@ export function judgeMatch(
         ? `${first.name}${first.confidence === 'sure' ? '' : `, ${first.confidence === 'likely' ? 'as it seems' : 'possibly'}`}.`
         : `${out.map((one) => matchFeature(one.id).name).join(', ')} out of tolerance; the pattern fits no known cause.`,
       seen,
+      felt,
     };
   }
   const open = judgements.filter(
@@ -90,11 +110,13 @@ export function judgeMatch(
           ? 'Nothing taken yet.'
           : `Nothing is out so far; ${open.map((one) => matchFeature(one.id).name.toLowerCase()).join(', ')} still to tell.`,
       seen,
+      felt,
     };
   return {
     ...evidenceOf('matched'),
     advice: seen.length > 0 ? 'keep and note' : 'keep',
-    words: `All ${taken.length} features agree within tolerance.`,
+    words: `All ${taken.length} features agree within tolerance.${felt ? ' What the wearer felt is not in them: look at the foot, the sock and the lacing; pain goes to a clinician.' : ''}`,
     seen,
+    felt,
   };
 }

@@ -373,6 +373,7 @@ describe('a check as it is recorded', () => {
     voided,
   });
   const nothing = {
+    felt: { shoe: '' as const, where: '', since: '' },
     labels: { left: 'UK 8', right: 'not a label', box: '' },
     marks: { left: '', right: '' },
     sights: {},

@@ -141,7 +141,11 @@ export function writeReturnNote(
     ],
     findings: findingsOf(found.causes, found.verdict),
     figures: taken.map((one) => noteFigure(one, terms.names[one.id] ?? matchFeature(one.id).name)),
-    seen: [...found.verdict.seen, ...(terms.note ? [terms.note] : [])],
+    seen: [
+      ...(found.verdict.felt ? [`the wearer felt: ${found.verdict.felt}`] : []),
+      ...found.verdict.seen,
+      ...(terms.note ? [terms.note] : []),
+    ],
     request:
       'We ask for another pair of the same label, or the price back. Such things happen in making and packing; the figures are there so that the pair can be looked at again.',
     method: [

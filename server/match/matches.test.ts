@@ -7,7 +7,11 @@ import { servedBench } from '../served-bench.ts';
 const { post, put, get, receive, bench, served } = servedBench();
 
 const AT = '2026-03-01T09:00:00Z';
-const SEEN = { labels: { left: '', right: '', box: '' }, marks: { left: '', right: '' } };
+const SEEN = {
+  felt: { shoe: '', where: '', since: '' },
+  labels: { left: '', right: '', box: '' },
+  marks: { left: '', right: '' },
+};
 
 /** A second pair of the same edition. */
 const another = async (tag: string, more: object = {}) => (await receive(tag, more)).pairId;

@@ -13,7 +13,7 @@ import {
   type MatchFeatureId,
   matchFeature,
 } from '#core/catalogue/match-features.ts';
-import { addLook } from '#core/catalogue/match-look.ts';
+import { addLook, NOTHING_SEEN } from '#core/catalogue/match-look.ts';
 import { closedFault } from '#core/figures/occasion.ts';
 import type { Reading, ReadingDraft } from '#core/figures/reading.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
@@ -126,7 +126,8 @@ export function matchStore(db: Db, readings: ReadingStore) {
   }: CheckRow): MatchCheck {
     return {
       ...row,
-      seen: JSON.parse(seen),
+      // One of an earlier version knows less.
+      seen: { ...NOTHING_SEEN, ...JSON.parse(seen) },
       readings: readings.of<MatchFeatureId>(row.id) as MatchReading[],
       decision:
         decision && decidedAt

@@ -5,7 +5,7 @@ import classes from './CheckBench.module.css';
 
 const SURE: Record<Cause['confidence'], string> = {
   sure: 'the whole pattern agrees',
-  likely: 'likely: part of the pattern is not told yet',
+  likely: 'likely: part of its pattern was not looked at',
   possible: 'possible: something speaks against it',
 };
 
@@ -79,6 +79,7 @@ export const Findings = memo(function Findings({ found }: { found: EvaluatedChec
           {line}
         </p>
       ))}
+      {verdict.felt && <p>The wearer felt: {verdict.felt}.</p>}
       {verdict.seen.map((line) => (
         <p key={line}>Seen: {line}.</p>
       ))}

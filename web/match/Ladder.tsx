@@ -1,5 +1,5 @@
 import { memo, useState } from 'react';
-import { type MatchFeatureId, matchFeature } from '#core/catalogue/match-features.ts';
+import { type MatchFeatureId, matchFeature, SEEN_INSTEAD } from '#core/catalogue/match-features.ts';
 import type { Side } from '#core/catalogue/quantities.ts';
 import type { FeatureJudgement } from '#core/match/match.ts';
 import { rungPlace } from '#core/match/match-drawing.ts';
@@ -8,13 +8,15 @@ import { GaugeSelect } from '../bench/GaugeSelect.tsx';
 import { LiveFigure } from '../bench/LiveFigure.tsx';
 import type { BenchCheck } from '../bench/projected.ts';
 import { Question } from '../bench/Question.tsx';
+import { useSteady } from '../bench/steady.ts';
 import { RungMark } from '../drawing/RungMark.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import type { Check } from './check.ts';
 import type { LadderEntry } from './entry.ts';
 import classes from './Ladder.module.css';
 
-import { type MatchPlace, type RowId, rowsOf } from './rows.ts';
+import { isSight, type MatchPlace, orderOf, type RowId } from './rows.ts';
+import { SightRow } from './SightRow.tsx';
 
 interface LadderProps {
   bench: Check & { check: BenchCheck };
@@ -290,6 +292,8 @@ const FeatureRow = memo(function FeatureRow({
   const judgement = bench.found?.judgements.find((one) => one.id === feature);
   const name = names[feature] ?? matchFeature(feature).name;
   const skipped = bench.check.seen.skipped.includes(feature);
+  const look = SEEN_INSTEAD[feature];
+  const isSeenAlike = look !== undefined && bench.check.seen.sights[look]?.state === 'sound';
   const cell = (side: Side) => (
     <Cell
       place={{ row: feature, side }}
@@ -321,7 +325,7 @@ const FeatureRow = memo(function FeatureRow({
       </th>
       <td>{cell('right')}</td>
       <td className={classes.words}>
-        {skipped && !taken ? 'left out' : null}
+        {skipped && !taken ? (isSeenAlike ? 'alike, seen' : 'left out') : null}
         {judgement && taken && (
           <>
             <b>
@@ -339,6 +343,11 @@ const FeatureRow = memo(function FeatureRow({
 /** The ladder: features down the middle, the shoes at the sides, the difference on its rung. */
 export function Ladder(props: LadderProps) {
   const { bench, names, entry } = props;
+  const onSee = useSteady(bench.see);
+  const untaken = (bench.found?.judgements ?? [])
+    .filter(({ verdict }) => verdict === 'not taken')
+    .map(({ id }) => id)
+    .join(' ');
   return (
     <table className={classes.ladder} aria-label="Match ladder">
       <colgroup>
@@ -360,31 +369,44 @@ export function Ladder(props: LadderProps) {
         </tr>
       </thead>
       <tbody>
-        {rowsOf(bench.check.kind).flatMap((row) => [
-          row === 'labels' || row === 'marks' ? (
-            <SeenRow key={row} row={row} bench={bench} {...handIn(row, entry)} />
-          ) : (
-            <FeatureRow
-              key={row}
-              feature={row}
-              bench={bench}
-              names={names}
-              {...handIn(row, entry)}
-            />
-          ),
-          ...(entry.place?.row === row
-            ? [
-                <Hint
-                  key={`${row} hint`}
-                  row={row}
-                  entry={entry}
-                  names={names}
-                  onName={props.onName}
-                  onLeaveOut={props.onLeaveOut}
-                />,
-              ]
-            : []),
-        ])}
+        {orderOf(bench.check.kind).flatMap((row) => {
+          if (isSight(row))
+            return [
+              <SightRow
+                key={row}
+                id={row}
+                sight={bench.check.seen.sights[row]}
+                disabled={bench.check.decision !== null}
+                untaken={untaken}
+                onSee={onSee}
+              />,
+            ];
+          return [
+            row === 'labels' || row === 'marks' ? (
+              <SeenRow key={row} row={row} bench={bench} {...handIn(row, entry)} />
+            ) : (
+              <FeatureRow
+                key={row}
+                feature={row}
+                bench={bench}
+                names={names}
+                {...handIn(row, entry)}
+              />
+            ),
+            ...(entry.place?.row === row
+              ? [
+                  <Hint
+                    key={`${row} hint`}
+                    row={row}
+                    entry={entry}
+                    names={names}
+                    onName={props.onName}
+                    onLeaveOut={props.onLeaveOut}
+                  />,
+                ]
+              : []),
+          ];
+        })}
       </tbody>
     </table>
   );

@@ -1,9 +1,10 @@
-import { Button, Kbd, NativeSelect } from '@mantine/core';
-import { useEffect, useMemo } from 'react';
+import { Button, Kbd, NativeSelect, TextInput } from '@mantine/core';
+import { useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import type { Lab } from '#contract/lab-records.ts';
 import type { MatchRecord } from '#contract/match-records.ts';
 import { DISCIPLINES } from '#core/catalogue/disciplines.ts';
+import { NOTHING_FELT } from '#core/catalogue/match-look.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { useChange, useLab, useMatch } from '../api/queries.ts';
@@ -12,7 +13,6 @@ import { Photographs } from '../photographs/Photographs.tsx';
 import { putOnBench } from '../shell/bench.ts';
 import type { ShellContext } from '../shell/context.ts';
 import { PageFault } from '../shell/PageFault.tsx';
-import { ByEye } from './ByEye.tsx';
 import classes from './CheckBench.module.css';
 import { CheckSlip } from './CheckSlip.tsx';
 import { type Check, useCheck } from './check.ts';
@@ -21,10 +21,12 @@ import { useMatchEntry } from './entry.ts';
 import { Findings } from './Findings.tsx';
 import { Ladder } from './Ladder.tsx';
 import { MatchViews } from './MatchViews.tsx';
+import { LookedAt } from './SightRow.tsx';
 
 /** What a check is, and the ways to begin one or to pass it over. */
 function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {
   const navigate = useNavigate();
+  const [felt, setFelt] = useState(NOTHING_FELT);
   const { pair } = record;
   if (pair.shoes !== 'both')
     return (
@@ -49,6 +51,38 @@ function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {
           </>
         )}
       </p>
+      <div className={classes.felt} role="group" aria-label="What did the wearer feel?">
+        <NativeSelect
+          size="xs"
+          label="Felt by the wearer, on"
+          data={[
+            { value: '', label: 'nobody asked' },
+            { value: 'left', label: 'the left' },
+            { value: 'right', label: 'the right' },
+            { value: 'both', label: 'both' },
+          ]}
+          value={felt.shoe}
+          onChange={(event) =>
+            setFelt({ ...felt, shoe: event.currentTarget.value as typeof felt.shoe })
+          }
+        />
+        <TextInput
+          size="xs"
+          label="Where, and what"
+          placeholder="heel slips, rubs outside"
+          maxLength={120}
+          value={felt.where}
+          onChange={(event) => setFelt({ ...felt, where: event.currentTarget.value })}
+        />
+        <TextInput
+          size="xs"
+          label="Since when"
+          placeholder="the first wear"
+          maxLength={120}
+          value={felt.since}
+          onChange={(event) => setFelt({ ...felt, since: event.currentTarget.value })}
+        />
+      </div>
       <p>
         Before the first wear: labels, outsole features, footbeds face to face, toe and collar
         heights, heel seam, level, mass, hardness, and a look at the work. One reading each; a
@@ -61,10 +95,10 @@ function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {
         </p>
       )}
       <div className={classes.buttons}>
-        <Button onClick={() => bench.begin('full')} autoFocus>
+        <Button onClick={() => bench.begin('full', felt)} autoFocus>
           Begin the check
         </Button>
-        <Button variant="default" onClick={() => bench.begin('short')}>
+        <Button variant="default" onClick={() => bench.begin('short', felt)}>
           Five features, two minutes
         </Button>
         <Button variant="subtle" onClick={() => navigate(`/pairs/${pair.tag}/measure`)}>
@@ -114,7 +148,9 @@ const KEYS: [key: string, says: string][] = [
 ];
 
 const toDecision = () => document.querySelector<HTMLElement>('#decide button')?.focus();
-const toSights = () => document.getElementById('by-eye')?.focus();
+/** To the first thing that was not looked at yet. */
+const toSights = () =>
+  document.querySelector<HTMLElement>('[data-sight]:not([data-state]) button')?.focus();
 
 function CheckBench({
   record,
@@ -168,6 +204,7 @@ function CheckBench({
           }
           onLeaveOut={(feature) => bench.see({ skipped: { [feature]: true } })}
         />
+        <LookedAt sights={check.seen.sights} disabled={check.decision !== null} onSee={bench.see} />
         {!check.decision && (
           <p className={classes.keys}>
             {KEYS.map(([key, says]) => (
@@ -183,12 +220,6 @@ function CheckBench({
         <MatchViews judgements={found.judgements} name={pair.tag.toLowerCase()} />
         <Findings found={found} />
         {!check.decision && decision}
-        <ByEye
-          key={check.id}
-          seen={check.seen}
-          disabled={check.decision !== null}
-          onSee={bench.see}
-        />
         <CheckSlip bench={bench} check={check} names={record.names} />
         <Photographs subject={subject} />
       </div>

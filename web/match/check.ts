@@ -4,6 +4,7 @@ import { v7 as newId } from 'uuid';
 import type { Lab } from '#contract/lab-records.ts';
 import type { MatchLook, MatchRecord } from '#contract/match-records.ts';
 import type { MatchFeatureId } from '#core/catalogue/match-features.ts';
+import type { Felt } from '#core/catalogue/match-look.ts';
 import type { Side } from '#core/catalogue/quantities.ts';
 import { stands } from '#core/figures/reading.ts';
 import { type EvaluatedCheck, evaluateCheck } from '#core/match/match-check.ts';
@@ -33,7 +34,8 @@ export interface Check {
   check: BenchCheck | undefined;
   earlier: BenchCheck[];
   found: EvaluatedCheck | undefined;
-  begin: (kind: 'full' | 'short') => void;
+  /** @param felt what the wearer felt, where somebody asked */
+  begin: (kind: 'full' | 'short', felt?: Felt) => void;
   record: (entry: MatchEntry) => void;
   /** Takes a reading back: unsent it goes, saved it is voided. */
   undo: Undo;
@@ -100,19 +102,22 @@ export function useCheck(record: MatchRecord, lab: Lab): Check {
     check,
     earlier: checks.slice(0, -1),
     found,
-    begin(kind) {
+    begin(kind, felt) {
+      const id = newId();
       keep({
         ...waiting,
         name: 'startMatch',
         params: {},
         body: {
-          id: newId(),
+          id,
           pairId: pair.id,
           person,
           kind,
           startedAt: new Date().toISOString(),
         },
       });
+      if (felt?.shoe || felt?.where)
+        keep({ ...waiting, name: 'seeMatch', params: { id }, body: { felt } });
     },
     record({ feature, supersedes, ...entry }) {
       if (!check) return;

@@ -1,6 +1,12 @@
 /** The rows of the ladder in the order of the hand, and the way from one place to the next. */
 
-import { featuresOf, type MatchFeatureId } from '#core/catalogue/match-features.ts';
+import {
+  CHECK_ORDER,
+  featuresOf,
+  type MatchFeatureId,
+  SIGHTS,
+  type SightId,
+} from '#core/catalogue/match-features.ts';
 import { SIDES, type Side } from '#core/catalogue/quantities.ts';
 import type { EvaluatedCheck } from '#core/match/match-check.ts';
 import type { BenchCheck } from '../bench/projected.ts';
@@ -25,14 +31,23 @@ export function measuredAt({ row, side }: MatchPlace): MeasuredPlace | undefined
   return row === 'labels' || row === 'marks' || side === 'box' ? undefined : { row, side };
 }
 
-/** Rows of a check: labels first, the footbeds' marks after the footbeds. */
-export function rowsOf(kind: BenchCheck['kind']): RowId[] {
-  const features = featuresOf(kind === 'short').map((feature) => feature.id);
-  const rows = features.flatMap((id): RowId[] =>
-    id === 'footbed-ball-width' ? [id, 'marks'] : [id],
+/** All of a check in the order of the hand: what is read, looked at and measured. */
+export function orderOf(kind: BenchCheck['kind']): (typeof CHECK_ORDER)[number][] {
+  const asked = new Set<string>(featuresOf(kind === 'short').map(({ id }) => id));
+  return CHECK_ORDER.filter(
+    (id) =>
+      id === 'labels' ||
+      isSight(id) ||
+      asked.has(id) ||
+      (id === 'marks' && asked.has('footbed-ball-width')),
   );
-  return ['labels', ...rows];
 }
+
+export const isSight = (id: string): id is SightId => id in SIGHTS;
+
+/** Rows that the hand types in: labels first, the footbeds' marks after the footbeds. */
+export const rowsOf = (kind: BenchCheck['kind']): RowId[] =>
+  orderOf(kind).filter((id): id is RowId => !isSight(id));
 
 /** Places of a row, in the order of the hand. */
 export function placesOf(row: RowId): MatchPlace[] {
