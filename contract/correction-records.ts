@@ -1,7 +1,8 @@
 /** What is put right after it was written: names, places, and the record of changes. */
 import { z } from 'zod';
 import { editionRecord } from './edition-records.ts';
-import { id, pageOf, sizeLabel } from './fields.ts';
+import { anyQuantity, id, pageOf, sizeLabel } from './fields.ts';
+import { limits } from './lab-records.ts';
 
 /** What has a name that editions are found by. */
 export const NAMED = ['maker', 'model', 'edition'] as const;
@@ -11,7 +12,24 @@ export const correctable = z.object({
   edition: editionRecord,
   /** Editions that bear the same maker or model: a new name is theirs too. */
   sharing: z.object({ maker: z.number().int(), model: z.number().int() }),
-  pairs: z.array(z.object({ id, tag: z.string(), label: sizeLabel, readings: z.number().int() })),
+  pairs: z.array(
+    z.object({
+      id,
+      tag: z.string(),
+      label: sizeLabel,
+      readings: z.number().int(),
+      lot: z.string(),
+    }),
+  ),
+  targets: z.array(
+    limits.safeExtend({
+      quantity: anyQuantity,
+      reason: z.string(),
+      verified: z.array(
+        z.object({ tag: z.string(), word: z.enum(['within', 'out', 'cannot tell']) }),
+      ),
+    }),
+  ),
 });
 export type Correctable = z.output<typeof correctable>;
 

@@ -1,6 +1,7 @@
 /** Every address of the API, and the types of what passes there. */
 import type { z } from 'zod';
 import { CORRECTION_ENDPOINTS } from './correction-endpoints.ts';
+import { DELIVERY_ENDPOINTS } from './delivery-endpoints.ts';
 import { EDITION_ENDPOINTS } from './edition-endpoints.ts';
 import type { Endpoint, Topic } from './endpoint.ts';
 import { LAB_ENDPOINTS } from './lab-endpoints.ts';
@@ -17,6 +18,7 @@ export const ENDPOINTS = {
   ...CORRECTION_ENDPOINTS,
   ...READING_ENDPOINTS,
   ...MATCH_ENDPOINTS,
+  ...DELIVERY_ENDPOINTS,
   ...STUDY_ENDPOINTS,
   ...SHEET_ENDPOINTS,
 } satisfies Record<string, Endpoint>;

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import type { BenchDocument } from '#core/sheet/document.ts';
 import { id } from './fields.ts';
 
-export const ISSUED_KINDS = ['decision', 'return-note'] as const;
+export const ISSUED_KINDS = ['decision', 'return-note', 'delivery-letter'] as const;
 export type IssuedKind = (typeof ISSUED_KINDS)[number];
 
 const rung = z.object({ at: z.number(), low: z.number(), high: z.number(), beyond: z.boolean() });
@@ -57,7 +57,7 @@ const benchDocument = z.object({
 export const issuedRecord = z.object({
   id,
   kind: z.enum(ISSUED_KINDS),
-  subject: z.string().describe('what it is of: the id of a check'),
+  subject: z.string().describe('what it is of: the id of a check, or an edition with its lot'),
   revision: z.number().int().describe('counts from 1 for a kind and subject'),
   content: benchDocument,
   hash: z.string().describe('SHA-256 of the content'),

@@ -199,6 +199,14 @@ const learnedSlope = z.object({
   inUse: z.boolean().describe('it stands in place of the usual one'),
 });
 
+/** Between what a quantity is to lie. */
+export const limits = z
+  .object({ low: z.number().nullable(), high: z.number().nullable() })
+  .refine(({ low, high }) => low === null || high === null || low < high, {
+    message: 'the upper limit lies above the lower',
+    path: ['high'],
+  });
+
 const drawnLine = {
   subject: z.string(),
   discipline: z.union([z.enum(DISCIPLINES), z.literal('')]),
@@ -223,6 +231,11 @@ export const thresholdChange = z.discriminatedUnion('kind', [
     ...drawnLine,
     kind: z.literal('classes'),
     value: z.object({ bounds: z.array(z.number()) }),
+  }),
+  z.object({
+    ...drawnLine,
+    kind: z.literal('target'),
+    value: limits,
   }),
 ]);
 

@@ -136,6 +136,8 @@ describe('every address that reads', () => {
         '/api/changes?edition=kestvane-kerb',
         '/api/changes?person=B1',
       ],
+      getHeld: ['/api/pairs/NS-01/held/NS-04'],
+      getDelivery: ['/api/delivery?edition=tarnhus-lanewalk&lot=L2-318'],
       getEdition: ['/api/editions/kestvane-kerb/record'],
       findNamed: [`/api/names/${kerb.id}/same?kind=edition&name=wide`],
       getMerge: [`/api/names/${kerb.id}/merge?kind=edition&into=${latch.id}`],

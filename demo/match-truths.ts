@@ -79,6 +79,22 @@ function halfSizeUp(shoe: MatchTruth['left']): MatchTruth['left'] {
   return { ...grown, mass: (shoe.mass ?? 0) * ratio ** 1.75 };
 }
 
+/** A sound Lanewalk of UK 8. */
+const LANEWALK: MatchTruth['left'] = {
+  'outsole-small': 24.1,
+  'outsole-large': 166.4,
+  'footbed-length': 265.2,
+  'footbed-ball-width': 91.1,
+  'toe-tip-height': 33.6,
+  'collar-lateral': 60.8,
+  'collar-medial': 63.5,
+  'heel-seam': 0.1,
+  'sole-plane': 0,
+  mass: 296,
+  'midsole-lateral-hardness': 48,
+  'outsole-hardness': 63,
+};
+
 const uk8 = { left: 'UK 8', right: 'UK 8', box: 'UK 8' };
 const kept = { decision: 'keep', note: '', unworn: null } as const;
 
@@ -108,6 +124,30 @@ export const MATCH_TRUTHS: MatchTruth[] = [
     decision: { decision: 'return', note: '', unworn: true },
   },
   { tag: 'NS-01', after: 1, left: STAIRWELL, right: {}, labels: uk8, decision: kept },
+  // The autumn delivery of the Lanewalk, looked at pair by pair as far as the third.
+  { tag: 'TL-05', after: 1, left: LANEWALK, right: {}, labels: uk8, decision: kept },
+  {
+    tag: 'TL-06',
+    after: 1,
+    left: LANEWALK,
+    right: { 'toe-tip-height': 38.9 },
+    labels: uk8,
+    seen: [{ sight: 'glue', side: 'right', note: 'a trace along the welt' }],
+    decision: {
+      decision: 'keep and note',
+      note: 'The right toe stands higher: laid flat for a day, and looked at again.',
+      unworn: null,
+    },
+  },
+  {
+    tag: 'TL-07',
+    after: 1,
+    left: LANEWALK,
+    right: {},
+    labels: uk8,
+    seen: [{ sight: 'glue', side: 'left', note: 'at the heel' }],
+    decision: { decision: 'keep and note', note: 'Glue at the left heel.', unworn: null },
+  },
   // The footbed of another size in the right shoe; the check is still open.
   {
     tag: 'NS-06',

@@ -24,6 +24,8 @@ const VIEWS: [name: string, path: string][] = [
   ['tolerances', '/lab/tolerances'],
   ['people', '/lab/people'],
   ['record of changes', '/lab/changes'],
+  ['pairs held against each other', '/pairs/NS-01/match/against/NS-06'],
+  ['a delivery', '/deliveries/tarnhus-lanewalk/L2-402'],
   ['an edition', '/editions/kestvane-kerb'],
   ['files', '/lab/files'],
   ['pairs studied', '/studies?edition=tarnhus-lanewalk&quantity=heel-stack'],

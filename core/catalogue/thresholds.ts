@@ -4,6 +4,7 @@
  */
 import type { Discipline } from './disciplines.ts';
 import type { ToleranceRule } from './match-features.ts';
+import type { Limits } from './tolerance.ts';
 
 /** What a threshold of a kind is made of, in the canonical unit of its subject. */
 interface ThresholdValues {
@@ -13,11 +14,13 @@ interface ThresholdValues {
   sides: ToleranceRule;
   /** Where each class of a quantity after the lowest begins. */
   classes: { bounds: number[] };
+  /** Between what a quantity of a model is to lie; null: open on that side. */
+  target: Limits;
 }
 type ThresholdKind = keyof ThresholdValues;
 
 interface Drawn {
-  /** The quantity or feature. */
+  /** The quantity or feature; of a target the model before it. */
   subject: string;
   /** Empty: in every discipline that has none of its own. */
   discipline: Discipline | '';

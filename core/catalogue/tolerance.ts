@@ -9,6 +9,27 @@ export function judgeTolerance(d: number, U: number, tolerance: number): Verdict
   return size - U > tolerance ? 'out' : 'cannot tell';
 }
 
+/** Between what a figure is to lie; null: open on that side. */
+export interface Limits {
+  low: number | null;
+  high: number | null;
+}
+
+/**
+ * A figure against limits (JCGM 106): *within* where the whole interval lies inside, *out* where it lies beyond
+ * one of them, else *cannot tell*.
+ * @example judgeLimits(31.2, 0.3, { low: 30, high: null }) // 'within'
+ */
+export function judgeLimits(
+  value: number,
+  U: number,
+  { low, high }: Limits,
+): VerdictWord<'tolerance'> {
+  const [least, most] = [low ?? Number.NEGATIVE_INFINITY, high ?? Number.POSITIVE_INFINITY];
+  if (value - U >= least && value + U <= most) return 'within';
+  return value + U < least || value - U > most ? 'out' : 'cannot tell';
+}
+
 /** The left-right tolerance of a quantity about a value: the greater of a span and a share. */
 export function sideTolerance(
   quantity: QuantityId,

@@ -192,6 +192,15 @@ export function sessionFigures(session: SessionReadings): Record<Side | 'pair', 
   return figures;
 }
 
+/** The latest figure of each quantity that a sitting of a pair gave. */
+export function latestFigures(measured: Pick<MeasuredPair, 'sessions'>): Map<string, Figure> {
+  const latest = new Map<string, Figure>();
+  for (const session of measured.sessions)
+    for (const figure of figuresIn(sessionFigures(session).pair))
+      latest.set(figure.quantity, figure);
+  return latest;
+}
+
 /** The votes of a score by hand, by shoe, with their median. */
 export interface HandScore {
   quantity: MeasuredQuantityId;

@@ -244,7 +244,7 @@ describe('causes', () => {
     const { causes, verdict } = check(left, right);
     expect(causes).toHaveLength(1);
     expect(causes[0]).toMatchObject({ id: 'upper-askew', atFault: 'right', action: 'return' });
-    expect(causes[0]?.atFaultWhy).toContain('on on the left');
+    expect(causes[0]?.atFaultWhy).toContain('true on the left');
     expect(verdict).toMatchObject({ word: 'out', advice: 'return' });
   });
 

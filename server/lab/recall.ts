@@ -4,7 +4,12 @@ import type { Recall } from '#contract/job-records.ts';
 import { judgeTolerance, sideTolerance } from '#core/catalogue/tolerance.ts';
 import { claimJudgement, claimOnFile } from '#core/claims/claim.ts';
 import { combineFigures, type Figure, figureExpanded } from '#core/figures/figure.ts';
-import { figuresIn, type MeasuredPair, sessionFigures } from '#core/figures/pair-figure.ts';
+import {
+  figuresIn,
+  latestFigures,
+  type MeasuredPair,
+  sessionFigures,
+} from '#core/figures/pair-figure.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { workOutPair } from '../figure-book.ts';
 import type { Job } from '../jobs.ts';
@@ -55,14 +60,6 @@ function verdictsOf(
     }
   }
   return verdicts;
-}
-
-function latestFigures(measured: MeasuredPair): Map<string, Figure> {
-  const latest = new Map<string, Figure>();
-  for (const session of measured.sessions)
-    for (const figure of figuresIn(sessionFigures(session).pair))
-      latest.set(figure.quantity, figure);
-  return latest;
 }
 
 const shown = (figure: Figure) => ({ value: figure.value, U: figureExpanded(figure) });

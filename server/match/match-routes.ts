@@ -1,11 +1,15 @@
 import { v7 as newId } from 'uuid';
 import { matchSeen } from '#contract/match-records.ts';
+import { deliveryLetter } from '#core/sheet/delivery-letter.ts';
 import type { FileHandlers, Handlers } from '../endpoint.ts';
 import { writeDocumentPdf } from '../formats/document-pdf.ts';
+import { labFacts } from '../lab-facts.ts';
 import { publishPair } from '../measured-pairs.ts';
 import { notFound, Refusal, requirePast, wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
+import { targetSubject } from '../targets.ts';
 import { decideCheck } from './decide-check.ts';
+import { deliveryOf, heldAgainst, letterSubject } from './deliveries.ts';
 import { matchOfPair } from './match-of-pair.ts';
 import { listTolerances } from './tolerances.ts';
 
@@ -21,6 +25,10 @@ type MatchHandlers = Pick<
   | 'listTolerances'
   | 'setTolerance'
   | 'listIssued'
+  | 'getHeld'
+  | 'getDelivery'
+  | 'issueLetter'
+  | 'setTarget'
 >;
 
 export function matchRoutes(stores: Stores): MatchHandlers {
@@ -59,6 +67,46 @@ export function matchRoutes(stores: Stores): MatchHandlers {
       stores.editions.setDiscipline(params.id, body.discipline);
       return { id: params.id };
     },
+    getHeld: ({ params }) => heldAgainst(stores, params.tag, params.other),
+    getDelivery: ({ query }) => deliveryOf(stores, query),
+    issueLetter: ({ body, now, person }) => {
+      const delivery = deliveryOf(stores, body);
+      if (delivery.pairs.every(({ look }) => look === null))
+        throw new Refusal(
+          409,
+          'No pair of this delivery was looked at yet: there is nothing to say.',
+        );
+      const id = newId();
+      stores.issued.issue({
+        id,
+        kind: 'delivery-letter',
+        subject: letterSubject(delivery.edition.id, delivery.lot),
+        content: deliveryLetter(
+          { edition: delivery.edition.name, lot: delivery.lot, on: now },
+          delivery.pairs,
+        ),
+        leanedOn: { pairs: delivery.pairs.map(({ tag }) => tag) },
+        person,
+        at: now,
+      });
+      return { id };
+    },
+    setTarget: ({ params, body, now, person }) => {
+      const { quantity, low, high, reason } = body;
+      stores.names.byId('model', params.id);
+      if (!(quantity in labFacts(stores).catalogue))
+        throw wrongValue('quantity', `${quantity} is not in the catalogue.`);
+      stores.thresholds.draw({
+        kind: 'target',
+        subject: targetSubject(params.id, quantity),
+        discipline: '',
+        value: { low, high },
+        reason,
+        at: now,
+        person,
+      });
+      return { id: params.id };
+    },
     listIssued: ({ query }) => stores.issued.of(query.subject),
     listTolerances: () => listTolerances(stores),
     setTolerance: ({ body, now, person }) => {
@@ -77,9 +125,18 @@ export function matchRoutes(stores: Stores): MatchHandlers {
   };
 }
 
-/** The return note of a decided check, as a PDF. */
-export function returnNoteRoutes(stores: Stores): Pick<FileHandlers, 'getReturnNote'> {
+/** What was issued, as PDFs. */
+export function returnNoteRoutes(
+  stores: Stores,
+): Pick<FileHandlers, 'getReturnNote' | 'getIssuedPdf'> {
   return {
+    getIssuedPdf: async ({ params, response }) => {
+      const issued = stores.issued.byId(params.id);
+      response
+        .type('application/pdf')
+        .set('Content-Disposition', `inline; filename="${issued.kind}-${issued.revision}.pdf"`)
+        .send(await writeDocumentPdf(issued.content));
+    },
     getReturnNote: async ({ params, response }) => {
       const { pairId, decision } = stores.matches.byId(params.id);
       const note = stores.issued.latest('return-note', params.id);

@@ -5,6 +5,7 @@ import { correct, undoCorrection } from '../corrections.ts';
 import type { Handlers } from '../endpoint.ts';
 import { Refusal, wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
+import { targetsOf, verifyTargets } from '../targets.ts';
 import { merge, planMerge, rename } from './renaming.ts';
 
 type CorrectionHandlers = Pick<
@@ -65,14 +66,27 @@ export function correctionRoutes(stores: Stores): CorrectionHandlers {
     getEdition: ({ params }) => {
       const edition = stores.editions.bySlug(params.edition);
       const row = stores.editionRows.bySlug(edition.slug);
-      const ids = new Map(stores.pairs.ofEdition(edition.id).map(({ tag, id }) => [tag, id]));
+      const stored = stores.pairs.ofEdition(edition.id);
+      const kept = new Map(stored.map((pair) => [pair.tag, pair]));
+      const targets = targetsOf(stores, edition.modelId);
+      const verified = verifyTargets(stores, stored, targets);
       return {
         edition,
         sharing: {
           maker: stores.names.editionsOf('maker', edition.makerId).length,
           model: stores.names.editionsOf('model', edition.modelId).length,
         },
-        pairs: row.pairs.map((pair) => ({ ...pair, id: ids.get(pair.tag) ?? '' })),
+        pairs: row.pairs.map((pair) => ({
+          ...pair,
+          id: kept.get(pair.tag)?.id ?? '',
+          lot: kept.get(pair.tag)?.lot ?? '',
+        })),
+        targets: targets.map((target) => ({
+          ...target,
+          verified: verified
+            .filter(({ quantity }) => quantity === target.quantity)
+            .map(({ tag, word }) => ({ tag, word })),
+        })),
       };
     },
     rename: (call) => {

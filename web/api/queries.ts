@@ -228,6 +228,20 @@ export const useMergePlan = (kind: 'maker' | 'model' | 'edition', id: string, in
     staleTime: 0,
   });
 
+/** Two pairs held against each other. */
+export const useHeld = (tag: string, other: string) =>
+  useQuery({
+    queryKey: ['figures', 'held', tag, other],
+    queryFn: ({ signal }) => request('getHeld', { params: { tag, other }, signal }),
+  });
+
+/** The pairs of one lot of an edition. */
+export const useDelivery = (edition: string, lot: string) =>
+  useQuery({
+    queryKey: ['match', 'delivery', edition, lot],
+    queryFn: ({ signal }) => request('getDelivery', { query: { edition, lot }, signal }),
+  });
+
 /** The record of changes: all of it, or of one pair, edition, instrument or person. */
 export const useChanges = (whose: Partial<Record<string, string>>) =>
   useInfiniteQuery({

@@ -1,19 +1,18 @@
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
 import { Link, useParams } from 'react-router';
-import type { IssuedKind } from '#contract/issued-records.ts';
 import { useIssued, useMatch } from '../api/queries.ts';
 import { DocumentView } from '../drawing/DocumentView.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import classes from './IssuedPage.module.css';
 
-const MISSING: Record<IssuedKind, string> = {
+const MISSING = {
   decision: 'A decision is issued once a check is decided.',
   'return-note': 'A return note is written once the check is decided: return.',
 };
 
 /** What was issued of the latest decided check of a pair, as it was, to be printed. */
-function IssuedPage({ kind }: { kind: IssuedKind }) {
+function IssuedPage({ kind }: { kind: keyof typeof MISSING }) {
   const { tag = '' } = useParams();
   const match = useMatch(tag);
   const decided = match.data?.checks.findLast((check) => check.decision);

@@ -13,6 +13,7 @@ import { Photographs } from '../photographs/Photographs.tsx';
 import { putOnBench } from '../shell/bench.ts';
 import type { ShellContext } from '../shell/context.ts';
 import { PageFault } from '../shell/PageFault.tsx';
+import { PairSelect } from '../shell/PairSelect.tsx';
 import classes from './CheckBench.module.css';
 import { CheckSlip } from './CheckSlip.tsx';
 import { type Check, useCheck } from './check.ts';
@@ -22,6 +23,22 @@ import { Findings } from './Findings.tsx';
 import { Ladder } from './Ladder.tsx';
 import { MatchViews } from './MatchViews.tsx';
 import { LookedAt } from './SightRow.tsx';
+
+/** Another pair, or another build of the model, by the same ladder. */
+function HoldAgainst({ tag }: { tag: string }) {
+  const navigate = useNavigate();
+  return (
+    <PairSelect
+      size="xs"
+      label="Hold against another pair"
+      placeholder="a tag, or another build"
+      value=""
+      onChange={(other) =>
+        other && other !== tag && navigate(`/pairs/${tag}/match/against/${other}`)
+      }
+    />
+  );
+}
 
 /** What a check is, and the ways to begin one or to pass it over. */
 function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {
@@ -220,6 +237,7 @@ function CheckBench({
         <MatchViews judgements={found.judgements} name={pair.tag.toLowerCase()} />
         <Findings found={found} />
         {!check.decision && decision}
+        <HoldAgainst tag={pair.tag} />
         <CheckSlip bench={bench} check={check} names={record.names} />
         <Photographs subject={subject} />
       </div>

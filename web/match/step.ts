@@ -45,6 +45,16 @@ export const matchStep: Step = {
       },
     },
     {
+      path: 'pairs/:tag/match/against/:other',
+      title: ':tag, held against :other',
+      page: async () => (await import('./HeldPage.tsx')).HeldPage,
+    },
+    {
+      path: 'deliveries/:edition/:lot',
+      title: 'Delivery :lot',
+      page: async () => (await import('./DeliveryPage.tsx')).DeliveryPage,
+    },
+    {
       path: 'pairs/:tag/return-note',
       title: ':tag, return note',
       page: async () => (await import('./IssuedPage.tsx')).ReturnNotePage,

@@ -15,6 +15,7 @@ import { PageFault } from '../shell/PageFault.tsx';
 import { AddClaims, ClaimsOnFile } from './Claims.tsx';
 import classes from './ReceivePage.module.css';
 import { ReportedOnFile } from './Reported.tsx';
+import { Targets } from './Targets.tsx';
 
 type Kind = 'maker' | 'model' | 'edition';
 /** What is to be merged: a name with the one that it turned out to be. */
@@ -281,6 +282,7 @@ function EditionRecordForm({ record }: { record: Correctable }) {
           />
           <h2>Made in</h2>
           <MadeForm key={JSON.stringify([edition.madeIn, edition.widths])} edition={edition} />
+          <Targets record={record} />
           <h2>Pairs</h2>
           {pairs.length === 0 ? (
             <p className="soft">No pair of it is in the book.</p>
@@ -295,6 +297,15 @@ function EditionRecordForm({ record }: { record: Correctable }) {
                   names: true,
                 },
                 { head: 'Size', cell: ({ label }) => nameLabel(label) },
+                {
+                  head: 'Lot',
+                  cell: ({ lot }) =>
+                    lot && (
+                      <Link to={`/deliveries/${edition.slug}/${encodeURIComponent(lot)}`}>
+                        {lot}
+                      </Link>
+                    ),
+                },
                 { head: 'Readings', cell: ({ readings }) => readings, figure: true },
               ]}
             />

@@ -64,6 +64,11 @@ export function PairPlace({ record, onMoved }: { record: PairRecord; onMoved: ()
     <div className={classes.place}>
       <Link to={`/editions/${edition.slug}`}>The record of {editionName(edition)}</Link>
       <Link to={`/lab/changes?pair=${pair.tag}`}>What was changed of {pair.tag}</Link>
+      {pair.lot && (
+        <Link to={`/deliveries/${edition.slug}/${encodeURIComponent(pair.lot)}`}>
+          Delivery {pair.lot}
+        </Link>
+      )}
       <Button size="compact-xs" variant="default" onClick={() => setMoving(true)}>
         It is of another edition
       </Button>
