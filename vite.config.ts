@@ -83,7 +83,7 @@ export default defineConfig({
             { name: 'overlays', test: OVERLAYS, minShareCount: 2, priority: 1 },
             {
               name: 'shared',
-              test: /^(?!.*(?:node_modules|Select[.]tsx|shell[\\/]form)).*[\\/](?:core|contract|web)[\\/]/,
+              test: /^(?!.*(?:node_modules|Select[.]tsx|DataTable[.]tsx|shell[\\/]form)).*[\\/](?:core|contract|web)[\\/]/,
               minShareCount: 6,
             },
           ],

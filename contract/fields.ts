@@ -1,6 +1,6 @@
 /** Fields that records share: ids, moments, quantities, labels, pages of a list. */
 import { z } from 'zod';
-import { MATCH_FEATURES } from '#core/catalogue/match-features.ts';
+import { MATCH_FEATURES } from '#core/catalogue/match-feature-ids.ts';
 import {
   MEASURED_QUANTITIES,
   type MeasuredQuantityId,

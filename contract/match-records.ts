@@ -1,9 +1,10 @@
 /** Schemas of match checks, tolerances and photographs. */
 import { z } from 'zod';
 import { DISCIPLINES } from '#core/catalogue/disciplines.ts';
-import { MATCH_FEATURES, SIGHT_IDS } from '#core/catalogue/match-features.ts';
+import { MATCH_FEATURES } from '#core/catalogue/match-feature-ids.ts';
 import { NOTHING_FELT, SIGHT_STATES } from '#core/catalogue/match-look.ts';
 import { SIDES } from '#core/catalogue/quantities.ts';
+import { SIGHT_IDS } from '#core/catalogue/sights.ts';
 import { readLabel } from '#core/sizing/printed-label.ts';
 import { id, kilometres, matchFeatureId, moment, remark, sizeLabel, words } from './fields.ts';
 import { reading } from './reading-records.ts';

@@ -1,6 +1,6 @@
 /** The named calculations of match and studies. */
 import { z } from 'zod';
-import { MATCH_FEATURES, type MatchFeatureId } from '#core/catalogue/match-features.ts';
+import { MATCH_FEATURES, type MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { SIDES } from '#core/catalogue/quantities.ts';
 import { judgeFeatures } from '#core/match/match.ts';
 import { inferCauses } from '#core/match/match-causes.ts';

@@ -10,7 +10,7 @@ export const STUDY_ENDPOINTS = {
     summary: 'Readings of one quantity on the pairs of an edition: on one basis, never pooled.',
     query: z.object({
       edition: z.string().max(160),
-      quantity: fields.measuredQuantity.optional(),
+      quantity: fields.anyQuantity.optional(),
       label: z.string().max(30).optional(),
       basis: z.string().max(300).optional().describe('key; `all` is refused where they differ'),
     }),
@@ -19,14 +19,14 @@ export const STUDY_ENDPOINTS = {
   listConsistency: {
     at: 'GET /api/studies/consistency',
     summary: 'Editions ranked by how little their pairs differ in a quantity.',
-    query: fields.pageQuery.omit({ find: true }).extend({ quantity: fields.measuredQuantity }),
+    query: fields.pageQuery.omit({ find: true }).extend({ quantity: fields.anyQuantity }),
     answer: studies.consistencyPage,
   },
   listSideDifferences: {
     at: 'GET /api/studies/sides',
     summary: 'Right less left of a quantity, one difference a pair.',
     query: z.object({
-      quantity: fields.measuredQuantity,
+      quantity: fields.anyQuantity,
       edition: z.string().max(160).optional().describe('slug; left out: all editions'),
     }),
     answer: z.array(studies.sideDifference),

@@ -2,7 +2,16 @@
 import { z } from 'zod';
 import { SIDES } from '#core/catalogue/quantities.ts';
 import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
-import { id, measuredQuantity, moment, pageOf, sizeLabel, stackBasis, words } from './fields.ts';
+import {
+  anyQuantity,
+  id,
+  measuredQuantity,
+  moment,
+  pageOf,
+  sizeLabel,
+  stackBasis,
+  words,
+} from './fields.ts';
 
 const name = (what: string) => words(60, what);
 
@@ -11,8 +20,8 @@ export const pairStudyReadings = z.object({
   edition: z.object({ slug: z.string(), name: z.string() }),
   label: sizeLabel,
   labels: z.array(sizeLabel),
-  quantity: measuredQuantity,
-  quantities: z.array(measuredQuantity).describe('those that were read on its pairs'),
+  quantity: anyQuantity,
+  quantities: z.array(anyQuantity).describe('those that were read on its pairs'),
   basis: z.object({ key: z.string(), words: z.string() }).nullable(),
   bases: z
     .array(z.object({ key: z.string(), words: z.string(), pairs: z.number().int() }))

@@ -1,7 +1,8 @@
 /** What must hold of every study, whatever the readings: units, order, names and sides do not matter. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { MATCH_FEATURES, matchFeature } from './catalogue/match-features.ts';
+import { MATCH_FEATURES } from './catalogue/match-feature-ids.ts';
+import { matchFeature } from './catalogue/match-features.ts';
 import { convertByBridge, reverseConversion } from './figures/conversions.ts';
 import { judgeFeature } from './match/match.ts';
 import { testEquivalence } from './statistics/equivalence.ts';

@@ -1,5 +1,5 @@
 /** What the two shoes of a pair truly measure where the scenario holds them against each other. */
-import type { MatchFeatureId } from '#core/catalogue/match-features.ts';
+import type { MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { HALF_SIZE_MM, lastLength } from '#core/sizing/size-label.ts';
 
 export interface MatchTruth {

@@ -3,14 +3,10 @@ import { randomLcg, randomNormal } from 'd3-random';
 import type dayjs from 'dayjs';
 import { matchSeen } from '#contract/match-records.ts';
 import { gaugeTraits } from '#core/catalogue/gauge.ts';
-import {
-  MATCH_FEATURES,
-  type MatchFeatureId,
-  matchFeature,
-  SEEN_INSTEAD,
-  SIGHT_IDS,
-} from '#core/catalogue/match-features.ts';
+import { MATCH_FEATURES, type MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
+import { matchFeature } from '#core/catalogue/match-features.ts';
 import { SIDES, type Side } from '#core/catalogue/quantities.ts';
+import { SEEN_INSTEAD, SIGHT_IDS } from '#core/catalogue/sights.ts';
 import { PLAIN_READING } from '#core/figures/reading.ts';
 import { judgeFeature, type MatchGauge } from '#core/match/match.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';

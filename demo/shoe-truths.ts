@@ -1,6 +1,7 @@
 /** The true value of any quantity of any shoe of the scenario: what the stand-ins measure. */
 import { randomLcg, randomNormal } from 'd3-random';
-import { MATCH_FEATURES, matchFeature } from '#core/catalogue/match-features.ts';
+import { MATCH_FEATURES } from '#core/catalogue/match-feature-ids.ts';
+import { matchFeature } from '#core/catalogue/match-features.ts';
 import { QUANTITIES } from '#core/catalogue/quantities.ts';
 import { lastLength, REFERENCE_LABEL } from '#core/sizing/size-label.ts';
 import { BUILD_SPREAD, BUILD_TRUTHS, type BuildTruth } from './build-truths.ts';

@@ -1,6 +1,7 @@
 /** The stand-ins that ship with the demo: which gauges there are, and what they measure. */
 import { randomLcg, randomNormal } from 'd3-random';
-import { MATCH_FEATURES, matchFeature } from '#core/catalogue/match-features.ts';
+import { MATCH_FEATURES } from '#core/catalogue/match-feature-ids.ts';
+import { matchFeature } from '#core/catalogue/match-features.ts';
 import { QUANTITIES } from '#core/catalogue/quantities.ts';
 import { TOOL_DEFAULTS, type ToolName } from '#core/catalogue/tools.ts';
 import { simulateCurve } from '#instruments/fixture-curve.ts';

@@ -92,7 +92,7 @@ test('whoever is at the bench is chosen once, and stands in every change', async
   await page.getByRole('textbox', { name: /code/i }).fill('B9');
   await page.keyboard.press('Enter');
   await expect(page.getByText('B9')).toBeVisible();
-  const changes = await (await page.request.get(`${demo.address}/api/changes`)).json();
+  const { rows: changes } = await (await page.request.get(`${demo.address}/api/changes`)).json();
   const latest = (action: string) =>
     changes.find((change: { action: string }) => change.action === action)?.person;
   expect([latest('startMatch'), latest('addPerson')]).toEqual(['B2', 'B2']);

@@ -122,6 +122,7 @@ test('a full bench, typed and live mixed, by keyboard alone', async ({ page, dem
   await expect(slip).toContainText('finished');
   await expect(slip.getByText('gauge overdue').first()).toBeAttached();
   await page.goto(`${demo.address}/sheets/pelloway-lampround`);
+  await page.getByLabel('show what is behind each figure').check();
   await expect(page.getByText(/PL-01 L: return \d+ %, loss/).first()).toBeVisible();
   await expect(page.getByTestId('sheet-toe-tip-height')).toContainText('41.0');
   await expect(page.getByRole('region', { name: 'By hand' })).toContainText('PL-01 L 4');

@@ -116,6 +116,7 @@ test('a quantity of the lab’s own is added, and stands in guide, protocol and 
 }) => {
   await open(page, demo, '/lab/quantities');
   await page.getByLabel('Name').fill('Strap length');
+  await page.getByText('Where it is taken, and what is usual for it').click();
   await page.getByLabel('From where to where, and how').fill('Strap laid flat, seam to tip.');
   await page.getByRole('button', { name: 'Add this quantity' }).click();
   await expect(page.getByText('Added. It can stand in any protocol now.')).toBeVisible();

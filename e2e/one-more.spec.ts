@@ -22,7 +22,7 @@ test('one more thing is typed with its figure, or chosen, at any moment', async 
   await field.press('Enter');
   await expect(page.getByText('90.0 mm is more than shoes have')).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'one more thing' }).click();
+  await page.getByRole('button', { name: '+ more' }).click();
   await page.getByRole('combobox', { name: 'What is measured' }).fill('tap by');
   await page.getByRole('option', { name: 'Tap by ear' }).click();
   await page.getByRole('button', { name: 'Measure it' }).click();

@@ -108,7 +108,7 @@ test('pairs of two lots: the spread in words, in charts and as a table', async (
   const basis = page.getByLabel('Basis: never pooled');
   await expect(basis).toHaveValue(/in-shoe/);
   // The planted spread: pairs of 0.4 and lots 0.8 apart.
-  const row = page.getByRole('row', { name: /^SD between pairs/ });
+  const row = page.getByRole('row', { name: /^pairs scatter by/ });
   const interval = /95 %: ([\d.]+) to ([\d.]+)/.exec((await row.textContent()) ?? '');
   const planted = Math.hypot(DEMO_SPREAD.pairStack, 0.4 * Math.sqrt(8 / 7));
   expect(Number(interval?.[1])).toBeLessThan(planted);
@@ -242,11 +242,12 @@ test('the planner agrees with published power, and says what the pairs at hand c
   demo,
 }) => {
   await open(page, demo, '/studies/planner');
+  await page.getByText('How sure, what there is, what it costs').click();
   for (const [label, value] of [
     ['Of, mm', '1'],
-    ['SD of pairs, mm', '0.8'],
-    ['SD of shoes, mm', '0'],
-    ['SD of repeats, mm', '0'],
+    ['Pairs scatter by, mm', '0.8'],
+    ['Shoes of a pair by, mm', '0'],
+    ['Repeats by, mm', '0'],
   ] as const)
     await page.getByLabel(label).fill(value);
   // R: power.t.test(delta = 1, sd = 0.8, power = 0.9) needs 14.48; three see 2.871.
@@ -263,7 +264,7 @@ test('the planner agrees with published power, and says what the pairs at hand c
   await expect(page.getByRole('alert')).toContainText('look for a larger difference');
   await page.getByLabel('To see').selectOption('mean');
   await page.getByLabel('Within ±, mm').fill('0.72');
-  await page.getByLabel('SD of pairs, mm').fill('1');
+  await page.getByLabel('Pairs scatter by, mm').fill('1');
   // t(0.975; 9)/√10 = 0.715.
   await expect(page.getByTestId('plan')).toContainText('10 pairs, 1 reading a shoe');
 });

@@ -20,10 +20,10 @@ const VIEWS = [
   ['sheet', '/sheets/brindlow-roundsman-2?label=uk-8'],
   ['compare', '/compare?editions=norrolt-stairwell-mid-cut,kestvane-kerb,wrenfold-latch-low'],
   ['instrument', '/lab', { link: 'Needle gauge' }],
-  ['protocol', '/lab/protocols', { link: 'Full bench' }],
+  ['edition', '/editions/norrolt-stairwell-mid-cut'],
   ['files', '/lab/files', { file: true }],
   ['guide', '/guide'],
-  ['receive-phone', '/receive', { phone: true }],
+  ['delivery', '/deliveries/tarnhus-lanewalk/L2-402'],
   ['sheet-phone', '/sheets/kestvane-kerb?label=eu-42', { phone: true }],
 ];
 

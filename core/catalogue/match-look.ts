@@ -1,6 +1,7 @@
 /** What is seen in a check, beside what is measured. */
-import { MATCH_FEATURES, type MatchFeatureId, type SightId } from './match-features.ts';
+import { MATCH_FEATURES, type MatchFeatureId } from './match-feature-ids.ts';
 import type { Side } from './quantities.ts';
+import type { SightId } from './sights.ts';
 
 /** Answers of a look; `cannot tell` is one. */
 export const SIGHT_STATES = ['sound', 'fault', 'cannot tell'] as const;

@@ -1,5 +1,5 @@
 /** What readings are taken in, and what may still be done in it. */
-import type { MatchFeatureId } from '../catalogue/match-features.ts';
+import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
 import type { MatchSeen } from '../catalogue/match-look.ts';
 import type { MeasuredQuantityId } from '../catalogue/quantities.ts';
 import type { Reading } from './reading.ts';

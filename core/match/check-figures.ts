@@ -1,7 +1,8 @@
 /** The figures of a check of left against right: what each shoe reads at each feature, and how surely. */
 
 import { type GaugeTraits, gaugeTraits, type RecordedInstrument } from '../catalogue/gauge.ts';
-import { type MatchFeatureId, matchFeature } from '../catalogue/match-features.ts';
+import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
+import { matchFeature } from '../catalogue/match-features.ts';
 import {
   type Catalogue,
   describeQuantity,

@@ -1,10 +1,7 @@
 /** Two pairs, or two builds of a model, held against each other: is it the same outsole, the same footbed? */
-import {
-  MATCH_FEATURES,
-  type MatchFeatureId,
-  matchFeature,
-  type ToleranceRule,
-} from '../catalogue/match-features.ts';
+
+import { MATCH_FEATURES, type MatchFeatureId } from '../catalogue/match-feature-ids.ts';
+import { matchFeature, type ToleranceRule } from '../catalogue/match-features.ts';
 import type { Catalogue } from '../catalogue/quantities.ts';
 import { compareBases } from '../figures/basis.ts';
 import type { Figure } from '../figures/figure.ts';

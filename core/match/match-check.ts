@@ -1,13 +1,8 @@
 /** One check of a pair from what is recorded of it: figures, causes, verdict, and what is taken next. */
 
 import { gaugeTraits } from '../catalogue/gauge.ts';
-import {
-  featuresOf,
-  MATCH_FEATURES,
-  type MatchFeatureId,
-  matchFeature,
-  type ToleranceRule,
-} from '../catalogue/match-features.ts';
+import { MATCH_FEATURES, type MatchFeatureId } from '../catalogue/match-feature-ids.ts';
+import { featuresOf, matchFeature, type ToleranceRule } from '../catalogue/match-features.ts';
 import type { MatchSeen } from '../catalogue/match-look.ts';
 import type { Side } from '../catalogue/quantities.ts';
 import { type Reading, stands } from '../figures/reading.ts';

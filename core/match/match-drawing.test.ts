@@ -1,6 +1,6 @@
 /** Drawings of a check: to scale, larger than life only where something differs, and saying so. */
 import { describe, expect, it } from 'vitest';
-import type { MatchFeatureId } from '../catalogue/match-features.ts';
+import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
 import { judgeFeature, judgeFeatures } from './match.ts';
 import {
   enlargement,

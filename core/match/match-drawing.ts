@@ -3,7 +3,7 @@
  * drawn larger than life, and say by how much. Paths are SVG path data, y downwards.
  */
 import { curveCatmullRomClosed, line } from 'd3-shape';
-import type { MatchFeatureId } from '../catalogue/match-features.ts';
+import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
 import { SIDES, type Side } from '../catalogue/quantities.ts';
 import { writeNumber } from '../sizing/number-words.ts';
 import { HALF_SIZE_MM } from '../sizing/size-label.ts';

@@ -1,15 +1,10 @@
 /** The pattern of a check: what each feature says, and what that speaks for. */
 
-import {
-  type MatchFeatureId,
-  matchFeature,
-  SEEN_INSTEAD,
-  SIGHTS,
-  type SightId,
-  sightAnswers,
-} from '../catalogue/match-features.ts';
+import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
+import { matchFeature } from '../catalogue/match-features.ts';
 import type { Felt, Sight } from '../catalogue/match-look.ts';
 import { SIDES, type Side } from '../catalogue/quantities.ts';
+import { SEEN_INSTEAD, SIGHTS, type SightId, sightAnswers } from '../catalogue/sights.ts';
 import { writeNumber } from '../sizing/number-words.ts';
 import { isSameSize, lastLength, REFERENCE_LABEL, type SizeLabel } from '../sizing/size-label.ts';
 import { canonicalUnit } from '../sizing/units.ts';

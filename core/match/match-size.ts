@@ -1,6 +1,6 @@
 /** Do the two shoes come from two sizes? The ratio of their lengths against half sizes of the last. */
 
-import type { MatchFeatureId } from '../catalogue/match-features.ts';
+import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
 import { HALF_SIZE_MM } from '../sizing/size-label.ts';
 import type { FeatureJudgement } from './match.ts';
 

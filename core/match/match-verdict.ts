@@ -1,12 +1,8 @@
 /** The verdict of a check, and what is usually done with the pair. */
 
-import {
-  type MatchFeatureId,
-  matchFeature,
-  SIGHTS,
-  type SightId,
-  sightAnswers,
-} from '../catalogue/match-features.ts';
+import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
+import { matchFeature } from '../catalogue/match-features.ts';
+import { SIGHTS, type SightId, sightAnswers } from '../catalogue/sights.ts';
 import { isSameSize, nameLabel } from '../sizing/size-label.ts';
 import { COMMON_PRACTICE, type Verdict } from '../statistics/verdict.ts';
 import type { FeatureJudgement } from './match.ts';

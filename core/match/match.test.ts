@@ -2,12 +2,8 @@ import { randomLcg, randomNormal } from 'd3-random';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ownTolerance } from '../catalogue/disciplines.ts';
-import {
-  featuresOf,
-  MATCH_FEATURES,
-  type MatchFeatureId,
-  matchFeature,
-} from '../catalogue/match-features.ts';
+import { MATCH_FEATURES, type MatchFeatureId } from '../catalogue/match-feature-ids.ts';
+import { featuresOf, matchFeature } from '../catalogue/match-features.ts';
 import { HALF_SIZE_MM, lastLength } from '../sizing/size-label.ts';
 import { judgeFeature, judgeFeatures, type MatchReadings, nextReading } from './match.ts';
 import { type CauseId, inferCauses } from './match-causes.ts';

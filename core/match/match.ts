@@ -1,11 +1,10 @@
 /** Are the two shoes of a pair the same? Each feature against its tolerance, and what is asked for next. */
 
 import type { GaugeTraits } from '../catalogue/gauge.ts';
+import { MATCH_FEATURES, type MatchFeatureId } from '../catalogue/match-feature-ids.ts';
 import {
   featuresOf,
-  MATCH_FEATURES,
   type MatchFeature,
-  type MatchFeatureId,
   matchFeature,
   type ToleranceRule,
 } from '../catalogue/match-features.ts';

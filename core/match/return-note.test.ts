@@ -1,6 +1,6 @@
 /** The return note: figures and plain words that a shop can check, and nobody is blamed by. */
 import { describe, expect, it } from 'vitest';
-import type { MatchFeatureId } from '../catalogue/match-features.ts';
+import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
 import { judgeFeature, judgeFeatures } from './match.ts';
 import { inferCauses } from './match-causes.ts';
 import type { SiblingFeatures } from './match-pattern.ts';

@@ -1,7 +1,8 @@
 /** The words of a return note: what was found, in figures, without blame. */
 
 import { editionName } from '#core/sizing/edition-name.ts';
-import { type MatchFeatureId, matchFeature } from '../catalogue/match-features.ts';
+import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
+import { matchFeature } from '../catalogue/match-features.ts';
 import { writeNumber } from '../sizing/number-words.ts';
 import { nameLabel, type SizeLabel } from '../sizing/size-label.ts';
 import { canonicalUnit } from '../sizing/units.ts';

@@ -1,6 +1,7 @@
 /** A delivery: pairs of one lot looked at one after another, their faults counted, a letter to who sent them. */
-import { SIGHTS, type SightId } from '../catalogue/match-features.ts';
+
 import type { MatchSeen } from '../catalogue/match-look.ts';
+import { SIGHTS, type SightId } from '../catalogue/sights.ts';
 import type { EvaluatedCheck } from '../match/match-check.ts';
 import { nameDay } from '../match/return-note.ts';
 import { nameLabel, type SizeLabel } from '../sizing/size-label.ts';

@@ -2,6 +2,9 @@
 import { roundTo, roundToUncertainty } from '../statistics/rounding.ts';
 import { fromCanonical, spanFromCanonical, type Unit } from './units.ts';
 
+/** A hardness of 56 C would be read as degrees: 56 points C. */
+const shownUnit = ({ symbol, shown }: Unit): string => shown ?? symbol;
+
 export interface FigureWords {
   value: string;
   /** Empty where there is no uncertainty. */
@@ -40,7 +43,7 @@ export function writeFigure(
   const own = fromCanonical(value, unit);
   if (U === undefined || !(U > 0)) {
     const plain = writeNumber(roundTo(own, most), most);
-    return { value: plain, U: '', unit: unit.symbol, text: `${plain} ${unit.symbol}` };
+    return { value: plain, U: '', unit: shownUnit(unit), text: `${plain} ${shownUnit(unit)}` };
   }
   const shown = roundToUncertainty(own, spanFromCanonical(U, unit), most);
   const words = writeNumber(shown.value, shown.decimals);
@@ -48,8 +51,8 @@ export function writeFigure(
   return {
     value: words,
     U: span,
-    unit: unit.symbol,
-    text: `${words} ± ${span} ${unit.symbol}`,
+    unit: shownUnit(unit),
+    text: `${words} ± ${span} ${shownUnit(unit)}`,
   };
 }
 
@@ -58,7 +61,7 @@ export function writeSpan(span: number, unit: Unit, decimals: number): string {
   const digits = decimalsIn(unit, decimals);
   const own = roundTo(spanFromCanonical(span, unit), digits);
   const sign = own > 0 ? '+' : '';
-  return `${sign}${writeNumber(own, digits)} ${unit.symbol}`;
+  return `${sign}${writeNumber(own, digits)} ${shownUnit(unit)}`;
 }
 
 /**

@@ -32,6 +32,8 @@ export interface Unit {
   /** Canonical value = typed value × factor + offset. */
   factor: number;
   offset: number;
+  /** How it stands behind a figure, where its symbol alone would be read as another unit. */
+  shown?: string;
   /** What people type for it, in lower case. */
   spellings: readonly string[];
 }
@@ -64,8 +66,14 @@ export const UNITS: readonly Unit[] = [
   unit('°', 'angle', 1, ['deg', 'degree', 'degrees']),
   unit('rad', 'angle', 180 / Math.PI, ['radian', 'radians']),
   // Ahead of the temperatures: a bare C typed for a hardness is the foam scale.
-  unit('A', 'rubber-hardness', 1, ['type a', 'sh a', 'points a', 'a points']),
-  unit('C', 'foam-hardness', 1, ['type c', 'points c', 'c points']),
+  {
+    ...unit('A', 'rubber-hardness', 1, ['type a', 'sh a', 'points a', 'a points']),
+    shown: 'points A',
+  },
+  {
+    ...unit('C', 'foam-hardness', 1, ['type c', 'points c', 'c points']),
+    shown: 'points C',
+  },
   unit('°C', 'temperature', 1, ['c', 'deg c', 'celsius']),
   unit('°F', 'temperature', 5 / 9, ['f', 'deg f', 'fahrenheit'], (-32 * 5) / 9),
   unit('s', 'time', 1, ['sec', 'second', 'seconds']),

@@ -1,6 +1,6 @@
 /** The return note on paper: every letter, every figure, and nothing off the page, however long. */
 import { describe, expect, it } from 'vitest';
-import type { MatchFeatureId } from '#core/catalogue/match-features.ts';
+import type { MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { judgeFeatures } from '#core/match/match.ts';
 import { inferCauses } from '#core/match/match-causes.ts';
 import { judgeMatch } from '#core/match/match-verdict.ts';

@@ -2,7 +2,8 @@
 import { mean } from 'simple-statistics';
 import type { MatchCheck, MatchRecord } from '#contract/match-records.ts';
 import type { Discipline } from '#core/catalogue/disciplines.ts';
-import { MATCH_FEATURES, matchFeature } from '#core/catalogue/match-features.ts';
+import { MATCH_FEATURES } from '#core/catalogue/match-feature-ids.ts';
+import { matchFeature } from '#core/catalogue/match-features.ts';
 import { type EvaluatedCheck, evaluateCheck } from '#core/match/match-check.ts';
 import type { SiblingFeatures } from '#core/match/match-pattern.ts';
 import { isSameSize, type LabelSystem } from '#core/sizing/size-label.ts';

@@ -2,12 +2,8 @@
 import type { z } from 'zod';
 import type { toleranceHistory } from '#contract/match-records.ts';
 import { DISCIPLINES, type Discipline, ownTolerance } from '#core/catalogue/disciplines.ts';
-import {
-  MATCH_FEATURES,
-  type MatchFeatureId,
-  matchFeature,
-  type ToleranceRule,
-} from '#core/catalogue/match-features.ts';
+import { MATCH_FEATURES, type MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
+import { matchFeature, type ToleranceRule } from '#core/catalogue/match-features.ts';
 import { type ThresholdChange, thresholdInForce } from '#core/catalogue/thresholds.ts';
 import type { Stores } from '../stores.ts';
 

@@ -2,6 +2,7 @@
 import type { EditionRecord } from '#contract/edition-records.ts';
 import type { Sheet } from '#contract/sheet-records.ts';
 import { classOf } from '#core/catalogue/classes.ts';
+import { type Discipline, hasStackClasses } from '#core/catalogue/disciplines.ts';
 import {
   type Catalogue,
   describeQuantity,
@@ -137,8 +138,10 @@ export function stackBases(pairs: readonly MeasuredPair[]): Map<string, StackBas
   return found;
 }
 
-function gradeOf(figure: Figure, catalogue: Catalogue): string | null {
-  const { classes } = describeQuantity(figure.quantity, catalogue);
+/** What a value is called; a boot’s heel is not high by a runner’s classes. */
+function gradeOf(figure: Figure, catalogue: Catalogue, discipline: Discipline | ''): string | null {
+  const { classes, group } = describeQuantity(figure.quantity, catalogue);
+  if (group === 'stack' && !hasStackClasses(discipline)) return null;
   return classes ? classOf(classes, figure.value, figureExpanded(figure)) : null;
 }
 
@@ -238,7 +241,7 @@ export function buildSheet(
     reported: edition.reported.filter(
       (one) => one.quantity === figure.quantity && one.withdrawn === null,
     ),
-    grade: gradeOf(figure, knowledge.catalogue),
+    grade: gradeOf(figure, knowledge.catalogue, edition.discipline as Discipline | ''),
     loops: knowledge.catalogue[figure.quantity]?.curve
       ? counted.flatMap((pair) =>
           loopsOf(stores.sessions.ofPair(pair.id), figure.quantity, loops).map((loop) => ({

@@ -1,6 +1,7 @@
 /** Kept variance components: how little the pairs of an edition differ, by quantity and size. */
 
 import type { ConsistencyRow } from '#contract/study-records.ts';
+import { COMPUTED_QUANTITIES } from '#core/catalogue/quantities.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import type { LabelSystem } from '#core/sizing/size-label.ts';
 import type { Db } from './database.ts';
@@ -47,6 +48,9 @@ export const PAGE_OF_CONSISTENCY = `SELECT c.*, e.slug, k.name AS maker, m.name 
   WHERE c.quantity = @quantity AND (c.unranked, c.pair_sd, c.n) > (@unranked, @pairSd, @n)
   ORDER BY c.unranked, c.pair_sd, c.n LIMIT @limit`;
 
+/** What is worked out from readings follows them, whichever they are. */
+const COMPUTED = JSON.stringify(COMPUTED_QUANTITIES);
+
 export function consistencyStore(db: Db) {
   const selectPage = db.prepare<[object], Row>(PAGE_OF_CONSISTENCY);
   const selectStale = db.prepare<[number], StaleRows>(
@@ -62,12 +66,16 @@ export function consistencyStore(db: Db) {
     )
     .pluck();
   const markAll = db.prepare("INSERT OR IGNORE INTO stale_consistency VALUES (?, '')");
-  // Of all readings of the sitting: one that was voided counted before.
+  // Of all readings of the sitting: one that was voided counted before; and what follows from any.
   const markSitting = db.prepare(
     `INSERT OR IGNORE INTO stale_consistency
      SELECT DISTINCT p.edition_id, r.quantity
      FROM occasion o CROSS JOIN pair p ON p.id = o.pair_id CROSS JOIN reading r ON r.occasion = o.n
-     WHERE o.id = ?`,
+     WHERE o.id = @sessionId
+     UNION
+     SELECT p.edition_id, c.value
+     FROM occasion o CROSS JOIN pair p ON p.id = o.pair_id CROSS JOIN json_each(@computed) c
+     WHERE o.id = @sessionId`,
   );
   const unmark = db.prepare(
     'DELETE FROM stale_consistency WHERE edition_id = @editionId AND quantity = @quantity',
@@ -88,7 +96,9 @@ export function consistencyStore(db: Db) {
   return {
     /** @param sessionId the sitting that changed; left out: anything of the edition may have */
     markStale: (editionId: string, sessionId?: string) =>
-      sessionId === undefined ? markAll.run(editionId) : markSitting.run(sessionId),
+      sessionId === undefined
+        ? markAll.run(editionId)
+        : markSitting.run({ sessionId, computed: COMPUTED }),
     /** Rows that are out of date, at most so many. */
     stale: (most: number): StaleRows[] => selectStale.all(most),
     /** Those that a list of a quantity waits for. */

@@ -8,11 +8,8 @@ import type {
   matchSeen,
   matchStart,
 } from '#contract/match-records.ts';
-import {
-  MATCH_FEATURES,
-  type MatchFeatureId,
-  matchFeature,
-} from '#core/catalogue/match-features.ts';
+import { MATCH_FEATURES, type MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
+import { matchFeature } from '#core/catalogue/match-features.ts';
 import { addLook, NOTHING_SEEN } from '#core/catalogue/match-look.ts';
 import { closedFault } from '#core/figures/occasion.ts';
 import type { Reading, ReadingDraft } from '#core/figures/reading.ts';

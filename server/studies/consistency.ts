@@ -1,7 +1,7 @@
 /** Editions by how little their pairs differ: from rows that are kept until a reading changes. */
 import { group } from 'd3-array';
 import type { ConsistencyPage } from '#contract/study-records.ts';
-import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { isSameSize } from '#core/sizing/size-label.ts';
 import { FEWEST_RANKED, studyPairs } from '#core/study/pair-to-pair.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
@@ -9,17 +9,18 @@ import { describeFault, type Log } from '../log.ts';
 import type { KeptConsistency, StaleRows } from '../store/consistency.ts';
 import { distinctSizes } from '../store/editions.ts';
 import type { Stores } from '../stores.ts';
+import { studiedQuantities, studiedReadings, studiedSessions } from './studied-readings.ts';
 import { groupByBasis, readingsIn } from './study-readings.ts';
 
 function rowsOf(
   stores: Stores,
   lab: LabFacts,
   editionId: string,
-  quantity: MeasuredQuantityId,
+  quantity: QuantityId,
 ): KeptConsistency[] {
-  const sessions = stores.studyReadings.sessions(quantity, editionId);
+  const sessions = studiedSessions(stores, lab, quantity, editionId);
   const bySession = group(
-    stores.studyReadings.readings(quantity, editionId),
+    studiedReadings(stores, lab, quantity, editionId),
     (row) => row.sessionId,
   );
   const labels = distinctSizes(sessions.map(({ system, size }) => ({ system, size })));
@@ -60,8 +61,8 @@ function rowsOf(
 export function keepConsistency(stores: Stores, lab: LabFacts, stale: StaleRows): void {
   const { editionId } = stale;
   const quantities = (
-    stale.quantity === '' ? [...stores.studyReadings.quantitiesOf(editionId)] : [stale.quantity]
-  ) as MeasuredQuantityId[];
+    stale.quantity === '' ? [...studiedQuantities(stores, lab, editionId)] : [stale.quantity]
+  ) as QuantityId[];
   stores.consistency.write(
     stale,
     quantities.flatMap((quantity) => rowsOf(stores, lab, editionId, quantity)),

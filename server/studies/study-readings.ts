@@ -8,11 +8,7 @@ import type {
   PairStudyReadings,
   sideDifference,
 } from '#contract/study-records.ts';
-import {
-  type Catalogue,
-  describeQuantity,
-  type MeasuredQuantityId,
-} from '#core/catalogue/quantities.ts';
+import { type Catalogue, describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts';
 import { type Basis, compareBases, nameStackBasis } from '#core/figures/basis.ts';
 import { basisFor } from '#core/figures/pair-figure.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
@@ -25,6 +21,7 @@ import { distinctSizes } from '../store/editions.ts';
 import type { StoredStudy } from '../store/gauge-studies.ts';
 import type { StudySession } from '../store/study-readings.ts';
 import type { Stores } from '../stores.ts';
+import { studiedQuantities, studiedReadings, studiedSessions } from './studied-readings.ts';
 
 /** Sittings whose readings of a quantity are like for like. */
 interface BasisGroup {
@@ -34,7 +31,7 @@ interface BasisGroup {
 }
 
 /** What a sitting's protocol says of a quantity. */
-function termsOf(session: StudySession, quantity: MeasuredQuantityId, lab: LabFacts): Basis {
+function termsOf(session: StudySession, quantity: QuantityId, lab: LabFacts): Basis {
   const protocol = lab.protocols.find((one) => one.id === session.protocolId);
   const setup = protocol?.stations.find((station) => station.quantity === quantity)?.setup;
   return basisFor(
@@ -67,7 +64,7 @@ function basisWords(basis: Basis): string {
 /** Groups sittings by basis; of each pair the latest of a basis. The group of most pairs is first. */
 export function groupByBasis(
   sessions: readonly StudySession[],
-  quantity: MeasuredQuantityId,
+  quantity: QuantityId,
   lab: LabFacts,
 ): BasisGroup[] {
   const groups: BasisGroup[] = [];
@@ -89,7 +86,7 @@ export function groupByBasis(
 function chooseGroup(
   groups: readonly BasisGroup[],
   wanted: string | undefined,
-  quantity: MeasuredQuantityId,
+  quantity: QuantityId,
   catalogue: Catalogue,
 ): BasisGroup | undefined {
   if (wanted === 'all' && groups.length > 1) {
@@ -114,17 +111,17 @@ export function pairStudyReadings(
   stores: Stores,
   wanted: {
     edition: string;
-    quantity?: MeasuredQuantityId | undefined;
+    quantity?: QuantityId | undefined;
     label?: SizeLabel | undefined;
     basis?: string | undefined;
   },
 ): PairStudyReadings {
   const edition = stores.editions.bySlug(wanted.edition);
   const lab = labFacts(stores);
-  const read = stores.studyReadings.quantitiesOf(edition.id);
+  const read = studiedQuantities(stores, lab, edition.id);
   const quantities = Object.values(lab.catalogue)
     .filter((definition) => read.has(definition.id) && !definition.ordinal)
-    .map((definition) => definition.id as MeasuredQuantityId);
+    .map((definition) => definition.id as QuantityId);
   const stored = stores.pairs.ofEdition(edition.id);
   const labels = distinctSizes(stored.map((pair) => pair.label));
   const counted = (label: SizeLabel) =>
@@ -136,9 +133,9 @@ export function pairStudyReadings(
   const quantity = wanted.quantity ?? quantities[0] ?? 'mass';
   if (describeQuantity(quantity, lab.catalogue).ordinal)
     throw wrongValue('quantity', 'Scores by hand are votes: they are not averaged.');
-  const sessions = stores.studyReadings
-    .sessions(quantity, edition.id)
-    .filter(({ system, size }) => isSameSize({ system, size }, label));
+  const sessions = studiedSessions(stores, lab, quantity, edition.id).filter(({ system, size }) =>
+    isSameSize({ system, size }, label),
+  );
   const groups = groupByBasis(sessions, quantity, lab);
   const chosen = chooseGroup(groups, wanted.basis, quantity, lab.catalogue);
   const pairs = stored
@@ -147,7 +144,7 @@ export function pairStudyReadings(
   const placeOf = new Map(pairs.map((pair, place) => [pair.id, place]));
   const pairOf = new Map(chosen?.sessions.map((one) => [one.id, placeOf.get(one.pairId) ?? -1]));
   const readings: PairStudyReadings['readings'] = { pair: [], side: [], value: [] };
-  for (const { sessionId, side, value } of stores.studyReadings.readings(quantity, edition.id)) {
+  for (const { sessionId, side, value } of studiedReadings(stores, lab, quantity, edition.id)) {
     const place = pairOf.get(sessionId);
     if (place === undefined) continue;
     readings.pair.push(place);
@@ -196,16 +193,17 @@ export function readingsIn(
 /** One difference a pair, from its latest sitting that read both shoes. */
 export function sideDifferences(
   stores: Stores,
-  quantity: MeasuredQuantityId,
+  quantity: QuantityId,
   slug: string | undefined,
 ): z.output<typeof sideDifference>[] {
   const editionId = slug ? stores.editions.bySlug(slug).id : null;
+  const lab = labFacts(stores);
   const bySession = group(
-    stores.studyReadings.readings(quantity, editionId),
+    studiedReadings(stores, lab, quantity, editionId),
     (row) => row.sessionId,
   );
   const seen = new Set<string>();
-  return stores.studyReadings.sessions(quantity, editionId).flatMap((session) => {
+  return studiedSessions(stores, lab, quantity, editionId).flatMap((session) => {
     if (seen.has(session.pairId)) return [];
     const values = (side: 'left' | 'right') =>
       (bySession.get(session.id) ?? []).filter((row) => row.side === side).map((row) => row.value);

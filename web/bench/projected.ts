@@ -2,7 +2,7 @@
 import type { MatchCheck, MatchReading } from '#contract/match-records.ts';
 import type { Session, SittingReading } from '#contract/reading-records.ts';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
-import type { MatchFeatureId } from '#core/catalogue/match-features.ts';
+import type { MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { type MatchLook, NOTHING_SEEN } from '#core/catalogue/match-look.ts';
 import type { CheckState, Note, OccasionState, SittingState } from '#core/figures/occasion.ts';
 import { type BenchChange, type ProjectionTerms, project } from '#core/figures/projection.ts';

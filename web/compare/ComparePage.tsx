@@ -218,8 +218,8 @@ function ComparedEditions({
         </tbody>
       </table>
       <p className={`soft ${classes.foot}`}>
-        ± is U(edition), 95 %, the spread of pairs in it. Hatched: a difference that nobody would
-        notice. Solid mark: measured; open centre: converted.
+        ± is of the model, in 95 of 100 cases, the spread of pairs in it. Hatched: a difference that
+        nobody would notice. Solid mark: measured; open centre: converted.
       </p>
     </>
   );

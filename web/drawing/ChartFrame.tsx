@@ -1,12 +1,9 @@
-import { type ReactNode, useId, useRef, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useId, useRef, useState } from 'react';
 import classes from './ChartFrame.module.css';
-import { DataTable } from './DataTable.tsx';
+import type { ChartTable } from './ChartRows.tsx';
 
-/** What a chart shows, as rows to be read. */
-export interface ChartTable {
-  columns: string[];
-  rows: (string | number)[][];
-}
+/** Few read a chart as a table: it comes when it is opened. */
+const ChartRows = lazy(async () => ({ default: (await import('./ChartRows.tsx')).ChartRows }));
 
 /** Frames a chart: it can be read as a table and saved as SVG or PNG. */
 export function ChartFrame({
@@ -43,15 +40,9 @@ export function ChartFrame({
       </div>
       {open && (
         <div id={id} className={classes.scroll}>
-          <DataTable
-            rows={table.rows}
-            keyOf={(row) => row.join('|')}
-            columns={table.columns.map((head, at) => ({
-              head,
-              cell: (row: ChartTable['rows'][number]) => row[at],
-              figure: true,
-            }))}
-          />
+          <Suspense fallback={null}>
+            <ChartRows table={table} />
+          </Suspense>
         </div>
       )}
       <div className={classes.keys} data-at={keysAt}>

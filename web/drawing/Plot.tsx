@@ -1,7 +1,8 @@
 import { type ScaleLinear, scaleLinear } from 'd3-scale';
 import type { ReactNode } from 'react';
 import axes from './axes.module.css';
-import { ChartFrame, type ChartTable } from './ChartFrame.tsx';
+import { ChartFrame } from './ChartFrame.tsx';
+import type { ChartTable } from './ChartRows.tsx';
 import classes from './Plot.module.css';
 
 export interface PlotScales {

@@ -1,5 +1,6 @@
 import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
+import { PURPOSES } from '#core/catalogue/purposes.ts';
 import {
   GROUP_TITLES,
   QUANTITY_GROUPS,
@@ -32,6 +33,7 @@ function slopeWords({ grades, wears }: QuantityDefinition, symbol: string): stri
 }
 
 function Entry({ definition }: { definition: QuantityDefinition }) {
+  const purpose = PURPOSES[definition.id as keyof typeof PURPOSES] as string | undefined;
   const { symbol } = canonicalUnit(definition.kind);
   const [least, most] = definition.plausible;
   const { absolute, share } = definition.sideTolerance;
@@ -48,25 +50,29 @@ function Entry({ definition }: { definition: QuantityDefinition }) {
       <QuantityDrawing definition={definition} height={104} />
       <div>
         <h3>{definition.name}</h3>
-        <p>{definition.datum}</p>
-        <p className={classes.terms}>
-          In {symbol}, of {definition.per === 'shoe' ? 'one shoe' : 'a pair'}
-          {definition.computed ? ', computed' : `, with ${nameTool(definition.tool)}`}. Shoes have{' '}
-          {least} to {most}.{' '}
-          {definition.ordinal
-            ? 'Scored by hand: kept as votes, never averaged.'
-            : `Repeats scatter by ${definition.repeatabilitySd} (SD)${
-                definition.betweenPairSd === undefined
-                  ? ''
-                  : `, pairs by ${definition.betweenPairSd}`
-              }; a wearer may notice ${step}.`}{' '}
-          {definition.fixedReadings &&
-            `Usually ${definition.fixedReadings} readings, their median. `}
-          Left to right within {tolerance.join(' or ') || 'nothing'}. Depends on{' '}
-          {definition.dependsOn.map((part) => DEPENDS_WORDS[part]).join(', ')}
-          {definition.direction ? `; ${definition.direction} is part of it` : ''}.{' '}
-          {definition.ordinal ? '' : slopeWords(definition, symbol)}
-        </p>
+        {purpose && <p>{purpose}</p>}
+        <p className="soft">{definition.datum}</p>
+        <details className={classes.terms}>
+          <summary>Usual values, and what it depends on</summary>
+          <p>
+            In {symbol}, of {definition.per === 'shoe' ? 'one shoe' : 'a pair'}
+            {definition.computed ? ', computed' : `, with ${nameTool(definition.tool)}`}. Shoes have{' '}
+            {least} to {most}.{' '}
+            {definition.ordinal
+              ? 'Scored by hand: kept as votes, never averaged.'
+              : `Repeats scatter by ${definition.repeatabilitySd} (standard deviation)${
+                  definition.betweenPairSd === undefined
+                    ? ''
+                    : `, pairs by ${definition.betweenPairSd}`
+                }; a wearer may notice ${step}.`}{' '}
+            {definition.fixedReadings &&
+              `Usually ${definition.fixedReadings} readings, their median. `}
+            Left to right within {tolerance.join(' or ') || 'nothing'}. Depends on{' '}
+            {definition.dependsOn.map((part) => DEPENDS_WORDS[part]).join(', ')}
+            {definition.direction ? `; ${definition.direction} is part of it` : ''}.{' '}
+            {definition.ordinal ? '' : slopeWords(definition, symbol)}
+          </p>
+        </details>
       </div>
     </li>
   );
@@ -79,7 +85,11 @@ export function GuidePage() {
   const groups = useMemo(() => {
     const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
     const found = Object.values(catalogue).filter((one) =>
-      words.every((word) => `${one.name} ${one.datum} ${one.group}`.toLowerCase().includes(word)),
+      words.every((word) =>
+        `${one.name} ${one.datum} ${one.group} ${PURPOSES[one.id as keyof typeof PURPOSES] ?? ''}`
+          .toLowerCase()
+          .includes(word),
+      ),
     );
     return QUANTITY_GROUPS.map((group) => ({
       group,

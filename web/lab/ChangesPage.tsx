@@ -79,7 +79,7 @@ export function ChangesPage() {
   const rows = (changes.data?.pages ?? []).flatMap((page) => page.rows);
   return (
     <section aria-label="Record of changes">
-      <h1>Record of changes</h1>
+      <h2>Record of changes</h2>
       <p className="soft">
         Everything that was written, newest first. What was put right can be undone by its opposite;
         readings are never removed: void them, with a reason.

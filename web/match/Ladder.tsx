@@ -1,6 +1,8 @@
 import { memo, useState } from 'react';
-import { type MatchFeatureId, matchFeature, SEEN_INSTEAD } from '#core/catalogue/match-features.ts';
+import type { MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
+import { matchFeature } from '#core/catalogue/match-features.ts';
 import type { Side } from '#core/catalogue/quantities.ts';
+import { SEEN_INSTEAD } from '#core/catalogue/sights.ts';
 import type { FeatureJudgement } from '#core/match/match.ts';
 import { rungPlace } from '#core/match/match-drawing.ts';
 import { FieldInput } from '../bench/Field.tsx';

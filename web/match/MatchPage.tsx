@@ -1,5 +1,5 @@
 import { Button, Kbd, NativeSelect, TextInput } from '@mantine/core';
-import { useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import type { Lab } from '#contract/lab-records.ts';
 import type { MatchRecord } from '#contract/match-records.ts';
@@ -25,7 +25,7 @@ import { MatchViews } from './MatchViews.tsx';
 import { LookedAt } from './SightRow.tsx';
 
 /** Another pair, or another build of the model, by the same ladder. */
-function HoldAgainst({ tag }: { tag: string }) {
+const HoldAgainst = memo(function HoldAgainst({ tag }: { tag: string }) {
   const navigate = useNavigate();
   return (
     <PairSelect
@@ -38,7 +38,7 @@ function HoldAgainst({ tag }: { tag: string }) {
       }
     />
   );
-}
+});
 
 /** What a check is, and the ways to begin one or to pass it over. */
 function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {

@@ -1,15 +1,15 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import { memo, useState } from 'react';
 import type { MatchLook, MatchSeen } from '#contract/match-records.ts';
+import type { MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
+import { SIGHT_STATES } from '#core/catalogue/match-look.ts';
 import {
-  type MatchFeatureId,
   SEEN_INSTEAD,
   SIGHT_IDS,
   SIGHTS,
   type SightId,
   sightAnswers,
-} from '#core/catalogue/match-features.ts';
-import { SIGHT_STATES } from '#core/catalogue/match-look.ts';
+} from '#core/catalogue/sights.ts';
 import classes from './Ladder.module.css';
 
 type Sight = NonNullable<MatchSeen['sights'][SightId]>;

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { v7 as newId } from 'uuid';
 import type { Lab } from '#contract/lab-records.ts';
 import type { MatchLook, MatchRecord } from '#contract/match-records.ts';
-import type { MatchFeatureId } from '#core/catalogue/match-features.ts';
+import type { MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import type { Felt } from '#core/catalogue/match-look.ts';
 import type { Side } from '#core/catalogue/quantities.ts';
 import { stands } from '#core/figures/reading.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { MatchFeatureId } from '#core/catalogue/match-features.ts';
+import type { MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { NOTHING_SEEN } from '#core/catalogue/match-look.ts';
 import { PLAIN_READING } from '#core/figures/reading.ts';
 import { type EvaluatedCheck, evaluateCheck } from '#core/match/match-check.ts';

@@ -1,13 +1,9 @@
 /** The rows of the ladder in the order of the hand, and the way from one place to the next. */
 
-import {
-  CHECK_ORDER,
-  featuresOf,
-  type MatchFeatureId,
-  SIGHTS,
-  type SightId,
-} from '#core/catalogue/match-features.ts';
+import type { MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
+import { featuresOf } from '#core/catalogue/match-features.ts';
 import { SIDES, type Side } from '#core/catalogue/quantities.ts';
+import { CHECK_ORDER, SIGHTS, type SightId } from '#core/catalogue/sights.ts';
 import type { EvaluatedCheck } from '#core/match/match-check.ts';
 import type { BenchCheck } from '../bench/projected.ts';
 

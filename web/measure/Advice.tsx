@@ -32,7 +32,7 @@ function adviceWords(
   place: Place,
   n: number,
   units: UnitWords,
-): { head: string; text: string } {
+): { head: string; text: string; behind?: string } {
   const span = (value: number) => units.span(place.quantity, value).replace(/^[+−]/, '');
   switch (advice.kind) {
     case 'first':
@@ -72,14 +72,16 @@ function adviceWords(
           /^./,
           (letter) => letter.toUpperCase(),
         ),
-        text: `Take it again, or keep it? By Grubbs’ test it is ${advice.doubt === 'outlier' ? 'an outlier (1 %)' : 'a straggler (5 %)'}.`,
+        text: `It stands ${advice.doubt === 'outlier' ? 'much ' : ''}farther off than repeats do. Take it again, or keep it?`,
+        behind: `Grubbs’ test, two-sided: ${advice.doubt === 'outlier' ? 'an outlier at 1 %' : 'a straggler at 5 %'} (ISO 5725-2).`,
       };
     case 'agree':
       return {
         head: `The readings agree${advice.allowed > 0 ? `: ${span(advice.range)} apart, ${span(advice.allowed)} is usual` : ''}.`,
-        text: advice.worth
-          ? `One more here would bring ± ${span(advice.worth.from)} to ± ${span(advice.worth.to)}.`
-          : 'One more would hardly make it surer: the gauge’s calibration rules now.',
+        text:
+          advice.worth && span(advice.worth.from) !== span(advice.worth.to)
+            ? `One more here would bring ± ${span(advice.worth.from)} to ± ${span(advice.worth.to)}.`
+            : 'One more would hardly make it surer: the gauge’s calibration rules now.',
       };
   }
 }
@@ -107,8 +109,8 @@ export const Advice = memo(function Advice({
     resolution: gauge ? gaugeTraits(gauge, now).resolution : 0,
     fixedReadings: definition.fixedReadings,
   });
-  const { head, text } = definition.ordinal
-    ? scoreWords(values)
+  const { head, text, behind } = definition.ordinal
+    ? { ...scoreWords(values), behind: undefined }
     : adviceWords(advice, place, values.length, units);
   const calibration = gauge && calibrationOn(gauge, now);
   const overdue = calibration !== undefined && calibration.dueOn < now.slice(0, 10);
@@ -123,6 +125,12 @@ export const Advice = memo(function Advice({
         {head}
       </p>
       <p>{text}</p>
+      {behind && (
+        <details className="soft">
+          <summary>How that is told</summary>
+          {behind}
+        </details>
+      )}
       {doubtful && (
         <Button size="xs" variant="default" mt={6} onClick={() => onVoid(doubtful)}>
           Void reading {doubtful.trial}…
@@ -132,7 +140,7 @@ export const Advice = memo(function Advice({
         <p className={`soft ${classes.gauge}`}>
           {gauge.name}, to {gauge.resolution} {gauge.unit}
           {station && !definition.ordinal
-            ? `; scatter ${units.span(place.quantity, station.repeatability.sd).replace('+', '')} (SD)`
+            ? `; repeats scatter by ${units.span(place.quantity, station.repeatability.sd).replace('+', '')}`
             : ''}
           {calibration ? `; calibrated to ${dayjs(calibration.dueOn).format('D MMM YYYY')}` : ''}
         </p>

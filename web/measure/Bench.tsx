@@ -7,7 +7,6 @@ import { type MeasuredQuantityId, nameStation, type Side } from '#core/catalogue
 import { nameTool } from '#core/catalogue/tools.ts';
 import { nameStackBasis, stackBasisKey } from '#core/figures/basis.ts';
 import { HAND_ORDERS, type HandOrder, type Place, placeAlong } from '#core/figures/hand-order.ts';
-import { readOneMore } from '#core/figures/one-more.ts';
 import { judgeRoom } from '#core/figures/room.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { lastLength, nameLabel } from '#core/sizing/size-label.ts';
@@ -154,7 +153,9 @@ export function Bench({
     focus();
   }
 
-  function readOneMoreThing(): void {
+  /** Read by code that comes when it is wanted: most sittings want no more. */
+  async function readOneMoreThing(): Promise<void> {
+    const { readOneMore } = await import('#core/figures/one-more.ts');
     const read = readOneMore(at.text.trim().slice(1), units.catalogue);
     if (!read.ok) entry.setFault(read.fault.message);
     else measureOneMore(read.value.quantity, read.value.side, read.value.typed);
@@ -258,7 +259,7 @@ export function Bench({
               entry.setFault('');
             }}
             onSubmit={() => {
-              if (at.text.trim().startsWith('+')) readOneMoreThing();
+              if (at.text.trim().startsWith('+')) void readOneMoreThing();
               else if (entry.submit()) move(placeAlong(place, at.places, 1));
             }}
             onLeave={() => {

@@ -87,10 +87,10 @@ export function EntryField(props: EntryFieldProps) {
           {props.onOther && <KeyButton keyName="\" says="other shoe" onClick={props.onOther} />}
           <KeyButton keyName="[" says="previous" onClick={() => props.onStation(-1)} />
           <KeyButton keyName="]" says="next" onClick={() => props.onStation(1)} />
-          <KeyButton keyName="⌫" says="correct last" onClick={entry.correctLast} />
+          <KeyButton keyName="⌫" says="correct" onClick={entry.correctLast} />
           <KeyButton keyName="v" says="void" onClick={props.onVoid} />
           <KeyButton keyName="n" says="note" onClick={props.onNote} />
-          <KeyButton keyName="+" says="one more thing" onClick={props.onOneMore} />
+          <KeyButton keyName="+" says="more" onClick={props.onOneMore} />
         </div>
       )}
     </div>

@@ -31,7 +31,33 @@ function Loops({ loops }: { loops: SheetEntry['loops'] }) {
   );
 }
 
-function FigureRow({ entry, also, units }: { entry: SheetEntry; also: boolean; units: UnitWords }) {
+const COUNTS = ['no pair', 'one pair', 'two pairs', 'three pairs', 'four pairs'];
+const NEXT = ['', 'a second', 'a third', 'a fourth', 'a fifth'];
+
+/** `from two pairs; a third: ± 0.8`. */
+function FromPairs({ figure, units }: { figure: SheetEntry['figure']; units: UnitWords }) {
+  const { pairs, next, quantity } = figure;
+  const more = next?.what === 'pair' ? units.write(quantity, 0, next.to).U : '';
+  const now = next ? units.write(quantity, 0, next.from).U : '';
+  return (
+    <span className={`${classes.also} ${classes.screenOnly}`}>
+      from {COUNTS[pairs] ?? `${pairs} pairs`}
+      {more !== '' && more !== now && `; ${NEXT[pairs] ?? 'one more'}: ± ${more}`}
+    </span>
+  );
+}
+
+function FigureRow({
+  entry,
+  also,
+  behind,
+  units,
+}: {
+  entry: SheetEntry;
+  also: boolean;
+  behind: boolean;
+  units: UnitWords;
+}) {
   const { figure, pairU, speaksForEdition, claims, reported, grade } = entry;
   const { quantity } = figure;
   const own = units.write(quantity, figure.value, figure.U);
@@ -56,7 +82,10 @@ function FigureRow({ entry, also, units }: { entry: SheetEntry; also: boolean; u
         </td>
         <td className="figure">± {ofPair.U || '–'}</td>
         {speaksForEdition ? (
-          <td className="figure">± {own.U || '–'}</td>
+          <td className="figure">
+            ± {own.U || '–'}
+            <FromPairs figure={figure} units={units} />
+          </td>
         ) : (
           <td className={classes.only}>this pair only</td>
         )}
@@ -82,7 +111,7 @@ function FigureRow({ entry, also, units }: { entry: SheetEntry; also: boolean; u
           ))}
         </td>
       </tr>
-      <tr>
+      <tr hidden={!behind}>
         <td colSpan={6} className={classes.behind}>
           <BudgetLine figure={figure} units={units} />
           <PairValues entry={entry} units={units} />
@@ -222,7 +251,7 @@ function ReadInChecks({ sheet }: { sheet: Sheet }) {
   );
 }
 
-function SheetPaper({ sheet, also }: { sheet: Sheet; also: boolean }) {
+function SheetPaper({ sheet, also, behind }: { sheet: Sheet; also: boolean; behind: boolean }) {
   const units = useUnits();
   return (
     <article className={classes.paper}>
@@ -254,8 +283,8 @@ function SheetPaper({ sheet, also }: { sheet: Sheet; also: boolean }) {
               <tr>
                 <th scope="col">Figure</th>
                 <th scope="col">Value</th>
-                <th scope="col">U(pair)</th>
-                <th scope="col">U(edition)</th>
+                <th scope="col">This pair</th>
+                <th scope="col">The model</th>
                 <th scope="col">Pairs / readings</th>
                 <th scope="col">Claimed, reported</th>
               </tr>
@@ -265,6 +294,7 @@ function SheetPaper({ sheet, also }: { sheet: Sheet; also: boolean }) {
                 key={`${entry.figure.quantity} ${entry.figure.basis.setup ?? ''}`}
                 entry={entry}
                 also={also}
+                behind={behind}
                 units={units}
               />
             ))}
@@ -306,9 +336,9 @@ function SheetPaper({ sheet, also }: { sheet: Sheet; also: boolean }) {
           a working sheet.
         </p>
         <p>
-          U is an expanded uncertainty, 95 %. U(pair) is of one of these pairs, U(edition) of the
-          edition at this size, the spread of pairs in it. Solid mark: measured; open centre:
-          converted; letter c: claimed; letter r: reported.
+          ± holds in 95 of 100 cases. This pair: of one of these pairs. The model: of the edition at
+          this size, the spread of pairs in it. Solid mark: measured; open centre: converted; letter
+          c: claimed; letter r: reported.
         </p>
       </footer>
     </article>
@@ -320,6 +350,7 @@ export function SheetPage() {
   const { edition = '' } = useParams();
   const [search, setSearch] = useSearchParams();
   const [also, setAlso] = useState(false);
+  const [behind, setBehind] = useState(false);
   const label = search.get('label') ?? undefined;
   const sheet = useSheet(edition, label);
   if (sheet.isError && !sheet.data) return <PageFault error={sheet.error} />;
@@ -343,6 +374,12 @@ export function SheetPage() {
           checked={also}
           onChange={(event) => setAlso(event.currentTarget.checked)}
         />
+        <Checkbox
+          size="xs"
+          label="show what is behind each figure"
+          checked={behind}
+          onChange={(event) => setBehind(event.currentTarget.checked)}
+        />
         <Button
           size="xs"
           variant="default"
@@ -362,7 +399,7 @@ export function SheetPage() {
         </Button>
         <ReportedForm editionId={sheet.data.edition.id} label={sheet.data.label} />
       </div>
-      <SheetPaper sheet={sheet.data} also={also} />
+      <SheetPaper sheet={sheet.data} also={also} behind={behind} />
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { Button, TextInput } from '@mantine/core';
-import { useVirtualizer } from '@tanstack/react-virtual';
+import { useIntersection } from '@mantine/hooks';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import type { PairRow } from '#contract/pair-records.ts';
@@ -24,6 +24,7 @@ function StationTicks({ done, all }: { done: number; all: number }) {
       className={classes.ticks}
       role="img"
       aria-label={all ? `${done} of ${all} stations taken` : 'not measured yet'}
+      title={all ? `${done} of ${all} stations taken` : 'not measured yet'}
     >
       {Array.from({ length: count }, (_, index) => (
         <span key={index} data-done={index < long} />
@@ -87,8 +88,6 @@ function TrayRow({
   );
 }
 
-const ROW_HEIGHT = 76;
-
 /** The pairs in hand, as on the table. */
 export function Tray() {
   const tag = useBenchTag();
@@ -98,30 +97,21 @@ export function Tray() {
   const find = useRested(filter.trim());
   const [shelf, setShelf] = useState(false);
   const pairs = usePairs(shelf ? 'shelf' : 'table', find);
-  const scroller = useRef<HTMLDivElement>(null);
   const step = opensPairsAt(pathname);
   const [first] = pairs.data?.pages ?? [];
   const { onTable = 0, onShelf = 0 } = first ?? {};
   const all = onTable + onShelf;
   const rows = useMemo(() => (pairs.data?.pages ?? []).flatMap((page) => page.rows), [pairs.data]);
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => ROW_HEIGHT,
-    overscan: 8,
-    getItemKey: (index) => rows[index]?.id ?? index,
-  });
   // The pair on the bench is in sight when the tray first fills.
   const placed = useRef(false);
-  useEffect(() => {
-    const index = rows.findIndex((row) => row.tag === tag);
-    if (placed.current || index < 0) return;
+  const place = (item: HTMLLIElement | null) => {
+    if (!item || placed.current) return;
     placed.current = true;
-    virtual.scrollToIndex(index, { align: 'center' });
-  }, [rows, tag, virtual]);
-  const shown = virtual.getVirtualItems();
+    item.scrollIntoView({ block: 'center' });
+  };
   const { hasNextPage, isFetchingNextPage, fetchNextPage } = pairs;
-  const atEnd = (shown.at(-1)?.index ?? 0) >= rows.length - 1;
+  const { ref: end, entry } = useIntersection();
+  const atEnd = entry?.isIntersecting ?? false;
   useEffect(() => {
     if (atEnd && hasNextPage && !isFetchingNextPage) void fetchNextPage();
   }, [atEnd, hasNextPage, isFetchingNextPage, fetchNextPage]);
@@ -133,6 +123,15 @@ export function Tray() {
           {find ? 'Found' : shelf ? 'On the shelf' : 'On the table'} · {count.toLocaleString('en')}
           {find && hasNextPage ? '+' : ''} {count === 1 ? 'pair' : 'pairs'}
         </h2>
+        {onTable > 0 && !shelf && !find && (
+          <p className={classes.legend}>
+            <span className={classes.ticks} aria-hidden="true">
+              <span data-done />
+              <span />
+            </span>
+            a tick a station: long once taken
+          </p>
+        )}
         {all > 3 && (
           <TextInput
             size="xs"
@@ -143,7 +142,7 @@ export function Tray() {
           />
         )}
       </div>
-      <div ref={scroller} className={classes.rows}>
+      <div className={classes.rows}>
         {pairs.isSuccess && all === 0 && (
           <p className={classes.empty}>
             Pairs stand here once they are received, the one on the bench marked.
@@ -158,22 +157,13 @@ export function Tray() {
                 : 'The table is empty.'}
           </p>
         )}
-        <ul style={{ height: virtual.getTotalSize() }}>
-          {shown.map((item) => {
-            const row = rows[item.index];
-            return (
-              row && (
-                <li
-                  key={item.key}
-                  ref={virtual.measureElement}
-                  data-index={item.index}
-                  style={{ transform: `translateY(${item.start}px)` }}
-                >
-                  <TrayRow row={row} onBench={row.tag === tag} step={step} found={find !== ''} />
-                </li>
-              )
-            );
-          })}
+        <ul>
+          {rows.map((row) => (
+            <li key={row.id} ref={row.tag === tag ? place : undefined}>
+              <TrayRow row={row} onBench={row.tag === tag} step={step} found={find !== ''} />
+            </li>
+          ))}
+          {hasNextPage && <li ref={end} aria-hidden />}
         </ul>
       </div>
       <div className={classes.foot}>

@@ -1,7 +1,7 @@
 /** The figures of a study of pairs, and how editions rank. */
 import { Button } from '@mantine/core';
 import { Link } from 'react-router';
-import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { writeProbability } from '#core/sizing/number-words.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { FEWEST_RANKED, nameShare, type PairToPair } from '#core/study/pair-to-pair.ts';
@@ -17,7 +17,7 @@ export function Figures({ study, amounts }: { study: PairToPair; amounts: Amount
   const rows: [name: string, value: string, words: string][] = [
     ['mean', amounts.write(study.mean), `${study.pairs} pairs, ${study.readings} readings`],
     [
-      'SD between pairs',
+      'pairs scatter by',
       amounts.write(study.pairSd),
       [
         pairSdInterval
@@ -29,12 +29,12 @@ export function Figures({ study, amounts }: { study: PairToPair; amounts: Amount
         .join('; '),
     ],
     [
-      'SD of the shoes of a pair',
+      'the two shoes of a pair by',
       amounts.write(Math.sqrt(study.components.pairSide)),
       study.repeatsTold ? 'beside a constant bias' : 'with the scatter of readings in it',
     ],
     [
-      'SD of repeats',
+      'repeats by',
       study.repeatsTold ? amounts.write(Math.sqrt(study.components.repeat)) : 'not told',
       study.measurementShare === undefined
         ? ''
@@ -114,7 +114,7 @@ export function AnovaDetails({ study }: { study: PairToPair }) {
 }
 
 /** Editions by how little their pairs differ. */
-export function Ranking({ quantity, amounts }: { quantity: MeasuredQuantityId; amounts: Amounts }) {
+export function Ranking({ quantity, amounts }: { quantity: QuantityId; amounts: Amounts }) {
   const ranked = useConsistency(quantity);
   const rows = (ranked.data?.pages ?? []).flatMap((page) => page.rows);
   const waiting = ranked.data?.pages[0]?.waiting ?? 0;
@@ -138,16 +138,17 @@ export function Ranking({ quantity, amounts }: { quantity: MeasuredQuantityId; a
           { head: 'label', cell: ({ label }) => nameLabel(label) },
           { head: 'pairs', cell: ({ pairs }) => pairs, figure: true },
           {
-            head: 'SD between pairs',
-            cell: ({ pairSd }) => amounts.write(pairSd),
+            head: 'pairs scatter by',
+            cell: ({ pairs, pairSd }) =>
+              pairs < FEWEST_RANKED ? 'cannot tell' : amounts.write(pairSd),
             figure: true,
-            strong: true,
+            strong: ({ pairs }) => pairs >= FEWEST_RANKED,
           },
           {
             head: '95 %',
             cell: ({ pairs, pairSdInterval }) =>
               pairs < FEWEST_RANKED
-                ? 'cannot tell'
+                ? ''
                 : pairSdInterval?.map((bound) => amounts.digits(bound)).join(' to '),
             figure: true,
           },
@@ -182,8 +183,9 @@ export function Ranking({ quantity, amounts }: { quantity: MeasuredQuantityId; a
         </Button>
       )}
       <p className="soft">
-        Editions of fewer than {FEWEST_RANKED} pairs stand last: two pairs show one difference, and
-        no spread. Where the intervals overlap, two editions may change places with the next box.
+        Scatter is the standard deviation of pairs. Editions of fewer than {FEWEST_RANKED} pairs
+        have no rank: two pairs show one difference, and no spread. Where the intervals overlap, two
+        editions may change places with the next box.
       </p>
     </section>
   );

@@ -1,7 +1,7 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { readPlainNumber } from '#core/sizing/delimited.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { nameConsistency } from '#core/study/pair-to-pair.ts';
@@ -16,7 +16,7 @@ import classes from './Studies.module.css';
 import { usePairStudy, useStudyOf } from './studies.ts';
 
 /** Limits typed in the unit shown; a claim fills them with what its rounding allows. */
-function useLimits(units: UnitWords, quantity: MeasuredQuantityId) {
+function useLimits(units: UnitWords, quantity: QuantityId) {
   const [lower, setLower] = useState('');
   const [upper, setUpper] = useState('');
   const { factor } = units.unitOf(quantity);
@@ -44,7 +44,7 @@ export function PairStudyPage() {
   const slug = search.get('edition') ?? most?.slug;
   const wanted = {
     edition: slug ?? '',
-    quantity: (search.get('quantity') ?? undefined) as MeasuredQuantityId | undefined,
+    quantity: (search.get('quantity') ?? undefined) as QuantityId | undefined,
     label: search.get('label') ?? undefined,
     basis: search.get('basis') ?? undefined,
   };

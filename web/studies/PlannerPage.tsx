@@ -2,7 +2,7 @@ import { NativeSelect, TextInput } from '@mantine/core';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { z } from 'zod';
-import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import type { QuantityId } from '#core/catalogue/quantities.ts';
 import {
   detectableDifference,
   type Plan,
@@ -44,7 +44,7 @@ type Terms = z.output<typeof TERMS>;
 type Field = Exclude<keyof Terms, 'aim'>;
 
 /** What a bench usually begins with: spreads of the catalogue, a pair bought, some minutes each. */
-function usualTerms(units: UnitWords, quantity: MeasuredQuantityId, search: URLSearchParams) {
+function usualTerms(units: UnitWords, quantity: QuantityId, search: URLSearchParams) {
   const { factor } = units.unitOf(quantity);
   const definition = units.define(quantity);
   const shown = (value: number) => String(Number((value / factor).toPrecision(3)));
@@ -124,7 +124,7 @@ function PlanTable({ plans, aim }: { plans: readonly Plan[]; aim: 'difference' |
 export function PlannerPage() {
   const units = useUnits();
   const [search, setSearch] = useSearchParams();
-  const quantity = (search.get('quantity') ?? 'heel-stack') as MeasuredQuantityId;
+  const quantity = (search.get('quantity') ?? 'heel-stack') as QuantityId;
   return (
     <Planner
       key={`${quantity} ${search.get('pair')}`}
@@ -140,9 +140,9 @@ function Planner({
   usual,
   onQuantity,
 }: {
-  quantity: MeasuredQuantityId;
+  quantity: QuantityId;
   usual: ReturnType<typeof usualTerms>;
-  onQuantity: (quantity: MeasuredQuantityId) => void;
+  onQuantity: (quantity: QuantityId) => void;
 }) {
   const units = useUnits();
   const amounts = useAmounts(quantity);
@@ -163,6 +163,8 @@ function Planner({
       error={faults[name]}
     />
   );
+  // What is wrong in a field must be seen.
+  const hasFaultBehind = Object.keys(faults).some((name) => name !== 'size');
   const spread = terms && {
     pair: terms.pair * factor,
     shoe: terms.shoe * factor,
@@ -188,8 +190,9 @@ function Planner({
       : [];
   return (
     <section>
+      <h2>What do you want to see?</h2>
       <div className={classes.terms}>
-        <QuantitySelect value={quantity} onChange={onQuantity} />
+        <QuantitySelect computed value={quantity} onChange={onQuantity} />
         <NativeSelect
           size="xs"
           label="To see"
@@ -200,18 +203,23 @@ function Planner({
           {...form.getInputProps('aim')}
         />
         {field('size', `${aim === 'mean' ? 'Within ±' : 'Of'}, ${amounts.symbol}`)}
-        {aim === 'difference' && field('power', 'Found in, %')}
-        {aim === 'difference' && field('alpha', 'False alarm in, %')}
-        {field('have', 'Pairs at hand')}
       </div>
-      <div className={classes.terms}>
-        {field('pair', `SD of pairs, ${amounts.symbol}`, 130)}
-        {field('shoe', `SD of shoes, ${amounts.symbol}`, 130)}
-        {field('repeat', `SD of repeats, ${amounts.symbol}`, 130)}
-        {field('cost', 'Price of a pair')}
-        {field('minutes', 'Minutes a pair')}
-        {field('reading', 'Minutes a reading')}
-      </div>
+      <details className={classes.behind} open={hasFaultBehind || undefined}>
+        <summary>How sure, what there is, what it costs</summary>
+        <div className={classes.terms}>
+          {aim === 'difference' && field('power', 'Found in, %')}
+          {aim === 'difference' && field('alpha', 'False alarm in, %')}
+          {field('have', 'Pairs at hand')}
+          {field('cost', 'Price of a pair')}
+          {field('minutes', 'Minutes a pair')}
+          {field('reading', 'Minutes a reading')}
+        </div>
+        <div className={classes.terms}>
+          {field('pair', `Pairs scatter by, ${amounts.symbol}`, 150)}
+          {field('shoe', `Shoes of a pair by, ${amounts.symbol}`, 150)}
+          {field('repeat', `Repeats by, ${amounts.symbol}`, 150)}
+        </div>
+      </details>
       {answer && 'fault' in answer && (
         <p role="alert">
           <strong className="look-here">No plan:</strong> {answer.fault}.

@@ -1,18 +1,23 @@
 import { NativeSelect } from '@mantine/core';
-import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { GROUP_TITLES, QUANTITY_GROUPS } from '#core/catalogue/quantity.ts';
 import { useCatalogue } from '../shell/units.ts';
 
-/** All quantities that are measured as amounts, by group; scores by hand are votes. */
-export function QuantitySelect({
+/** All quantities that are amounts, by group; scores by hand are votes. */
+export function QuantitySelect<Q extends QuantityId>({
   value,
+  computed = false,
   onChange,
 }: {
-  value: MeasuredQuantityId;
-  onChange: (quantity: MeasuredQuantityId) => void;
+  value: Q;
+  /** Offers those that are worked out too. */
+  computed?: boolean;
+  onChange: (quantity: Q) => void;
 }) {
   const catalogue = useCatalogue();
-  const offered = Object.values(catalogue).filter((one) => !one.ordinal && !one.computed);
+  const offered = Object.values(catalogue).filter(
+    (one) => !one.ordinal && (computed || !one.computed),
+  );
   return (
     <NativeSelect
       size="xs"
@@ -24,7 +29,7 @@ export function QuantitySelect({
           .map((one) => ({ value: one.id, label: one.name })),
       })).filter(({ items }) => items.length > 0)}
       value={value}
-      onChange={(event) => onChange(event.currentTarget.value as MeasuredQuantityId)}
+      onChange={(event) => onChange(event.currentTarget.value as Q)}
     />
   );
 }

@@ -1,7 +1,7 @@
 import { TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
-import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { readPlainNumber } from '#core/sizing/delimited.ts';
 import { writeProbability } from '#core/sizing/number-words.ts';
 import { type Equivalence, testEquivalence } from '#core/statistics/equivalence.ts';
@@ -37,7 +37,7 @@ const WORDS: Record<Equivalence['verdict'], string> = {
 export function SidesPage() {
   const units = useUnits();
   const [search, setSearch] = useSearchParams();
-  const quantity = (search.get('quantity') ?? 'heel-stack') as MeasuredQuantityId;
+  const quantity = (search.get('quantity') ?? 'heel-stack') as QuantityId;
   const edition = search.get('edition') ?? '';
   const fetched = useSideDifferences(quantity, edition || undefined);
   const amounts = useAmounts(quantity);
@@ -56,6 +56,7 @@ export function SidesPage() {
     <section>
       <div className={classes.terms}>
         <QuantitySelect
+          computed
           value={quantity}
           onChange={(next) => setSearch({ quantity: next, ...(edition ? { edition } : {}) })}
         />
@@ -93,8 +94,8 @@ export function SidesPage() {
               ? 'There is a bias to one side, whether or not anyone minds it: '
               : 'No bias to one side is shown: '}
             95 % interval {amounts.digits(found.interval95[0])} to{' '}
-            {amounts.write(found.interval95[1])}; pairs scatter by {amounts.write(found.sd)} (SD);
-            two one-sided tests at 5 %, p {found.p < 0.001 ? '' : '= '}
+            {amounts.write(found.interval95[1])}; pairs scatter by {amounts.write(found.sd)}; two
+            one-sided tests at 5 %, p {found.p < 0.001 ? '' : '= '}
             {writeProbability(found.p)}.
           </p>
           <Plot

@@ -1,9 +1,9 @@
 /** Amounts of a quantity as studies write them. */
-import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { useUnits } from '../shell/units.ts';
 
 /** Amounts of a quantity in its unit, with one digit more than it is read to. */
-export function useAmounts(quantity: MeasuredQuantityId) {
+export function useAmounts(quantity: QuantityId) {
   const units = useUnits();
   const { decimals } = units.define(quantity);
   const { symbol, factor } = units.unitOf(quantity);

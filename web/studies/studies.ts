@@ -4,7 +4,7 @@ import { proxy, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { QueryOf } from '#contract/endpoints.ts';
 import type { PairStudyReadings } from '#contract/study-records.ts';
-import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import type { MeasuredQuantityId, QuantityId } from '#core/catalogue/quantities.ts';
 import type { Limits } from '#core/statistics/process-performance.ts';
 import type { PairToPair } from '#core/study/pair-to-pair.ts';
 import { request } from '../api/request.ts';
@@ -19,12 +19,12 @@ export const usePairStudy = (query: QueryOf<'getPairStudy'> | null) =>
     placeholderData: keepPreviousData,
   });
 
-export const useConsistency = (quantity: MeasuredQuantityId | undefined) =>
+export const useConsistency = (quantity: QuantityId | undefined) =>
   useInfiniteQuery({
     queryKey: ['studies', 'consistency', quantity],
     queryFn: ({ pageParam, signal }) =>
       request('listConsistency', {
-        query: { quantity: quantity as MeasuredQuantityId, after: pageParam },
+        query: { quantity: quantity as QuantityId, after: pageParam },
         signal,
       }),
     initialPageParam: undefined as string | undefined,
@@ -35,7 +35,7 @@ export const useConsistency = (quantity: MeasuredQuantityId | undefined) =>
     placeholderData: keepPreviousData,
   });
 
-export const useSideDifferences = (quantity: MeasuredQuantityId, edition: string | undefined) =>
+export const useSideDifferences = (quantity: QuantityId, edition: string | undefined) =>
   useQuery({
     queryKey: ['studies', 'sides', quantity, edition],
     queryFn: ({ signal }) =>

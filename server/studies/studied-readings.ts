@@ -1,0 +1,83 @@
+/** Readings that studies are made from: of a quantity that is taken, and of one worked out from taken ones. */
+import { group } from 'd3-array';
+import {
+  computedIn,
+  describeQuantity,
+  partsOf,
+  type QuantityId,
+} from '#core/catalogue/quantities.ts';
+import { roundTo } from '#core/statistics/rounding.ts';
+import type { LabFacts } from '../lab-facts.ts';
+import type { StudyReadingRow, StudySession } from '../store/study-readings.ts';
+import type { Stores } from '../stores.ts';
+
+type Knowing = Pick<LabFacts, 'catalogue'>;
+
+/**
+ * Sittings that read a quantity; of a computed one those that read all of its parts.
+ * @param editionId null: of all editions
+ */
+export function studiedSessions(
+  stores: Stores,
+  { catalogue }: Knowing,
+  quantity: QuantityId,
+  editionId: string | null,
+): StudySession[] {
+  const [first, ...others] = partsOf(quantity, catalogue).map(([part]) => part);
+  if (first === undefined) return [];
+  const known = others.map(
+    (part) => new Set(stores.studyReadings.sessions(part, editionId).map(({ id }) => id)),
+  );
+  return stores.studyReadings
+    .sessions(first, editionId)
+    .filter(({ id }) => known.every((ids) => ids.has(id)));
+}
+
+/**
+ * Readings of a quantity. A computed one is worked out repeat by repeat: the first of each part, the second,
+ * as far as all parts have one.
+ */
+export function studiedReadings(
+  stores: Stores,
+  { catalogue }: Knowing,
+  quantity: QuantityId,
+  editionId: string | null,
+): StudyReadingRow[] {
+  const parts = partsOf(quantity, catalogue);
+  if (describeQuantity(quantity, catalogue).computed === undefined)
+    return stores.studyReadings.readings(quantity, editionId);
+  const key = ({ sessionId, side }: StudyReadingRow) => `${sessionId} ${side}`;
+  const [first, ...others] = parts.map(([part, weight]) => ({
+    weight,
+    rows: group(stores.studyReadings.readings(part, editionId), key),
+  }));
+  if (!first) return [];
+  return [...first.rows].flatMap(([place, rows]) => {
+    const beside = others.map(({ weight, rows: own }) => ({ weight, rows: own.get(place) ?? [] }));
+    const repeats = Math.min(rows.length, ...beside.map(({ rows: own }) => own.length));
+    return rows.slice(0, repeats).map((row, trial) => ({
+      ...row,
+      // What binary fractions leave over is no scatter.
+      value: roundTo(
+        beside.reduce(
+          (sum, { weight, rows: own }) => sum + weight * (own[trial]?.value ?? 0),
+          first.weight * row.value,
+        ),
+        9,
+      ),
+    }));
+  });
+}
+
+/** Quantities that were read on pairs of an edition, those that follow from them too. */
+export function studiedQuantities(
+  stores: Stores,
+  { catalogue }: Knowing,
+  editionId: string,
+): Set<string> {
+  const read = stores.studyReadings.quantitiesOf(editionId);
+  const follow = computedIn(catalogue).filter(({ id }) =>
+    partsOf(id as QuantityId, catalogue).every(([part]) => read.has(part)),
+  );
+  return new Set([...read, ...follow.map(({ id }) => id)]);
+}
