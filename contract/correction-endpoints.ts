@@ -55,7 +55,9 @@ export const CORRECTION_ENDPOINTS = {
     at: 'PUT /api/editions/:id/made',
     summary: 'Corrects the sizes, widths and colours that an edition is made in.',
     params: byId,
-    body: editionFields.omit({ name: true }),
+    body: editionFields
+      .omit({ name: true })
+      .extend({ sample: fields.sizeLabel.nullable().default(null) }),
     answer: done,
     touches: ['pair', 'editions', 'figures'],
   },

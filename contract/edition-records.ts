@@ -99,6 +99,7 @@ export const editionRecord = editionFields.extend({
   modelId: id,
   makerId: id,
   discipline: z.string(),
+  sample: sizeLabel.nullable().describe('size its maker states figures for; null: not known'),
   claims: z.array(claim),
   claimTexts: z.array(claimTextFields.extend({ withdrawn: z.string().nullable() })),
   reported: z.array(reported),

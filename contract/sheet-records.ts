@@ -63,6 +63,10 @@ const claimJudged = z.object({
   carried: z.array(carriedStep),
   terms: z.array(z.string()),
   reason: z.string().optional(),
+  elsewhere: z
+    .object({ words: z.string(), value: z.number() })
+    .optional()
+    .describe('another basis, held in the record, on which it would agree'),
 });
 
 const claimView = claim.extend({

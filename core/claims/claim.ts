@@ -33,6 +33,8 @@ export interface Claim {
   limit?: 'at most' | 'at least' | undefined;
   /** The label it was stated for; absent: not stated. */
   label?: SizeLabel | undefined;
+  /** The size that its maker states figures of this edition for; absent: not known. */
+  sample?: SizeLabel | undefined;
   /** What was stated of the stack basis; empty: not stated. */
   statedBasis: StatedBasis;
 }
@@ -120,10 +122,10 @@ const SAMPLE_LABELS: Record<'men' | 'women', SizeLabel> = {
 /** How surely the sample size is known, in full sizes. */
 const SAMPLE_SIZE_U = 0.6;
 
-/** The size that a claim is of: as stated, else the usual sample size of such shoes. */
-function sizeOfClaim(claim: Pick<Claim, 'label'>, own: SizeLabel): SizeLabel {
+/** The size that a claim is of: as stated, else the edition’s sample size, else the usual one of such shoes. */
+function sizeOfClaim(claim: Pick<Claim, 'label' | 'sample'>, own: SizeLabel): SizeLabel {
   if (claim.label) return claim.label;
-  const sample = SAMPLE_LABELS[own.system === 'us-women' ? 'women' : 'men'];
+  const sample = claim.sample ?? SAMPLE_LABELS[own.system === 'us-women' ? 'women' : 'men'];
   return isSameSize(sample, own) || sizeRefusal(own, sample) !== undefined ? own : sample;
 }
 
@@ -185,7 +187,8 @@ export function claimJudgement(
     answer.by.every(({ kind }) => kind === 'size' || kind === 'wear');
   const carried = isCarried ? carryFigure(figure, wanted, owners, lab, catalogue) : figure;
   // Which size a maker measured is known to about half a size where it is not stated.
-  const sample = claim.label ? 0 : SAMPLE_SIZE_U * changePerSize(figure, definition, lab);
+  const isSizeKnown = claim.label !== undefined || claim.sample !== undefined;
+  const sample = isSizeKnown ? 0 : SAMPLE_SIZE_U * changePerSize(figure, definition, lab);
   const terms = [
     ...carried.terms,
     { key: 'sample-size', kind: 'grading' as const, u: sample, df: Number.POSITIVE_INFINITY },
@@ -205,13 +208,22 @@ export function claimJudgement(
   return { ...judged, verdict: 'cannot tell', reason };
 }
 
-/** A claim as it stands in the book, as it is judged. */
+/**
+ * A claim as it stands in the book, as it is judged.
+ * @param sample the edition’s sample size; null: not known
+ */
 export const claimOnFile = (
   claim: Omit<Claim, 'label' | 'limit'> & {
     label: SizeLabel | null;
     limit: 'at most' | 'at least' | null;
   },
-): Claim => ({ ...claim, label: claim.label ?? undefined, limit: claim.limit ?? undefined });
+  sample: SizeLabel | null = null,
+): Claim => ({
+  ...claim,
+  label: claim.label ?? undefined,
+  limit: claim.limit ?? undefined,
+  sample: sample ?? undefined,
+});
 
 /** The quantities whose claims a session's figures can be held against. */
 export function isClaimed(quantity: QuantityId): quantity is ClaimedQuantityId {

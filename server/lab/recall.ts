@@ -17,14 +17,12 @@ import { type LabFacts, labFacts } from '../lab-facts.ts';
 import type { StoredPair } from '../store/pairs.ts';
 import type { Stores } from '../stores.ts';
 
-type Claims = EditionRecord['claims'];
-
 const GONE = 'no figure';
 
 /** The verdicts that lean on a pair's latest figures: its claims, and left against right. */
 function verdictsOf(
   measured: MeasuredPair,
-  claims: Claims,
+  { claims, sample }: Pick<EditionRecord, 'claims' | 'sample'>,
   knowledge: LabFacts,
 ): Map<string, { quantity: Figure['quantity']; about: string; verdict: string }> {
   const verdicts = new Map<
@@ -38,7 +36,7 @@ function verdictsOf(
       for (const claim of claims.filter(
         (one) => one.quantity === quantity && one.withdrawn === null,
       )) {
-        const judged = claimJudgement(claimOnFile(claim), figure, knowledge);
+        const judged = claimJudgement(claimOnFile(claim, sample), figure, knowledge);
         verdicts.set(`claim ${claim.id}`, {
           quantity,
           about: `claimed ${claim.typed}`,
@@ -78,8 +76,8 @@ function recallPair(stores: Stores, lab: LabFacts, pair: StoredPair, touched: Re
       ? []
       : [{ quantity: figure.quantity, with: shown(figure), without: left ? shown(left) : null }];
   });
-  const remaining = verdictsOf(after, edition.claims, lab);
-  const verdicts = [...verdictsOf(before, edition.claims, lab)].flatMap(([key, one]) => {
+  const remaining = verdictsOf(after, edition, lab);
+  const verdicts = [...verdictsOf(before, edition, lab)].flatMap(([key, one]) => {
     const left = remaining.get(key)?.verdict ?? GONE;
     const { quantity, about, verdict } = one;
     return left === verdict

@@ -127,7 +127,7 @@ export function correctionRoutes(stores: Stores): CorrectionHandlers {
     },
     setMade: (call) => {
       const { id } = call.params;
-      const { madeIn, widths, colours } = call.body;
+      const { madeIn, widths, colours, sample } = call.body;
       const before = stores.editions.byId(id);
       correct(
         stores,
@@ -139,6 +139,8 @@ export function correctionRoutes(stores: Stores): CorrectionHandlers {
             made_from: madeIn?.from ?? null,
             made_to: madeIn?.to ?? null,
             half_sizes: madeIn ? Number(madeIn.halfSizes) : null,
+            sample_system: sample?.system ?? null,
+            sample_size: sample?.size ?? null,
           });
           for (const width of before.widths)
             if (!widths.includes(width))

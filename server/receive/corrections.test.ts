@@ -371,6 +371,7 @@ describe('what was typed of an edition', () => {
       madeIn: { system: 'uk', from: 6, to: 12, halfSizes: true },
       widths: ['wide'],
       colours: ['slate'],
+      sample: { system: 'uk', size: 8 },
     };
     expect((await put(`/api/editions/${editionId}/made`, made)).body).toEqual({ id: editionId });
     expect((await get('/api/pairs/NS-01')).body.edition).toMatchObject(made);

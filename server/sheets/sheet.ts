@@ -145,10 +145,15 @@ function gradeOf(figure: Figure, catalogue: Catalogue, discipline: Discipline | 
   return classes ? classOf(classes, figure.value, figureExpanded(figure)) : null;
 }
 
-function judge(claim: ClaimRecord, figure: Figure, knowledge: LabFacts, edition: string) {
-  const owners = { edition, pair: edition };
+function judge(
+  claim: ClaimRecord,
+  figure: Figure,
+  knowledge: LabFacts,
+  { id, sample }: Pick<EditionRecord, 'id' | 'sample'>,
+) {
+  const owners = { edition: id, pair: id };
   const { verdict, noticeable, measured, carried, terms, reason } = claimJudgement(
-    claimOnFile(claim),
+    claimOnFile(claim, sample),
     figure,
     knowledge,
     owners,
@@ -163,18 +168,41 @@ function judge(claim: ClaimRecord, figure: Figure, knowledge: LabFacts, edition:
   };
 }
 
+/** What of a stack basis may be otherwise than it was measured, in words. */
+const OTHERWISE: readonly [words: string, change: Partial<StackBasis>][] = [
+  ['insole out', { insole: 'out' }],
+  ['insole in', { insole: 'in' }],
+  ['without the lugs', { lugs: 'out' }],
+  ['with the lugs', { lugs: 'in' }],
+  ['of the midsole alone', { layers: 'midsole only' }],
+  ['of the whole sole', { layers: 'whole sole' }],
+];
+
+/** The basis that would bear a claim out, with its figure; undefined where none that is held does. */
+type AgreeingBasis = (
+  claim: ClaimRecord,
+  basis: Basis,
+) => { words: string; value: number } | undefined;
+
 /** A claim judged for the model, and for each pair that comes to another verdict by itself. */
 function viewClaim(
   claim: ClaimRecord,
   { figure, pairs }: Pick<EditionFigure, 'figure' | 'pairs'>,
   knowledge: LabFacts,
-  edition: string,
+  edition: Pick<EditionRecord, 'id' | 'sample'>,
+  agreeingBasis: AgreeingBasis,
 ) {
   const judgement = judge(claim, figure, knowledge, edition);
   const ofPairs = pairs
     .map((pair) => ({ tag: pair.tag, ...judge(claim, pair.figure, knowledge, edition) }))
     .filter(({ verdict }) => verdict !== judgement.verdict);
-  return { ...claim, judgement, ofPairs };
+  const elsewhere =
+    judgement.verdict === 'differs' ? agreeingBasis(claim, figure.basis) : undefined;
+  return {
+    ...claim,
+    judgement: elsewhere ? { ...judgement, elsewhere } : judgement,
+    ofPairs,
+  };
 }
 
 /** Claims that contradict each other, by the label and basis they were stated for. */
@@ -226,6 +254,20 @@ export function buildSheet(
     const answer = editionFigureOn({ id: edition.id, pairs: measured }, quantity, basis, knowledge);
     return answer.terms === 'not' ? undefined : answer;
   };
+  // What was not stated of a claim may be what it differs by: 36 and 30 without the insole.
+  const agreeingBasis: AgreeingBasis = (claim, basis) => {
+    const { stack } = basis;
+    if (!stack) return undefined;
+    for (const [words, change] of OTHERWISE) {
+      const [[part, value] = []] = Object.entries(change);
+      if (!part || claim.statedBasis[part as keyof StackBasis] !== undefined) continue;
+      if (stack[part as keyof StackBasis] === value) continue;
+      const found = figureOf(claim.quantity, { ...basis, stack: { ...stack, ...change } });
+      if (found && judge(claim, found.figure, knowledge, edition).verdict === 'agrees')
+        return { words, value: found.figure.value };
+    }
+    return undefined;
+  };
   const entry = ({ figure, pairU, pairs, speaksForEdition }: EditionFigure) => ({
     figure: viewFigure(figure),
     pairU,
@@ -237,7 +279,7 @@ export function buildSheet(
     })),
     claims: claims
       .filter((claim) => claim.quantity === figure.quantity)
-      .map((claim) => viewClaim(claim, { figure, pairs }, knowledge, edition.id)),
+      .map((claim) => viewClaim(claim, { figure, pairs }, knowledge, edition, agreeingBasis)),
     reported: edition.reported.filter(
       (one) => one.quantity === figure.quantity && one.withdrawn === null,
     ),

@@ -20,6 +20,8 @@ const TABLES = {
       'made_from',
       'made_to',
       'half_sizes',
+      'sample_system',
+      'sample_size',
     ],
   },
   pair: {

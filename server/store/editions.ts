@@ -25,6 +25,8 @@ interface EditionDbRow {
   made_from: number | null;
   made_to: number | null;
   half_sizes: number | null;
+  sample_system: LabelSystem | null;
+  sample_size: number | null;
 }
 
 interface LabelRow {
@@ -47,7 +49,8 @@ function slugOf(...names: string[]): string {
 }
 
 const EDITION = `SELECT e.id, e.slug, e.name, m.name AS model, k.name AS maker,
-    e.model_id, m.maker_id, e.discipline, e.made_system, e.made_from, e.made_to, e.half_sizes
+    e.model_id, m.maker_id, e.discipline, e.made_system, e.made_from, e.made_to, e.half_sizes,
+    e.sample_system, e.sample_size
   FROM edition e JOIN model m ON m.id = e.model_id JOIN maker k ON k.id = m.maker_id`;
 
 export function editionStore(
@@ -185,6 +188,7 @@ export function editionStore(
       makerId,
       discipline,
       madeIn: sizesMade(row),
+      sample: labelOf({ label_system: row.sample_system, label_size: row.sample_size }),
       widths: widthsOf(id),
       colours: coloursOf(id),
       claims: selectClaims.all(id).map(({ label_system, label_size, stated_basis, ...claim }) => ({

@@ -1,6 +1,7 @@
 import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { PURPOSES } from '#core/catalogue/purposes.ts';
+import type { QuantityId } from '#core/catalogue/quantities.ts';
 import {
   GROUP_TITLES,
   QUANTITY_GROUPS,
@@ -8,9 +9,8 @@ import {
 } from '#core/catalogue/quantity.ts';
 import type { UsualSlope } from '#core/catalogue/slopes.ts';
 import { nameTool } from '#core/catalogue/tools.ts';
-import { canonicalUnit } from '#core/sizing/units.ts';
 import { QuantityDrawing } from '../drawing/QuantityDrawing.tsx';
-import { useCatalogue } from '../shell/units.ts';
+import { type UnitWords, useUnits } from '../shell/units.ts';
 import classes from './GuidePage.module.css';
 
 const DEPENDS_WORDS = {
@@ -23,27 +23,33 @@ const DEPENDS_WORDS = {
 };
 
 /** How it goes with size and with wear, by the usual slopes. */
-function slopeWords({ grades, wears }: QuantityDefinition, symbol: string): string {
+function slopeWords(
+  { grades, wears }: QuantityDefinition,
+  write: (value: number) => string,
+): string {
   const amount = ({ slope, u, share }: UsualSlope) => {
-    const unit = share ? '%' : symbol;
-    return `${slope === 0 ? 'nothing' : `${slope > 0 ? '+' : '−'}${Math.abs(slope)} ${unit}`} (give or take ${u} ${unit})`;
+    const words = (value: number) => (share ? `${value} %` : write(value));
+    const sign = slope > 0 ? '+' : '−';
+    return `${slope === 0 ? 'nothing' : `${sign}${words(Math.abs(slope))}`} (give or take ${words(u)})`;
   };
   const size = grades.exponent ? 'by its last length' : `by ${amount(grades)} a full size`;
   return `Carried to another size ${size}, and to another distance by ${amount(wears)} ${wears.first100 ? 'in the first 100 km' : 'in 100 km'}.`;
 }
 
-function Entry({ definition }: { definition: QuantityDefinition }) {
+function Entry({ definition, units }: { definition: QuantityDefinition; units: UnitWords }) {
+  const id = definition.id as QuantityId;
+  const amount = (value: number) => units.span(id, value).replace('+', '');
   const purpose = PURPOSES[definition.id as keyof typeof PURPOSES] as string | undefined;
-  const { symbol } = canonicalUnit(definition.kind);
+  const { symbol } = units.unitOf(id);
   const [least, most] = definition.plausible;
   const { absolute, share } = definition.sideTolerance;
   const tolerance = [
-    absolute > 0 ? `${absolute} ${symbol}` : '',
+    absolute > 0 ? amount(absolute) : '',
     share > 0 ? `${100 * share} %` : '',
   ].filter(Boolean);
   const step =
     definition.noticeableShare === undefined
-      ? `${definition.noticeable} ${symbol}`
+      ? amount(definition.noticeable)
       : `${100 * definition.noticeableShare} %`;
   return (
     <li className={classes.entry} id={definition.id}>
@@ -57,20 +63,20 @@ function Entry({ definition }: { definition: QuantityDefinition }) {
           <p>
             In {symbol}, of {definition.per === 'shoe' ? 'one shoe' : 'a pair'}
             {definition.computed ? ', computed' : `, with ${nameTool(definition.tool)}`}. Shoes have{' '}
-            {least} to {most}.{' '}
+            {units.write(id, least).text} to {units.write(id, most).text}.{' '}
             {definition.ordinal
               ? 'Scored by hand: kept as votes, never averaged.'
-              : `Repeats scatter by ${definition.repeatabilitySd} (standard deviation)${
+              : `Repeats scatter by ${amount(definition.repeatabilitySd)} (standard deviation)${
                   definition.betweenPairSd === undefined
                     ? ''
-                    : `, pairs by ${definition.betweenPairSd}`
+                    : `, pairs by ${amount(definition.betweenPairSd)}`
                 }; a wearer may notice ${step}.`}{' '}
             {definition.fixedReadings &&
               `Usually ${definition.fixedReadings} readings, their median. `}
             Left to right within {tolerance.join(' or ') || 'nothing'}. Depends on{' '}
             {definition.dependsOn.map((part) => DEPENDS_WORDS[part]).join(', ')}
             {definition.direction ? `; ${definition.direction} is part of it` : ''}.{' '}
-            {definition.ordinal ? '' : slopeWords(definition, symbol)}
+            {definition.ordinal ? '' : slopeWords(definition, amount)}
           </p>
         </details>
       </div>
@@ -80,7 +86,8 @@ function Entry({ definition }: { definition: QuantityDefinition }) {
 
 /** The guide: every quantity with its datum, drawing and usual values. */
 export function GuidePage() {
-  const catalogue = useCatalogue();
+  const units = useUnits();
+  const { catalogue } = units;
   const [filter, setFilter] = useState('');
   const groups = useMemo(() => {
     const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
@@ -117,7 +124,7 @@ export function GuidePage() {
           <h2>{GROUP_TITLES[group]}</h2>
           <ul className={classes.entries}>
             {definitions.map((definition) => (
-              <Entry key={definition.id} definition={definition} />
+              <Entry key={definition.id} definition={definition} units={units} />
             ))}
           </ul>
         </section>

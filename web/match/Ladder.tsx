@@ -1,10 +1,12 @@
 import { memo, useState } from 'react';
 import type { MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { matchFeature } from '#core/catalogue/match-features.ts';
-import type { Side } from '#core/catalogue/quantities.ts';
+import { SIDES, type Side } from '#core/catalogue/quantities.ts';
 import { SEEN_INSTEAD } from '#core/catalogue/sights.ts';
 import type { FeatureJudgement } from '#core/match/match.ts';
 import { rungPlace } from '#core/match/match-drawing.ts';
+import { readFootbedMark, readLabel } from '#core/sizing/printed-label.ts';
+import { nameLabel, type SizeLabel } from '#core/sizing/size-label.ts';
 import { FieldInput } from '../bench/Field.tsx';
 import { GaugeSelect } from '../bench/GaugeSelect.tsx';
 import { LiveFigure } from '../bench/LiveFigure.tsx';
@@ -22,6 +24,8 @@ import { SightRow } from './SightRow.tsx';
 
 interface LadderProps {
   bench: Check & { check: BenchCheck };
+  /** Of the pair, as received. */
+  label: SizeLabel;
   names: Partial<Record<MatchFeatureId, string | undefined>>;
   entry: LadderEntry;
   onName: (feature: MatchFeatureId, name: string) => void;
@@ -197,7 +201,7 @@ function Hint({
   names,
   onName,
   onLeaveOut,
-}: { row: RowId } & Omit<LadderProps, 'bench'>) {
+}: { row: RowId } & Omit<LadderProps, 'bench' | 'label'>) {
   const units = useUnits();
   const measured = row !== 'labels' && row !== 'marks';
   return (
@@ -236,11 +240,20 @@ function Hint({
   );
 }
 
+/** What a mark under a footbed is in the shoe’s own size, whichever system it is stamped in. */
+function markWords(mark: string, tongue: string, label: SizeLabel): string {
+  const own = tongue ? readLabel(tongue) : undefined;
+  const read = mark && readFootbedMark(mark, own?.ok ? own.value : label);
+  if (!read) return '';
+  return `${nameLabel(read.label)}: ${read.agrees ? 'its size' : 'another size'}`;
+}
+
 const SeenRow = memo(function SeenRow({
   row,
   bench,
+  label,
   ...hand
-}: { row: 'labels' | 'marks' } & Pick<LadderProps, 'bench'> & RowHand) {
+}: { row: 'labels' | 'marks' } & Pick<LadderProps, 'bench' | 'label'> & RowHand) {
   const { entry, onChoose } = hand;
   const { seen } = bench.check;
   const texts = row === 'labels' ? seen.labels : seen.marks;
@@ -275,7 +288,12 @@ const SeenRow = memo(function SeenRow({
         )}
       </th>
       <td>{cell('right')}</td>
-      <td className={classes.words} />
+      <td className={classes.words}>
+        {row === 'marks' &&
+          SIDES.map((side) => (
+            <span key={side}>{markWords(seen.marks[side], seen.labels[side], label)}</span>
+          ))}
+      </td>
     </tr>
   );
 });
@@ -385,7 +403,13 @@ export function Ladder(props: LadderProps) {
             ];
           return [
             row === 'labels' || row === 'marks' ? (
-              <SeenRow key={row} row={row} bench={bench} {...handIn(row, entry)} />
+              <SeenRow
+                key={row}
+                row={row}
+                bench={bench}
+                label={props.label}
+                {...handIn(row, entry)}
+              />
             ) : (
               <FeatureRow
                 key={row}

@@ -214,6 +214,7 @@ function CheckBench({
       <div>
         <Ladder
           bench={bench}
+          label={pair.label}
           names={record.names}
           entry={entry}
           onName={(feature, text) =>

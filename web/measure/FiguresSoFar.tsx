@@ -39,7 +39,8 @@ function Claims({
     noticeable: lab.noticeable as NoticeableSteps,
   };
   return claims.map((claim) => {
-    const judged = figure && claimJudgement(claimOnFile(claim), figure, known);
+    const judged =
+      figure && claimJudgement(claimOnFile(claim, record.edition.sample), figure, known);
     return (
       <span key={claim.id} className={classes.claim} title={judged?.reason}>
         <span className="figure">{claim.typed}</span>{' '}

@@ -10,7 +10,7 @@ import { request } from '../api/request.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { useSchemaForm } from '../shell/form.ts';
-import { orEmpty, typedList, typedNumber } from '../shell/form-fields.ts';
+import { orEmpty, typedLabel, typedList, typedNumber } from '../shell/form-fields.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { AddClaims, ClaimsOnFile } from './Claims.tsx';
 import classes from './ReceivePage.module.css';
@@ -164,11 +164,12 @@ const MADE = z
     from: orEmpty(typedNumber('a size, such as 6'), null),
     to: orEmpty(typedNumber('a size, such as 12'), null),
     halfSizes: z.boolean(),
+    sample: typedLabel,
     widths: typedList,
     colours: typedList,
   })
-  .transform(({ system, from, to, halfSizes, widths, colours }, context) => {
-    const sizes = { madeIn: null, widths, colours };
+  .transform(({ system, from, to, halfSizes, sample, widths, colours }, context) => {
+    const sizes = { madeIn: null, sample, widths, colours };
     if (system === '') return sizes;
     if (from === null || to === null || from > to) {
       context.addIssue({
@@ -191,6 +192,7 @@ function MadeForm({ edition }: { edition: Correctable['edition'] }) {
       from: madeIn ? String(madeIn.from) : '',
       to: madeIn ? String(madeIn.to) : '',
       halfSizes: madeIn?.halfSizes ?? true,
+      sample: edition.sample ? nameLabel(edition.sample) : '',
       widths: edition.widths.join(', '),
       colours: edition.colours.join(', '),
     },
@@ -220,6 +222,12 @@ function MadeForm({ edition }: { edition: Correctable['edition'] }) {
           size="xs"
           label="half sizes"
           {...form.getInputProps('halfSizes', { type: 'checkbox' })}
+        />
+        <TextInput
+          size="xs"
+          label="Claims are for size"
+          placeholder="US men 9, usually"
+          {...form.getInputProps('sample')}
         />
         <TextInput
           size="xs"

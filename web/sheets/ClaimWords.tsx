@@ -41,6 +41,8 @@ export function ClaimWords({ claim }: { claim: ClaimShown }) {
         {claimTerms({ ...claim, label: claim.label ?? undefined }).join('; ')}
         {judgement && judgement.carried.length > 0 && `; ${judgedBy(quantity, judgement, units)}`}
         {judgement?.reason && `. ${judgement.reason}`}
+        {judgement?.elsewhere &&
+          `; ${judgement.elsewhere.words} it is ${units.write(quantity, judgement.elsewhere.value).text}: that would agree`}
       </span>
     </p>
   );
