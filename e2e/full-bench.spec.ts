@@ -125,7 +125,7 @@ test('a full bench, typed and live mixed, by keyboard alone', async ({ page, dem
   await page.getByLabel('show what is behind each figure').check();
   await expect(page.getByText(/PL-01 L: return \d+ %, loss/).first()).toBeVisible();
   await expect(page.getByTestId('sheet-toe-tip-height')).toContainText('41.0');
-  await expect(page.getByRole('region', { name: 'By hand' })).toContainText('PL-01 L 4');
+  await expect(page.getByRole('region', { name: 'By hand' })).toContainText('PL-01 L resists');
 });
 
 test('with every station on the rail, words stand clear of each other and the page ends in sight', async ({

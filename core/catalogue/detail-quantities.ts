@@ -116,13 +116,15 @@ export const DETAILS = {
   ),
   'heel-tension': byHand(
     'Heel tension by hand',
-    'Climbing: the heel rand pulled off with a finger. 1 slack, 5 hardly moves.',
+    'Climbing: the heel rand pulled off with a finger.',
     { view: 'rear', spot: [50, 26] },
+    ['slack', 'loose', 'snug', 'tight', 'hardly moves'],
   ),
   'tap-by-ear': byHand(
     'Tap by ear',
-    'A key tapped on the sole: 1 dull and cushioned, 5 hard and hollow.',
+    'A key tapped on the sole: how it sounds.',
     { view: 'side', spot: [30, 2] },
+    ['dull', 'muted', 'plain', 'hard', 'hollow'],
   ),
   'lace-reserve': length(
     'Lace reserve',

@@ -81,7 +81,13 @@ export function angle(
 }
 
 /** A score by hand, in whole grades up to 5. */
-export function byHand(name: string, datum: string, drawing: QuantityDrawing, least = 1) {
+export function byHand(
+  name: string,
+  datum: string,
+  drawing: QuantityDrawing,
+  scale: readonly string[],
+  least = 1,
+) {
   return quantity({
     name,
     group: 'by hand',
@@ -95,5 +101,6 @@ export function byHand(name: string, datum: string, drawing: QuantityDrawing, le
     noticeable: 1,
     sideTolerance: within(1),
     ordinal: true,
+    scale,
   });
 }

@@ -120,6 +120,8 @@ export interface QuantityDefinition extends Carrying {
   named?: boolean;
   /** A score by hand: kept as votes, never averaged and never held against a fixture. */
   ordinal?: boolean;
+  /** The grades of such a score in words, from the least: what is said and chosen. */
+  scale?: readonly string[];
   /** Always this many readings, then their median (hardness). */
   fixedReadings?: number;
   curve?: CurveTraits;

@@ -72,6 +72,11 @@ function fixture(
   });
 }
 
+/** Scores by hand in words: what the hands feel, from the least. */
+const BENDS = ['rolls up', 'folds', 'springs', 'resists', 'rigid'];
+const TWISTS = ['wrings', 'turns', 'springs', 'resists', 'rigid'];
+const COUNTERS = ['none', 'soft', 'gives', 'holds', 'firm', 'rigid'];
+
 const BEND_SPAN: QuantityDrawing = { view: 'fixture', angle: [70, 8, 180, 140] };
 const TWIST_SPAN: QuantityDrawing = { view: 'rear', angle: [50, 4, 0, 25] };
 
@@ -259,28 +264,33 @@ export const STIFFNESS = {
   }),
   'bend-front-hand': byHand(
     'Bend by hand, front',
-    'Front half bent in the hands: 1 rolls up, 5 does not give.',
+    'Front half bent in the hands.',
     BEND_SPAN,
+    BENDS,
   ),
   'bend-rear-hand': byHand(
     'Bend by hand, rear',
-    'Rear half bent in the hands: 1 rolls up, 5 does not give.',
+    'Rear half bent in the hands.',
     { view: 'fixture', angle: [35, 10, 180, 150] },
+    BENDS,
   ),
   'twist-front-hand': byHand(
     'Twist by hand, front',
-    'Front half twisted in the hands: 1 wrings, 5 does not give.',
+    'Front half twisted in the hands.',
     TWIST_SPAN,
+    TWISTS,
   ),
   'twist-rear-hand': byHand(
     'Twist by hand, rear',
-    'Rear half twisted in the hands: 1 wrings, 5 does not give.',
+    'Rear half twisted in the hands.',
     TWIST_SPAN,
+    TWISTS,
   ),
   'counter-hand': byHand(
     'Counter by hand',
-    'Heel counter pressed between fingers: 0 none, 5 rigid.',
+    'Heel counter pressed between fingers.',
     { view: 'rear', span: [72, 20, 63, 20] },
+    COUNTERS,
     0,
   ),
 };

@@ -87,6 +87,7 @@ export const stands = ({
 /** What has to be known of a quantity to read it: of the catalogue, or a feature of a check. */
 export type ReadQuantity = Pick<QuantityDefinition, 'name' | 'kind' | 'tool' | 'plausible'> & {
   ordinal?: boolean;
+  scale?: readonly string[];
 };
 
 /**

@@ -355,8 +355,8 @@ function write(
      WHERE s.rowid > @after AND s.rowid <= @upTo AND s.there = 0`,
   );
   const markStale = db.prepare(
-    `INSERT INTO pair_summary (pair_id, readings, stations_done, stations, stale)
-     SELECT n.name, 0, 0, 0, 1
+    `INSERT INTO pair_summary (pair_id, readings, stations_done, stations, stale, revision)
+     SELECT n.name, 0, 0, 0, 1, 1
      FROM (SELECT DISTINCT pair FROM temp.staged WHERE there = 0) s
      JOIN temp.staged_name n ON n.n = s.pair
      WHERE true

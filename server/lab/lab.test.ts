@@ -191,7 +191,7 @@ describe('what is said of a reading and of a sitting', () => {
     const half = await read(sessionId, 'bend-front-hand', 'left', '2.5', 'scale', {
       unit: 'grade',
     });
-    expect(half.body.detail).toContain('whole number from 1 to 5');
+    expect(half.body.detail).toContain('rigid, or 1 to 5');
   });
   it('keeps room, entry and configuration with it', async () => {
     const { session, read } = await bench();

@@ -134,8 +134,8 @@ export function pairStore(db: Db, rows: PairList) {
   );
   const writeSummary = db.prepare(
     `INSERT INTO pair_summary
-       (pair_id, readings, stations_done, stations, heel_mm, forefoot_mm, mass_g)
-     VALUES (@pairId, @readings, @stationsDone, @stations, @heelMm, @forefootMm, @massG)
+       (pair_id, readings, stations_done, stations, heel_mm, forefoot_mm, mass_g, revision)
+     VALUES (@pairId, @readings, @stationsDone, @stations, @heelMm, @forefootMm, @massG, 1)
      ON CONFLICT (pair_id) DO UPDATE SET
        readings = excluded.readings, stations_done = excluded.stations_done,
        stations = excluded.stations, heel_mm = excluded.heel_mm,

@@ -57,7 +57,10 @@ function Entry({ definition, units }: { definition: QuantityDefinition; units: U
       <div>
         <h3>{definition.name}</h3>
         {purpose && <p>{purpose}</p>}
-        <p className="soft">{definition.datum}</p>
+        <p className="soft">
+          {definition.datum}
+          {definition.scale && ` In words: ${definition.scale.join(', ')}.`}
+        </p>
         <details className={classes.terms}>
           <summary>Usual values, and what it depends on</summary>
           <p>

@@ -34,7 +34,7 @@ interface LadderProps {
 
 const ROW_NAMES = { labels: 'Label, as read', marks: 'Mark under the footbed' };
 const ROW_HINTS = {
-  labels: 'Type what stands on each tongue, then on the box: UK 8. Empty Enter passes over.',
+  labels: 'What stands on each tongue, then on the box: UK 8. Enter alone: as it was received.',
   marks: 'What is stamped or printed on the underside of each footbed. Empty Enter passes over.',
 };
 

@@ -181,7 +181,7 @@ function CheckBench({
   const { openHelp } = useOutletContext<ShellContext>();
   const name = useChange('nameMatchFeature');
   const { check, found } = bench;
-  const entry = useMatchEntry(bench, record.pair.tag, lab, {
+  const entry = useMatchEntry(bench, record.pair, lab, {
     onHelp: openHelp,
     onDecide: toDecision,
     onSights: toSights,

@@ -6,6 +6,7 @@ import { matchFeature } from '#core/catalogue/match-features.ts';
 import { questionReading } from '#core/figures/plausibility.ts';
 import { stands } from '#core/figures/reading.ts';
 import { readLabel } from '#core/sizing/printed-label.ts';
+import { nameLabel, type SizeLabel } from '#core/sizing/size-label.ts';
 import type { FieldKeys } from '../bench/Field.tsx';
 import { useInstrument } from '../bench/instrument-choice.ts';
 import { useLiveReading } from '../bench/live-reading.ts';
@@ -87,7 +88,7 @@ export interface LadderEntry extends Pick<Taking, 'fault' | 'asked' | 'selection
 
 export function useMatchEntry(
   bench: Check & { check: BenchCheck },
-  tag: string,
+  { tag, label: received }: { tag: string; label: SizeLabel },
   lab: Lab,
   { onHelp, onDecide, onSights }: MatchKeys,
 ): LadderEntry {
@@ -191,13 +192,15 @@ export function useMatchEntry(
   function submitSeen(from: MatchPlace): void {
     const typed = text.trim();
     if (from.row === 'labels') {
-      const read = typed === '' ? undefined : readLabel(typed);
-      if (read && !read.ok) {
+      // As received, where nothing is typed: that is what was looked at.
+      const label = typed === '' ? nameLabel(received) : typed;
+      const read = readLabel(label);
+      if (!read.ok) {
         taking.setFault(read.fault.message);
         taking.select();
         return;
       }
-      if (typed !== '') bench.see({ labels: { [from.side]: typed } });
+      bench.see({ labels: { [from.side]: label } });
     } else if (typed !== '') bench.see({ marks: { [from.side]: typed } });
     moveOn(from);
   }

@@ -16,13 +16,16 @@ const ordinal = (index: number) =>
   ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'][index] ?? `${index + 1}th`;
 
 /** Scores by hand are votes: nothing is averaged and nothing is asked for. */
-function scoreWords(votes: readonly number[]): { head: string; text: string } {
+function scoreWords(
+  votes: readonly number[],
+  write: (vote: number) => string,
+): { head: string; text: string } {
   return {
     head:
       votes.length === 0
         ? 'Nothing scored here yet.'
-        : `${votes.length === 1 ? 'Scored' : 'Votes'}: ${votes.join(', ')}.`,
-    text: 'A whole grade, by hand. It stands as a vote: never averaged, never held against a fixture.',
+        : `${votes.length === 1 ? 'Scored' : 'Votes'}: ${votes.map(write).join(', ')}.`,
+    text: 'In a word, by hand. It stands as a vote: never averaged, never held against a fixture.',
   };
 }
 
@@ -110,7 +113,10 @@ export const Advice = memo(function Advice({
     fixedReadings: definition.fixedReadings,
   });
   const { head, text, behind } = definition.ordinal
-    ? { ...scoreWords(values), behind: undefined }
+    ? {
+        ...scoreWords(values, (vote) => units.write(place.quantity, vote).text),
+        behind: undefined,
+      }
     : adviceWords(advice, place, values.length, units);
   const calibration = gauge && calibrationOn(gauge, now);
   const overdue = calibration !== undefined && calibration.dueOn < now.slice(0, 10);

@@ -274,6 +274,11 @@ export function Bench({
             onTake={definition.curve ? () => curveKey.current() : entry.take}
             onHelp={openHelp}
             onOneMore={() => setDialog({ kind: 'one more' })}
+            onGrade={(word) => {
+              at.setText(word);
+              entering.current = true;
+              focus();
+            }}
           />
           <div>
             <Advice

@@ -27,6 +27,8 @@ interface EntryFieldProps {
   onTake: () => void;
   onHelp: () => void;
   onOneMore: () => void;
+  /** A grade of a score by hand, chosen. */
+  onGrade: (word: string) => void;
 }
 
 /** The field of a station: a figure and Enter. Letters act while it is empty. */
@@ -34,7 +36,7 @@ export function EntryField(props: EntryFieldProps) {
   const { place, trial, text, entry } = props;
   const { fault, asked, correcting } = entry;
   const units = useUnits();
-  const { name } = units.define(place.quantity);
+  const { name, scale, plausible } = units.define(place.quantity);
   const keys = {
     '[': () => props.onStation(-1),
     ']': () => props.onStation(1),
@@ -83,6 +85,14 @@ export function EntryField(props: EntryFieldProps) {
         />
       ) : (
         <div className={classes.keys}>
+          {scale?.map((word, at) => (
+            <KeyButton
+              key={word}
+              keyName={String(plausible[0] + at)}
+              says={word}
+              onClick={() => props.onGrade(word)}
+            />
+          ))}
           <KeyButton keyName="Enter" says="record" onClick={props.onSubmit} />
           {props.onOther && <KeyButton keyName="\" says="other shoe" onClick={props.onOther} />}
           <KeyButton keyName="[" says="previous" onClick={() => props.onStation(-1)} />

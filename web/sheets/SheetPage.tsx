@@ -203,7 +203,7 @@ function HandScores({ sheet }: { sheet: Sheet }) {
   if (sheet.handScores.length === 0) return null;
   return (
     <section aria-label="By hand">
-      <h2>By hand, 1 gives way to 5 does not</h2>
+      <h2>By hand</h2>
       <ul className={classes.scores}>
         {[...group(sheet.handScores, (score) => score.quantity)].map(([quantity, scores]) => (
           <li key={quantity}>
@@ -211,7 +211,7 @@ function HandScores({ sheet }: { sheet: Sheet }) {
             {scores
               .map(
                 (score) =>
-                  `${score.tag} ${score.side === 'left' ? 'L' : 'R'} ${score.votes.join(', ')}`,
+                  `${score.tag} ${score.side === 'left' ? 'L' : 'R'} ${score.votes.map((vote) => units.write(quantity, vote).text).join(', ')}`,
               )
               .join(' · ')}
           </li>

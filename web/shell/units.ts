@@ -10,6 +10,7 @@ import {
 } from '#core/catalogue/quantities.ts';
 import type { QuantityDefinition } from '#core/catalogue/quantity.ts';
 import { type Figure, figureExpanded } from '#core/figures/figure.ts';
+import { gradeWord } from '#core/figures/typed-reading.ts';
 import { type FigureWords, writeFigure, writeSpan } from '#core/sizing/number-words.ts';
 import { canonicalUnit, findUnit, type QuantityKind, type Unit } from '#core/sizing/units.ts';
 import { useLab } from '../api/queries.ts';
@@ -101,8 +102,12 @@ export function useUnits() {
     writeKind: (kind: QuantityKind, value: number, decimals: number, U?: number): FigureWords =>
       writeFigure(value, U, unitOfKind(kind), decimals),
     distanceUnit: unitNamed(chosen.distance, 'distance'),
-    write: (quantity: QuantityId, value: number, U?: number): FigureWords =>
-      writeFigure(value, U, unitOf(quantity), define(quantity).decimals),
+    write: (quantity: QuantityId, value: number, U?: number): FigureWords => {
+      const word = U === undefined ? gradeWord(value, define(quantity)) : undefined;
+      return word
+        ? { value: word, U: '', unit: '', text: word }
+        : writeFigure(value, U, unitOf(quantity), define(quantity).decimals);
+    },
     /** A figure with its expanded uncertainty. */
     writeOf: (figure: Figure): FigureWords =>
       writeFigure(

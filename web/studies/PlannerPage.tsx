@@ -3,6 +3,7 @@ import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { z } from 'zod';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
+import type { QuantityKind } from '#core/sizing/units.ts';
 import {
   detectableDifference,
   type Plan,
@@ -14,33 +15,37 @@ import { DataTable } from '../drawing/DataTable.tsx';
 import plot from '../drawing/Plot.module.css';
 import { Plot } from '../drawing/Plot.tsx';
 import { readFields, useSchemaForm } from '../shell/form.ts';
-import { typedNumber } from '../shell/form-fields.ts';
+import { typedNumber, typedQuantity } from '../shell/form-fields.ts';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import { useAmounts } from './amounts.ts';
 import { QuantitySelect } from './QuantitySelect.tsx';
 import classes from './Studies.module.css';
 
-const amount = typedNumber('a number, not negative', (value) => value >= 0);
+/** A spread or a difference, in any unit of its kind; a number alone is in the unit shown. */
+const amountOf = (kind: QuantityKind, symbol: string) =>
+  typedQuantity(kind, symbol, (value) => (value >= 0 ? undefined : 'not below nothing'));
+const count = typedNumber('a number, not negative', (value) => value >= 0);
 const percent = typedNumber('between 0 and 100', (value) => value > 0 && value < 100);
-const TERMS = z
-  .object({
-    aim: z.enum(['difference', 'mean']),
-    size: typedNumber('more than nothing', (value) => value > 0),
-    pair: amount,
-    shoe: amount,
-    repeat: amount,
-    power: percent,
-    alpha: percent,
-    have: amount,
-    cost: amount,
-    minutes: amount,
-    reading: amount,
-  })
-  .refine(({ power, alpha }) => power > alpha, {
-    path: ['power'],
-    message: 'more than the risk of a false alarm',
-  });
-type Terms = z.output<typeof TERMS>;
+const termsIn = (kind: QuantityKind, symbol: string) =>
+  z
+    .object({
+      aim: z.enum(['difference', 'mean']),
+      size: typedQuantity(kind, symbol, (value) => (value > 0 ? undefined : 'more than nothing')),
+      pair: amountOf(kind, symbol),
+      shoe: amountOf(kind, symbol),
+      repeat: amountOf(kind, symbol),
+      power: percent,
+      alpha: percent,
+      have: count,
+      cost: count,
+      minutes: count,
+      reading: count,
+    })
+    .refine(({ power, alpha }) => power > alpha, {
+      path: ['power'],
+      message: 'more than the risk of a false alarm',
+    });
+type Terms = z.output<ReturnType<typeof termsIn>>;
 type Field = Exclude<keyof Terms, 'aim'>;
 
 /** What a bench usually begins with: spreads of the catalogue, a pair bought, some minutes each. */
@@ -67,16 +72,16 @@ function usualTerms(units: UnitWords, quantity: QuantityId, search: URLSearchPar
   };
 }
 
-function plansFor(terms: Terms, factor: number): { plans: Plan[] } | { fault: string } {
+function plansFor(terms: Terms): { plans: Plan[] } | { fault: string } {
   const { aim, size, pair, shoe, repeat, power, alpha, cost, minutes, reading } = terms;
   try {
     return {
       plans: planPairs({
         aim:
           aim === 'mean'
-            ? { span: size * factor }
-            : { difference: size * factor, power: power / 100, alpha: alpha / 100 },
-        spread: { pair: pair * factor, shoe: shoe * factor, repeat: repeat * factor },
+            ? { span: size }
+            : { difference: size, power: power / 100, alpha: alpha / 100 },
+        spread: { pair: pair, shoe: shoe, repeat: repeat },
         costPerPair: cost,
         minutesPerPair: minutes,
         minutesPerReading: reading,
@@ -146,12 +151,14 @@ function Planner({
 }) {
   const units = useUnits();
   const amounts = useAmounts(quantity);
-  const { factor } = units.unitOf(quantity);
-  const { form } = useSchemaForm(TERMS, usual, 'size');
+  const { symbol } = units.unitOf(quantity);
+  const { kind } = units.define(quantity);
+  const schema = useMemo(() => termsIn(kind, symbol), [kind, symbol]);
+  const { form } = useSchemaForm(schema, usual, 'size');
   const { aim } = form.values;
   const { values } = form;
-  const { meant: terms, faults } = useMemo(() => readFields(TERMS, values), [values]);
-  const answer = useMemo(() => (terms ? plansFor(terms, factor) : undefined), [terms, factor]);
+  const { meant: terms, faults } = useMemo(() => readFields(schema, values), [schema, values]);
+  const answer = useMemo(() => (terms ? plansFor(terms) : undefined), [terms]);
   const plans = answer && 'plans' in answer ? answer.plans : undefined;
   const [best] = plans ?? [];
   const field = (name: Field, label: string, width = 110) => (
@@ -166,9 +173,9 @@ function Planner({
   // What is wrong in a field must be seen.
   const hasFaultBehind = Object.keys(faults).some((name) => name !== 'size');
   const spread = terms && {
-    pair: terms.pair * factor,
-    shoe: terms.shoe * factor,
-    repeat: terms.repeat * factor,
+    pair: terms.pair,
+    shoe: terms.shoe,
+    repeat: terms.repeat,
   };
   const have = terms && Math.floor(terms.have);
   const sd = spread && best && pairValueSd(spread, best.readings);
@@ -182,7 +189,7 @@ function Planner({
       ? Array.from({ length: most - 1 }, (_, at) => at + 2).map((n) => ({
           n,
           power: powerOfPairs(n, {
-            difference: terms.size * factor,
+            difference: terms.size,
             sd,
             alpha: terms.alpha / 100,
           }),
@@ -229,8 +236,8 @@ function Planner({
         <>
           <p className={classes.says} data-testid="plan">
             {aim === 'difference'
-              ? `${best.pairs} pairs of each edition, ${readingsEach(best)}, find ${amounts.write(terms.size * factor, 0)} in ${cases(best.power)} of cases.`
-              : `${best.pairs} pairs, ${readingsEach(best)}, bring the mean within ± ${amounts.write(terms.size * factor, 0)} (95 %).`}
+              ? `${best.pairs} pairs of each edition, ${readingsEach(best)}, find ${amounts.write(terms.size, 0)} in ${cases(best.power)} of cases.`
+              : `${best.pairs} pairs, ${readingsEach(best)}, bring the mean within ± ${amounts.write(terms.size, 0)} (95 %).`}
           </p>
           {aim === 'difference' && (
             <p data-testid="sees">
@@ -243,7 +250,7 @@ function Planner({
             {curve.length > 0 ? (
               <Plot
                 name={`power-${quantity}`}
-                says={`Power to find ${amounts.write(terms.size * factor, 0)} against pairs of each edition, ${readingsEach(best)}.`}
+                says={`Power to find ${amounts.write(terms.size, 0)} against pairs of each edition, ${readingsEach(best)}.`}
                 table={{
                   columns: ['pairs of each', 'power'],
                   rows: curve.map(({ n, power }) => [n, `${(100 * power).toFixed(1)} %`]),
