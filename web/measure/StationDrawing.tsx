@@ -160,7 +160,7 @@ export const StationDrawing = memo(function StationDrawing({
   return (
     <div className={classes.schematic}>
       <Suspense fallback={<div className={classes.room} />}>
-        <QuantityDrawing definition={definition} height={156} />
+        <QuantityDrawing definition={definition} height={definition.scale ? 104 : 156} />
       </Suspense>
       <div>
         <p>{definition.datum}</p>

@@ -34,15 +34,15 @@ function Loops({ loops }: { loops: SheetEntry['loops'] }) {
 const COUNTS = ['no pair', 'one pair', 'two pairs', 'three pairs', 'four pairs'];
 const NEXT = ['', 'a second', 'a third', 'a fourth', 'a fifth'];
 
-/** `from two pairs; a third: ± 0.8`. */
+/** `from two pairs; a third would make it ± 0.8`. */
 function FromPairs({ figure, units }: { figure: SheetEntry['figure']; units: UnitWords }) {
   const { pairs, next, quantity } = figure;
   const more = next?.what === 'pair' ? units.write(quantity, 0, next.to).U : '';
   const now = next ? units.write(quantity, 0, next.from).U : '';
   return (
-    <span className={`${classes.also} ${classes.screenOnly}`}>
+    <span className={`${classes.grade} ${classes.screenOnly}`}>
       from {COUNTS[pairs] ?? `${pairs} pairs`}
-      {more !== '' && more !== now && `; ${NEXT[pairs] ?? 'one more'}: ± ${more}`}
+      {more !== '' && more !== now && `; ${NEXT[pairs] ?? 'one more'} would make it ± ${more}`}
     </span>
   );
 }
@@ -71,6 +71,7 @@ function FigureRow({
           {units.define(quantity).name}
           {figure.basis.setup && <span className={classes.grade}>{figure.basis.setup}</span>}
           {grade && <span className={classes.grade}>{grade}</span>}
+          {speaksForEdition && <FromPairs figure={figure} units={units} />}
         </th>
         <td className={`figure ${classes.value}`} data-testid={`sheet-${quantity}`}>
           {own.value} <span className={classes.unit}>{own.unit}</span>
@@ -82,10 +83,7 @@ function FigureRow({
         </td>
         <td className="figure">± {ofPair.U || '–'}</td>
         {speaksForEdition ? (
-          <td className="figure">
-            ± {own.U || '–'}
-            <FromPairs figure={figure} units={units} />
-          </td>
+          <td className="figure">± {own.U || '–'}</td>
         ) : (
           <td className={classes.only}>this pair only</td>
         )}
