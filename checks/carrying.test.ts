@@ -202,3 +202,20 @@ describe('common practice (practice.json)', () => {
     );
   });
 });
+
+describe('a slope that leads below nothing', () => {
+  it('ends there, and keeps its doubt', () => {
+    // 0.5 mm of lug, 400 km on at −0.25 mm in 100 km, would be −0.5.
+    const { value, u } = carry(
+      'heel-lugs',
+      { value: 0.5, u: 0.1, df: 8 },
+      { wornKm: 0 },
+      { wornKm: 400 },
+    );
+    expect(value).toBe(0);
+    expect(u).toBeGreaterThan(0.7);
+    // A drop may well be negative.
+    const drop = carry('drop', { value: 0.1, u: 0.1, df: 8 }, { wornKm: 0 }, { wornKm: 400 });
+    expect(drop.value).toBeCloseTo(-0.1, 9);
+  });
+});

@@ -103,8 +103,8 @@ export const CORRECTION_ENDPOINTS = {
     params: byId,
     body: z
       .object({
-        claims: z.array(newClaim).max(24).default([]),
-        claimTexts: z.array(claimTextFields).max(24).default([]),
+        claims: z.array(newClaim).max(60, 'at most 60 claims at once').default([]),
+        claimTexts: z.array(claimTextFields).max(60, 'at most 60 claims at once').default([]),
       })
       .refine(({ claims, claimTexts }) => claims.length + claimTexts.length > 0, {
         path: ['claims'],

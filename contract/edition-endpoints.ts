@@ -32,8 +32,11 @@ export const EDITION_ENDPOINTS = {
     params: byId,
     body: z
       .object({
-        claims: z.array(editions.newClaim).max(24).default([]),
-        claimTexts: z.array(editions.claimTextFields).max(24).default([]),
+        claims: z.array(editions.newClaim).max(60, 'at most 60 claims at once').default([]),
+        claimTexts: z
+          .array(editions.claimTextFields)
+          .max(60, 'at most 60 claims at once')
+          .default([]),
       })
       .refine(({ claims, claimTexts }) => claims.length + claimTexts.length > 0, {
         path: ['claims'],

@@ -56,8 +56,8 @@ export const receipt = z.object({
   model: z.object({ id, name: words(80, 'the model') }),
   edition: editionFields.extend({ id }),
   pair: pairFields.extend({ id }),
-  claims: z.array(newClaim).max(24).default([]),
-  claimTexts: z.array(claimTextFields).max(24).default([]),
+  claims: z.array(newClaim).max(60, 'at most 60 claims at once').default([]),
+  claimTexts: z.array(claimTextFields).max(60, 'at most 60 claims at once').default([]),
 });
 
 export type Receipt = z.input<typeof receipt>;

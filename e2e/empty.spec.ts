@@ -106,7 +106,7 @@ test('the room is typed where no gauge tells it, and stands with the readings of
 for (const [station, typed, says] of [
   ['Outsole hardness', '55 C', 'type C scale, for foam'],
   ['Midsole hardness, medial', '55 A', 'type A scale, for rubber'],
-  ['Bend by hand, front', '2.5', 'a whole number from 1 to 5'],
+  ['Bend by hand, front', '2.5', 'rolls up, folds, springs, resists, rigid, or 1 to 5'],
   ['Toe-tip height', '31 g', 'unit of mass'],
   ['Bending stiffness, toe up', '0.2 N/mm', 'unit of stiffness'],
 ] as const)

@@ -208,6 +208,12 @@ test('a second tab on the same pair is told, and sees the readings of the first'
   const second = await context.newPage();
   await open(second, demo, '/pairs/PL-01/measure');
   await expect(second.getByText('open in another tab too')).toBeVisible();
+  // Each has a hand of its own.
+  await page.locator('#entry').fill('36');
+  await second.locator('#entry').fill('361');
+  await expect(page.locator('#entry')).toHaveValue('36');
+  await page.locator('#entry').fill('');
+  await second.locator('#entry').fill('');
   await enter(page, '249');
   await expect(
     second.getByRole('complementary', { name: 'Slip' }).getByRole('listitem'),

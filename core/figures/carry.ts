@@ -207,7 +207,8 @@ export interface CarriedValue {
 
 /**
  * A value carried to another size and another distance worn: by its slopes, with their doubt. What lies
- * within a quarter size and 25 km is like, and not carried. Limits are `sizeRefusal` and `wearRefusal`.
+ * within a quarter size and 25 km is like, and not carried. Limits are `sizeRefusal` and `wearRefusal`; what is
+ * never below nothing is carried to nothing at most, with all of the doubt.
  *
  * @param owners names of the edition and the pair, whose own part of a slope's doubt it bears
  * @example ball width 106 mm, two sizes up: 110.2, doubt of the slope 1.4
@@ -229,11 +230,19 @@ export function carryValue(
     Math.abs(to.wornKm - from.wornKm) > SAME_WEAR_KM
   )
     steps.push(carryWear(value, definition, from.wornKm, to.wornKm, stack, pair, knowledge));
+  // A lug or a thickness ends at nothing: a slope that leads below it has led too far.
+  const least = value >= 0 && definition.plausible[0] >= 0 ? 0 : Number.NEGATIVE_INFINITY;
+  let reached = value;
+  const carried = steps.map((step) => {
+    const change = Math.max(step.carried.change, least - reached);
+    reached += change;
+    return { ...step.carried, change };
+  });
   return {
-    value: steps.reduce((sum, { carried }) => sum + carried.change, value),
+    value: reached,
     terms: steps.flatMap(({ terms }) => terms),
     scale: steps.reduce((product, { scale }) => product * scale, 1),
-    carried: steps.map(({ carried }) => carried),
+    carried,
   };
 }
 

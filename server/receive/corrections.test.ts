@@ -261,6 +261,36 @@ describe('a pair', () => {
     expect([id, replacesTag]).toEqual([pairId, null]);
   });
 
+  it('of which a return note was issued moves once it is said that the note keeps the name', async () => {
+    const { pairId } = await bench();
+    const target = await other('NS-02', { model: 'Landing', edition: '' });
+    const at = '2026-03-01T09:00:00Z';
+    const id = uuid7();
+    await post('/api/matches', { id, pairId, person: 'B1', kind: 'short', startedAt: at });
+    for (const [side, typed] of [
+      ['left', '266'],
+      ['right', '270.3'],
+    ])
+      await post('/api/readings', {
+        id: uuid7(),
+        occasionId: id,
+        quantity: 'footbed-length',
+        side,
+        typed,
+        unit: 'mm',
+        takenAt: at,
+      });
+    await post(`/api/matches/${id}/decision`, { decision: 'return', decidedAt: at, unworn: true });
+    const body = { edition: target.editionSlug };
+    const asked = await put(`/api/pairs/${pairId}/edition`, body);
+    expect(asked.status).toBe(409);
+    expect(asked.body.errors[0].field).toBe('noteStays');
+    const moved = await put(`/api/pairs/${pairId}/edition`, { ...body, noteStays: true });
+    expect(moved.status).toBe(200);
+    const [, note] = (await get(`/api/issued?subject=${id}`)).body;
+    expect(JSON.stringify(note.content)).toContain('Norrolt Stairwell, mid cut');
+  });
+
   it('whose record was changed gets every field back', async () => {
     const { pairId } = await bench();
     const { pair } = (await get('/api/pairs/NS-01')).body;

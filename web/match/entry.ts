@@ -99,6 +99,8 @@ export function useMatchEntry(
     key: `emvex-match-draft-${check.id}`,
     defaultValue: NO_DRAFT,
     getInitialValueInEffect: false,
+    // Two tabs of one check have two hands.
+    sync: false,
   });
   const [passed, setPassed] = useState<MatchPlace | undefined>(undefined);
   const place = check.decision

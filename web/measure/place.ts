@@ -45,6 +45,8 @@ export function usePlace(record: PairRecord, stations: Protocol['stations'], sit
     key: `emvex-draft-${record.pair.tag}`,
     defaultValue: { place: null, text: '' },
     getInitialValueInEffect: false,
+    // Two tabs of one pair have two hands: what one types is not glued to what the other does.
+    sync: false,
   });
   const catalogue = useCatalogue();
   const sides = sidesOf(record);
