@@ -18,6 +18,14 @@ test('faults name their field and keep what was typed', async ({ page, demo }) =
   await expect(page.getByLabel('Claimed figures')).toHaveValue('very light');
 });
 
+test('a width that is new to an edition is asked about', async ({ page, demo }) => {
+  await open(page, demo, '/receive');
+  await page.getByRole('combobox', { name: 'Maker' }).fill('Kestvane');
+  await page.getByRole('combobox', { name: 'Model' }).fill('Kerb');
+  await page.getByRole('textbox', { name: 'Width' }).fill('2E');
+  await expect(page.getByText('2E is new to this edition, which has regular')).toBeVisible();
+});
+
 test('a claim that contradicts itself is told while it is typed', async ({ page, demo }) => {
   await open(page, demo, '/receive');
   await page.getByLabel('Claimed figures').fill('36/27 mm, 5 mm drop, 9.1 oz / 258 g, UK 8');

@@ -29,6 +29,12 @@ function EditionFieldset({ form }: { form: Form }) {
   const names = useNames(typed.maker, typed.model);
   const editions = names.data?.editions ?? [];
   const known = findEdition(editions, form.values);
+  const width = form.values.width.trim();
+  const isOtherWidth =
+    known !== undefined &&
+    width !== '' &&
+    known.widths.length > 0 &&
+    !known.widths.some((one) => one.toLowerCase() === width.toLowerCase());
   return (
     <>
       <SimpleGrid cols={{ base: 1, sm: 3 }} spacing="sm">
@@ -61,6 +67,12 @@ function EditionFieldset({ form }: { form: Form }) {
             ? 'A new edition. A wide build or another cut is an edition of its own.'
             : '\u00a0'}
       </p>
+      {isOtherWidth && (
+        <p className="look-here" role="status">
+          {width} is new to this edition, which has {known.widths.join(', ')}. A wide build may have
+          another last or foam: then it is an edition of its own.
+        </p>
+      )}
       {!known && (
         <details className={classes.made}>
           <summary>Sizes, widths and colours it is made in</summary>

@@ -1,6 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { receipt } from '#contract/pair-records.ts';
-import { emptyForm, faultsOfPaths, findEdition, readEdit, readReceipt } from './receipt-form.ts';
+import {
+  distanceAsTyped,
+  emptyForm,
+  faultsOfPaths,
+  findEdition,
+  readEdit,
+  readReceipt,
+} from './receipt-form.ts';
 
 const filled = {
   ...emptyForm(),
@@ -115,6 +122,15 @@ describe('changes and lookups', () => {
   it('reads a change of a pair with the version it was made from', () => {
     const read = readEdit({ ...filled, note: 'left lace knotted' }, 'km', 3, false);
     expect(read).toMatchObject({ edit: { version: 3, note: 'left lace knotted', shelved: false } });
+  });
+  it('shows a distance as it was typed, and the same again', () => {
+    expect([0, 60, 32.18688, 12.5, 3 * 1.609344].map(distanceAsTyped)).toEqual([
+      '',
+      '60 km',
+      '20 mi',
+      '12.5 km',
+      '3 mi',
+    ]);
   });
   it('finds an edition whatever the case', () => {
     const row = { maker: 'Norrolt', model: 'Stairwell', name: 'mid cut' };

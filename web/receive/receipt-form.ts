@@ -80,6 +80,16 @@ export function emptyForm(): ReceiptForm {
   };
 }
 
+const KM_PER_MILE = 1.609344;
+
+/** A distance worn as it was most likely typed: tenths of a mile where it is some, for 32.18688 km is 20 mi. */
+export function distanceAsTyped(km: number): string {
+  if (km === 0) return '';
+  const tenths = (10 * km) / KM_PER_MILE;
+  const isMiles = Math.abs(tenths - Math.round(tenths)) < 1e-9 && !Number.isInteger(10 * km);
+  return isMiles ? `${Math.round(tenths) / 10} mi` : `${km} km`;
+}
+
 export function formOfPair({ pair, edition }: PairRecord): ReceiptForm {
   return {
     ...emptyForm(),
@@ -100,7 +110,7 @@ export function formOfPair({ pair, edition }: PairRecord): ReceiptForm {
     paidPrice: pair.paidPrice === null ? '' : String(pair.paidPrice),
     receivedOn: pair.receivedOn,
     returnBy: pair.returnBy ?? '',
-    worn: pair.wornKm === 0 ? '' : `${pair.wornKm} km`,
+    worn: distanceAsTyped(pair.wornKm),
     note: pair.note,
     lot: pair.lot,
     replaces: pair.replacesTag ?? '',
