@@ -208,7 +208,7 @@ describe('pair to pair, balanced, against R', () => {
   it('says it in a sentence', () => {
     const words = study && nameConsistency(study, (mm) => `${mm.toFixed(1)} mm`);
     // By hand: 0.02285/(0.29879 + 0.02354 + 0.02285) = 6.6 %.
-    expect(words).toBe('Pairs differ by 0.5 mm (SD); a tenth of what you see is your gauge.');
+    expect(words).toBe('Pairs differ by 0.5 mm; a tenth of what you see is your gauge.');
     expect(nameShare(1 / 3)).toBe('a third');
   });
 

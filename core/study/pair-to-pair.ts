@@ -253,14 +253,14 @@ export function nameShare(share: number): string {
 }
 
 /**
- * The study in a sentence: *Pairs differ by 0.5 mm (SD); a third of what you see is your gauge.*
+ * The study in a sentence: *Pairs differ by 0.5 mm; a third of what you see is your gauge.*
  * @param write an amount with its unit
  */
 export function nameConsistency(study: PairToPair, write: (amount: number) => string): string {
   const differ =
     study.pairSd === 0
       ? 'No spread of pairs is shown'
-      : `Pairs differ by ${write(study.pairSd)} (SD)`;
+      : `Pairs differ by ${write(study.pairSd)}`;
   if (study.measurementShare === undefined) return `${differ}.`;
   return `${differ}; ${nameShare(study.measurementShare)} of what you see is your gauge.`;
 }

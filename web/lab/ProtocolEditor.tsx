@@ -205,7 +205,7 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
               <Table.Th>Station, in the order of the hand</Table.Th>
               <Table.Th>Readings</Table.Th>
               <Table.Th>With</Table.Th>
-              <Table.Th>Usual scatter (SD)</Table.Th>
+              <Table.Th>Repeats scatter by</Table.Th>
               <Table.Th>Set-up</Table.Th>
               <Table.Th>Optional</Table.Th>
               <Table.Th>Order</Table.Th>
