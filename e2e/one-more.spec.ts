@@ -47,6 +47,33 @@ test('a width is taken with the ruler that is at hand, with the ruler’s doubt'
   await expect(page.getByText(/^One reading: ± /)).toBeVisible();
 });
 
+test('void aims at the reading that is doubted, and a spoiled station goes at once', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/pairs/NS-06/measure');
+  const field = page.locator('#entry');
+  const slip = page.getByRole('complementary', { name: 'Slip' });
+  const take = async (typed: string) => {
+    await field.fill(`+ internal ball width left ${typed}`);
+    await field.press('Enter');
+    await expect(slip).toContainText(typed);
+  };
+  // The second of five stands apart.
+  for (const typed of ['92.0', '94.6', '92.1', '91.9', '92.2']) {
+    await take(typed);
+    await page.keyboard.press('\\');
+  }
+  await expect(page.getByText(/farther off than repeats do/)).toBeVisible();
+  await page.keyboard.press('v');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('reading 2: 94.6 mm');
+  await dialog.getByLabel('All 5 readings here: the station is spoiled').check();
+  await dialog.getByLabel('Why?').fill('gauge bent');
+  await dialog.getByRole('button', { name: 'Void 5 readings' }).click();
+  await expect(slip.getByText('void: gauge bent')).toHaveCount(5);
+});
+
 test('a protocol is printed as a blank form', async ({ page, demo }) => {
   await open(page, demo, '/lab/protocols');
   await page

@@ -258,9 +258,7 @@ export function nameShare(share: number): string {
  */
 export function nameConsistency(study: PairToPair, write: (amount: number) => string): string {
   const differ =
-    study.pairSd === 0
-      ? 'No spread of pairs is shown'
-      : `Pairs differ by ${write(study.pairSd)}`;
+    study.pairSd === 0 ? 'No spread of pairs is shown' : `Pairs differ by ${write(study.pairSd)}`;
   if (study.measurementShare === undefined) return `${differ}.`;
   return `${differ}; ${nameShare(study.measurementShare)} of what you see is your gauge.`;
 }

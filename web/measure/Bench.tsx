@@ -3,6 +3,7 @@ import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { useOutletContext } from 'react-router';
 import type { Lab, Protocol } from '#contract/lab-records.ts';
 import type { PairRecord } from '#contract/pair-records.ts';
+import { gaugeTraits } from '#core/catalogue/gauge.ts';
 import { type MeasuredQuantityId, nameStation, type Side } from '#core/catalogue/quantities.ts';
 import { nameTool } from '#core/catalogue/tools.ts';
 import { nameStackBasis, stackBasisKey } from '#core/figures/basis.ts';
@@ -10,6 +11,7 @@ import { HAND_ORDERS, type HandOrder, type Place, placeAlong } from '#core/figur
 import { judgeRoom } from '#core/figures/room.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { lastLength, nameLabel } from '#core/sizing/size-label.ts';
+import { findDoubtfulReading } from '#core/statistics/outlier.ts';
 import { useOtherTab } from '../api/queries.ts';
 import { GaugeSelect } from '../bench/GaugeSelect.tsx';
 import { useInstrument } from '../bench/instrument-choice.ts';
@@ -166,9 +168,18 @@ export function Bench({
     if (other) move({ quantity: place.quantity, side: other });
   }
 
-  function voidLast(): void {
-    const last = sitting.standingAt(place.quantity, place.side).at(-1);
-    if (last) setDialog({ kind: 'void', reading: last });
+  /** The reading that the bench doubts, else the last. */
+  function voidHere(): void {
+    const here = sitting.standingAt(place.quantity, place.side);
+    const doubtful = findDoubtfulReading(
+      here.map(({ value }) => value),
+      {
+        repeatabilitySd: station?.repeatability.sd ?? definition.repeatabilitySd,
+        resolution: instrument ? gaugeTraits(instrument, new Date().toISOString()).resolution : 0,
+      },
+    );
+    const aimedAt = doubtful ? here[doubtful.index] : here.at(-1);
+    if (aimedAt) setDialog({ kind: 'void', reading: aimedAt });
     else entry.setFault('There is no reading here to void.');
   }
 
@@ -270,7 +281,7 @@ export function Bench({
             onStation={stationAlong}
             onOther={sides.length > 1 ? otherShoe : undefined}
             onNote={() => setDialog({ kind: 'note' })}
-            onVoid={voidLast}
+            onVoid={voidHere}
             onTake={definition.curve ? () => curveKey.current() : entry.take}
             onHelp={openHelp}
             onOneMore={() => setDialog({ kind: 'one more' })}
@@ -350,10 +361,11 @@ export function Bench({
         {dialog?.kind === 'void' && (
           <VoidDialog
             reading={dialog.reading}
+            here={sitting.standingAt(dialog.reading.quantity, dialog.reading.side)}
             onClose={() => setDialog(null)}
-            onVoid={(reading, reason) => {
+            onVoid={(readings, reason) => {
               setDialog(null);
-              sitting.voidReading(reading, reason);
+              for (const reading of readings) sitting.voidReading(reading, reason);
             }}
           />
         )}

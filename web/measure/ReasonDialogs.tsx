@@ -1,4 +1,4 @@
-import { Button, Modal, TextInput } from '@mantine/core';
+import { Button, Checkbox, Modal, TextInput } from '@mantine/core';
 import { type FormEvent, useState } from 'react';
 import { nameStation } from '#core/catalogue/quantities.ts';
 import type { BenchReading } from '../bench/projected.ts';
@@ -54,14 +54,18 @@ function LineForm({
 /** A reading is voided with a reason; it stays in the record. */
 export function VoidDialog({
   reading,
+  here,
   onClose,
   onVoid,
 }: {
   reading: BenchReading;
+  /** All that stand at its station and shoe. */
+  here: readonly BenchReading[];
   onClose: () => void;
-  onVoid: (reading: BenchReading, reason: string) => void;
+  onVoid: (readings: readonly BenchReading[], reason: string) => void;
 }) {
   const units = useUnits();
+  const [isAll, setAll] = useState(false);
   return (
     <Modal opened onClose={onClose} title="Void a reading">
       <p style={{ marginBottom: 10 }}>
@@ -69,12 +73,20 @@ export function VoidDialog({
         <span className="figure">{units.write(reading.quantity, reading.value).text}</span>. It
         leaves the figures and stays in the record, struck out.
       </p>
+      {here.length > 1 && (
+        <Checkbox
+          mb="sm"
+          label={`All ${here.length} readings here: the station is spoiled`}
+          checked={isAll}
+          onChange={(event) => setAll(event.currentTarget.checked)}
+        />
+      )}
       <LineForm
         label="Why?"
-        verb="Void reading"
+        verb={isAll ? `Void ${here.length} readings` : 'Void reading'}
         required="A reading is voided with a reason: slipped, wrong shoe, gauge moved."
         suggestions={['gauge slipped', 'wrong shoe', 'wrong station', 'mistyped']}
-        onLine={(reason) => onVoid(reading, reason)}
+        onLine={(reason) => onVoid(isAll ? here : [reading], reason)}
       />
     </Modal>
   );
