@@ -137,3 +137,6 @@ export interface QuantityDefinition extends Carrying {
   /** Classes of common practice, from the lowest: each begins from a value, or over it. */
   classes?: readonly { name: string; from?: number | undefined; over?: number | undefined }[];
 }
+
+/** Is it taken at a sitting? What is worked out is not, nor what is named at a check. */
+export const isTaken = ({ computed, named }: QuantityDefinition): boolean => !computed && !named;

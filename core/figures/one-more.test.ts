@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { QUANTITIES } from '../catalogue/quantities.ts';
-import { isTaken, readOneMore } from './one-more.ts';
+import { isTaken } from '../catalogue/quantity.ts';
+import { readOneMore } from './one-more.ts';
 
 const read = (text: string) => {
   const found = readOneMore(text, QUANTITIES);

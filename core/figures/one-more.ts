@@ -1,6 +1,6 @@
 /** One more thing at a sitting: any quantity of the catalogue, by its name, with its figure behind it. */
 import type { Catalogue, MeasuredQuantityId, Side } from '../catalogue/quantities.ts';
-import type { QuantityDefinition } from '../catalogue/quantity.ts';
+import { isTaken, type QuantityDefinition } from '../catalogue/quantity.ts';
 import { accepted, type Result, refused } from '../sizing/result.ts';
 import { searchTerms } from '../sizing/search-terms.ts';
 
@@ -17,9 +17,6 @@ const MOST_OFFERED = 6;
 
 const FIGURE = /\s+([-−+]?[.,]?[\d½¼¾⅛⅜⅝⅞].*)$/u;
 const SIDE = /(?:^|\s)(left|right|l|r)$/i;
-
-/** Is it taken at a sitting? What is worked out is not, nor what is named at a check. */
-export const isTaken = ({ computed, named }: QuantityDefinition): boolean => !computed && !named;
 
 /** Every name that a quantity goes by. */
 const namesOf = ({ name, short, claimed }: QuantityDefinition): string[] => [

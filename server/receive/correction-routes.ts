@@ -93,12 +93,11 @@ export function correctionRoutes(stores: Stores): CorrectionHandlers {
       const { id } = call.params;
       const { kind, name } = call.body;
       const before = stores.names.byId(kind, id);
-      const what = kind === 'edition' ? 'edition' : kind;
       correct(
         stores,
         call,
         {
-          words: `Renamed ${what} ${before.full} to ${name || 'no name of its own'}`,
+          words: `Renamed ${kind} ${before.full} to ${name || 'no name of its own'}`,
           about: stores.names.editionsOf(kind, id),
         },
         (corrector) => rename(stores, corrector, kind, id, name),

@@ -127,6 +127,29 @@ describe('two editions that are one', () => {
     expect((await get('/api/editions')).body.all).toBe(2);
   });
 
+  it('keep two claims that differ in nothing but the size they are for', async () => {
+    const { editionId } = await bench();
+    const wrong = await other('NS-02');
+    const mass = (size: number) => ({
+      id: uuid7(),
+      quantity: 'mass',
+      typed: '415 g',
+      value: 415,
+      halfWidth: 0.5,
+      label: { system: 'uk', size },
+      source: 'box',
+    });
+    await post(`/api/editions/${editionId}/claims`, { claims: [mass(8)] });
+    await post(`/api/editions/${wrong.editionId}/claims`, { claims: [mass(8), mass(9)] });
+    await post(`/api/names/${wrong.editionId}/merge`, { kind: 'edition', into: editionId });
+    const { claims } = (await get('/api/pairs/NS-01')).body.edition;
+    expect(
+      claims
+        .filter((one: { withdrawn: string | null }) => one.withdrawn === null)
+        .map((one: { label: { size: number } }) => one.label.size),
+    ).toEqual([8, 9]);
+  });
+
   it('of two builds are not, before a person says that they are one', async () => {
     const { editionId } = await bench();
     const low = await other('NS-02', { model: 'Stairwell', edition: 'low cut' });
@@ -258,6 +281,13 @@ describe('a pair', () => {
     expect((await get('/api/pairs/NS-01')).body.pair.tag).toBe('NS-01-X1');
     await receive('NS-01');
     expect((await get('/api/pairs/NS-01')).body.pair.tag).toBe('NS-01');
+    // Undone, it would be called as another is by now.
+    const freed = (await changes()).find(({ what }) => what.startsWith('Gave the tag NS-01'));
+    const refused = await undo(freed?.id ?? '');
+    expect([refused.status, refused.body.detail]).toEqual([
+      409,
+      'What it was called before, NS-01, is another’s by now. Rename that one first.',
+    ]);
     expect([id, replacesTag]).toEqual([pairId, null]);
   });
 

@@ -44,15 +44,24 @@ export function rename(
   readdressAll(stores, corrector, kind, id);
 }
 
+/** What two claims have in common that are one: figure, size, basis and source. */
+const termsOf = ({
+  quantity,
+  typed,
+  label,
+  statedBasis,
+  source,
+}: EditionRecord['claims'][number]): string =>
+  JSON.stringify([quantity, typed, label, statedBasis, source]);
+
 function mergeEditions(stores: Stores, corrector: Corrector, from: string, into: string): void {
   const [before, target] = [stores.editions.byId(from), stores.editions.byId(into)];
   for (const pair of stores.pairs.ofEdition(from))
     corrector.set('pair', pair.id, { edition_id: into });
-  const known = new Set(
-    target.claims.map(({ quantity, typed, source }) => `${quantity} ${typed} ${source}`),
-  );
-  for (const { id, quantity, typed, source, withdrawn } of before.claims) {
-    const isKnown = withdrawn === null && known.has(`${quantity} ${typed} ${source}`);
+  const known = new Set(target.claims.filter(({ withdrawn }) => withdrawn === null).map(termsOf));
+  for (const claim of before.claims) {
+    const { id } = claim;
+    const isKnown = claim.withdrawn === null && known.has(termsOf(claim));
     corrector.set('claim', id, {
       edition_id: into,
       ...(isKnown ? { withdrawn: 'stood in both editions that were merged' } : {}),

@@ -194,6 +194,20 @@ export function correctionStore(db: Db) {
     return changes === 1;
   }
 
+  /** Writes a row back; what it was called before may be another's by now. */
+  function writeBack(edits: readonly ColumnEdit[]): boolean {
+    try {
+      return writeRow(edits);
+    } catch (error) {
+      if ((error as { code?: string }).code !== 'SQLITE_CONSTRAINT_UNIQUE') throw error;
+      const names = edits.map(({ to }) => to).filter((to) => typeof to === 'string');
+      throw new Refusal(
+        409,
+        `What it was called before, ${names.join(', ')}, is another’s by now. Rename that one first.`,
+      );
+    }
+  }
+
   /** A former address leads on. */
   function leadOn({ table, id, column, from }: Omit<ColumnEdit, 'to'>): void {
     if (table === 'edition' && column === 'slug') leadSlug.run(from, id);
@@ -257,7 +271,7 @@ export function correctionStore(db: Db) {
     write(edits: readonly Edit[]): void {
       for (const [first, ...rest] of rowsOf(edits)) {
         if (first && 'list' in first) writeList(first);
-        else if (!writeRow([first, ...rest] as ColumnEdit[]))
+        else if (!writeBack([first, ...rest] as ColumnEdit[]))
           throw new Refusal(
             409,
             'What this put right was changed again since. Undo the later change first.',

@@ -1,8 +1,7 @@
 import { Button, Modal, Select } from '@mantine/core';
 import { useState } from 'react';
 import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
-import { GROUP_TITLES, QUANTITY_GROUPS } from '#core/catalogue/quantity.ts';
-import { isTaken } from '#core/figures/one-more.ts';
+import { GROUP_TITLES, isTaken, QUANTITY_GROUPS } from '#core/catalogue/quantity.ts';
 import { useCatalogue } from '../shell/units.ts';
 
 /** Chooses one more thing to measure, of all that the catalogue has. */

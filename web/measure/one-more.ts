@@ -3,6 +3,7 @@ import { useLocalStorage } from '@mantine/hooks';
 import { useMemo } from 'react';
 import type { Protocol } from '#contract/lab-records.ts';
 import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
+import { isTaken } from '#core/catalogue/quantity.ts';
 import { DEFAULT_REPEATABILITY_DF } from '#core/statistics/repeated-readings.ts';
 import { useCatalogue } from '../shell/units.ts';
 import type { Sitting } from './sitting.ts';
@@ -28,7 +29,7 @@ export function useStationsBeyond(tag: string, protocol: Protocol, sitting: Sitt
     const known = new Set<string>(protocol.stations.map(({ quantity }) => quantity));
     const beyond = [...new Set([...taken.split(' '), ...asked])].flatMap((id): Station[] => {
       const definition = catalogue[id];
-      if (!definition || definition.computed || definition.named || known.has(id)) return [];
+      if (!definition || !isTaken(definition) || known.has(id)) return [];
       const { sd, df } = { sd: definition.repeatabilitySd, df: DEFAULT_REPEATABILITY_DF };
       return [
         {
@@ -46,7 +47,7 @@ export function useStationsBeyond(tag: string, protocol: Protocol, sitting: Sitt
   }, [protocol.stations, taken, asked, catalogue]);
   return {
     stations,
-    /** Asks for one more thing; it stays until this pair is measured no more. */
+    /** Asks for one more thing; this browser goes on asking for it with this pair. */
     ask: (quantity: MeasuredQuantityId) =>
       setAsked((before) => [...new Set([...before, quantity])]),
   };
