@@ -21,6 +21,7 @@ const TABLES = {
     'SELECT quantity, edition_id, alike, ss, s.df FROM spread_group s JOIN learned_spread l ON l.n = s.learned ORDER BY quantity, edition_id, alike',
   learned_exponent: 'SELECT * FROM learned_exponent',
   learned_slope: 'SELECT * FROM learned_slope ORDER BY quantity',
+  slope_group: 'SELECT * FROM slope_group ORDER BY owner, quantity',
   consistency:
     'SELECT edition_id, quantity, label_size, pairs, readings, mean, pair_sd, basis FROM consistency ORDER BY edition_id, quantity, label_size',
   edition_place: 'SELECT * FROM edition_place ORDER BY n',
@@ -58,7 +59,7 @@ describe('a lab filled by SQL', () => {
     expect(rowsOf(db)).toEqual(before);
     db.exec(
       `DELETE FROM consistency; DELETE FROM sitting_figure; DELETE FROM new_shoe_figure;
-       DELETE FROM repeat_scatter; DELETE FROM learned_repeats; DELETE FROM spread_group; DELETE FROM learned_spread; DELETE FROM learned_slope;
+       DELETE FROM repeat_scatter; DELETE FROM learned_repeats; DELETE FROM spread_group; DELETE FROM learned_spread; DELETE FROM learned_slope; DELETE FROM slope_group;
        UPDATE learned_exponent SET masses = 0, editions = 0, sxx = 0, sxy = 0, syy = 0`,
     );
     again();

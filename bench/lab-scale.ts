@@ -2,8 +2,11 @@
  * Fills a database with a lab of any size, by plain SQL: what speed at scale is measured on. Every
  * derived row is written as the server would write it, which a test holds.
  */
+
 import { randomInt, randomLcg, randomNormal } from 'd3-random';
+import { inputsOf, workOut } from '#core/catalogue/computation.ts';
 import {
+  computedIn,
   type MeasuredQuantityId,
   QUANTITIES,
   type QuantityId,
@@ -16,7 +19,7 @@ import { lastLength } from '#core/sizing/size-label.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';
 import { setUpLab } from '#server/lab/set-up.ts';
 import { labFacts } from '#server/lab-facts.ts';
-import { isSlopeInUse, likeness, stepsOf } from '#server/measured-pairs.ts';
+import { judgeSlopes, likeness, stepsOf } from '#server/measured-pairs.ts';
 import type { Db } from '#server/store/database.ts';
 import { openStores } from '#server/stores.ts';
 import { keepConsistency } from '#server/studies/consistency.ts';
@@ -95,27 +98,28 @@ const SUMS = `
     JOIN new_shoe_figure f ON f.edition_id = c.edition_id AND f.quantity = 'mass'
   );
 
-  INSERT INTO learned_slope
-    (quantity, editions, pairs, sxx, sxy, syy, sxx_squared, explained)
-  SELECT quantity, count(*), sum(n), sum(sxx), sum(sxy), sum(syy), sum(sxx * sxx),
-    sum(sxy * sxy / sxx)
+  INSERT INTO slope_group (by, owner, quantity, basis, n, sxx, sxy, syy)
+  SELECT 'size', c.edition_id, c.quantity, c.basis, c.n,
+    sum((exp(f.log_length) / ${FULL_SIZE_MM} - c.x) * (exp(f.log_length) / ${FULL_SIZE_MM} - c.x)),
+    sum((exp(f.log_length) / ${FULL_SIZE_MM} - c.x) * (f.value - c.y)),
+    sum((f.value - c.y) * (f.value - c.y))
   FROM (
-    SELECT c.quantity, c.n,
-      sum((exp(f.log_length) / ${FULL_SIZE_MM} - c.x) * (exp(f.log_length) / ${FULL_SIZE_MM} - c.x)) AS sxx,
-      sum((exp(f.log_length) / ${FULL_SIZE_MM} - c.x) * (f.value - c.y)) AS sxy,
-      sum((f.value - c.y) * (f.value - c.y)) AS syy
-    FROM (
-      SELECT edition_id, quantity, substr(alike, instr(alike, ' ') + 1) AS basis, count(*) AS n,
-        avg(exp(log_length) / ${FULL_SIZE_MM}) AS x, avg(value) AS y
-      FROM new_shoe_figure WHERE quantity <> 'mass'
-      GROUP BY 1, 2, 3
-      HAVING max(exp(log_length)) - min(exp(log_length)) > ${FULL_SIZE_MM} * (1 - 1e-6)
-    ) c
-    JOIN new_shoe_figure f ON f.edition_id = c.edition_id AND f.quantity = c.quantity
-      AND substr(f.alike, instr(f.alike, ' ') + 1) = c.basis
-    GROUP BY c.edition_id, c.quantity, c.basis
-  )
-  GROUP BY quantity;`;
+    SELECT edition_id, quantity, substr(alike, instr(alike, ' ') + 1) AS basis, count(*) AS n,
+      avg(exp(log_length) / ${FULL_SIZE_MM}) AS x, avg(value) AS y
+    FROM new_shoe_figure WHERE quantity <> 'mass'
+    GROUP BY 1, 2, 3
+    HAVING max(exp(log_length)) - min(exp(log_length)) > ${FULL_SIZE_MM} * (1 - 1e-6)
+  ) c
+  JOIN new_shoe_figure f ON f.edition_id = c.edition_id AND f.quantity = c.quantity
+    AND substr(f.alike, instr(f.alike, ' ') + 1) = c.basis
+  GROUP BY c.edition_id, c.quantity, c.basis;
+
+  INSERT INTO learned_slope
+    (quantity, by, groups, n, sxx, sxy, syy, sxx_squared, explained)
+  SELECT quantity, by, count(*), sum(n), sum(sxx), sum(sxy), sum(syy), sum(sxx * sxx),
+    sum(sxy * sxy / sxx)
+  FROM slope_group
+  GROUP BY quantity, by;`;
 
 const iso = (at: number) => new Date(at).toISOString();
 const meanOf = (values: readonly number[]) =>
@@ -270,7 +274,7 @@ export function fillLab(
         const occasion = addOccasion.run(newId(at), pairId, draw(['B1', 'B2']), began)
           .lastInsertRowid as number;
         addSitting.run(occasion, protocol.id, worn, iso(at + DAY_MS / 6));
-        const shown: Partial<Record<MeasuredQuantityId, number>> = {};
+        const shown: Partial<Record<QuantityId, number>> = {};
         const bySide: Record<string, Partial<Record<MeasuredQuantityId, number>>> = {
           left: {},
           right: {},
@@ -304,14 +308,24 @@ export function fillLab(
             (bySide[side] as Record<string, number>)[quantity] = centre;
           }
           shown[quantity] = ((bySide.left?.[quantity] ?? 0) + (bySide.right?.[quantity] ?? 0)) / 2;
-          addFigure.run(occasion, quantity, shown[quantity]);
           addScatter.run(learned.get(quantity), occasion, ss, 2 * (REPEATS - 1));
         }
+        for (const { id, computed } of computedIn(QUANTITIES)) {
+          if (!computed) continue;
+          const ofShoes = SIDES.flatMap((side) => {
+            const inputs = inputsOf(computed).map(
+              (part) => bySide[side]?.[part as MeasuredQuantityId],
+            );
+            return workOut(computed, inputs)?.value ?? [];
+          });
+          if (ofShoes.length > 0) shown[id as QuantityId] = meanOf(ofShoes);
+        }
+        for (const [quantity, value] of Object.entries(shown))
+          addFigure.run(occasion, quantity, value);
         const { 'heel-stack': heel = 0, 'forefoot-stack': forefoot = 0, mass = 0 } = shown;
-        addFigure.run(occasion, 'drop', heel - forefoot);
         const lastMm = lastLength(label);
         if (worn <= SAME_WEAR_KM)
-          for (const [quantity, value] of [...Object.entries(shown), ['drop', heel - forefoot]])
+          for (const [quantity, value] of Object.entries(shown))
             addLike.run(
               pairId,
               quantity,
@@ -334,11 +348,7 @@ export function fillLab(
     db.exec(SUMS);
     for (const find of stores.learned.due(stepsOf({ catalogue: QUANTITIES }))) find();
     for (const row of stores.learned.slopes())
-      stores.learned.takeSlope(
-        row.quantity,
-        false,
-        isSlopeInUse(QUANTITIES)(row.quantity, row, row),
-      );
+      stores.learned.takeSlope(row.quantity, row.by, false, judgeSlopes(QUANTITIES).isInUse(row));
   })();
   // Read back from the file, some at a time: a log of all that was written is slow to read.
   db.pragma('wal_checkpoint(TRUNCATE)');

@@ -1,6 +1,8 @@
 /** Addresses of the lab: instruments, protocols, people, units, what was changed and what takes long. */
+
 import { z } from 'zod';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
+import { SLOPE_KINDS } from '#core/figures/learned-slopes.ts';
 import { byId, done, type Endpoint, EVERYTHING, FIGURES } from './endpoint.ts';
 import * as fields from './fields.ts';
 import * as jobs from './job-records.ts';
@@ -36,6 +38,13 @@ export const LAB_ENDPOINTS = {
     answer: labs.unitChoices,
     touches: ['lab'],
   },
+  setSender: {
+    at: 'PUT /api/lab/sender',
+    summary: 'Says who sends parcels: it stands on return notes issued from then on.',
+    body: z.object({ sender: fields.remark(300) }),
+    answer: z.object({ sender: z.string() }),
+    touches: ['lab'],
+  },
   setNoticeable: {
     at: 'PUT /api/lab/noticeable',
     summary: 'Changes the noticeable step of a quantity, with a reason; the change is kept.',
@@ -67,10 +76,15 @@ export const LAB_ENDPOINTS = {
     summary: 'Takes over the slope that this lab found, or leaves it, with a reason.',
     body: z.object({
       quantity: fields.anyQuantity,
+      by: z.enum(SLOPE_KINDS),
       taken: z.boolean(),
       reason: fields.words(200, 'a reason'),
     }),
-    answer: z.object({ quantity: fields.anyQuantity, inUse: z.boolean() }),
+    answer: z.object({
+      quantity: fields.anyQuantity,
+      by: z.enum(SLOPE_KINDS),
+      inUse: z.boolean(),
+    }),
     touches: ['lab', 'figures'],
   },
   listThresholds: {

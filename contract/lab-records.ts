@@ -1,8 +1,10 @@
 /** What the lab has: instruments, protocols, people, units, its own quantities. */
+
 import { z } from 'zod';
 import { DISCIPLINES } from '#core/catalogue/disciplines.ts';
 import { DRAWING_VIEWS } from '#core/catalogue/quantity.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
+import { SLOPE_KINDS } from '#core/figures/learned-slopes.ts';
 import { QUANTITY_KINDS } from '#core/sizing/units.ts';
 import { degreesOfFreedom } from './calculation.ts';
 
@@ -185,15 +187,16 @@ const learnedRepeatability = z.object({
   apart: z.array(z.string()).describe('tags of pairs that scatter too far, counted in part'),
 });
 
-/** How a quantity goes with size in this lab: per full size, canonical unit. */
+/** How a quantity goes with size or wear in this lab: per full size or 100 km, canonical unit or %. */
 const learnedSlope = z.object({
   quantity: anyQuantity,
+  by: z.enum(SLOPE_KINDS),
   slope: z.number(),
   u: z.number(),
   df: z.number(),
   commonU: z.number(),
   ownU: z.number(),
-  editions: z.number().int(),
+  groups: z.number().int().describe('editions, or pairs, that show it'),
   isFar: z.boolean().describe('so far from the usual slope that a person looks at it first'),
   isSurer: z.boolean(),
   inUse: z.boolean().describe('it stands in place of the usual one'),
@@ -272,6 +275,7 @@ export const lab = z.object({
   protocols: z.array(protocol),
   people: z.array(person),
   units: unitChoices,
+  sender: z.string().describe('who sends parcels, a line each: it stands on return notes'),
   noticeable: z.record(z.string(), z.number()),
   classes: z
     .record(
@@ -283,7 +287,7 @@ export const lab = z.object({
     .describe('classes that this lab bounds otherwise than practice does'),
   ownQuantities: z.array(ownQuantityFields),
   exponent: z.object({ k: z.number(), uK: z.number(), df: z.number().nullable() }),
-  slopes: z.array(learnedSlope).describe('slopes over size that this lab found'),
+  slopes: z.array(learnedSlope).describe('slopes over size and wear that this lab found'),
   learned: z.array(learnedRepeatability).describe('what the repeats of this lab show'),
   adoptedStudies: z
     .array(adoptedStudy)

@@ -31,6 +31,8 @@ export const pairFields = z.object({
   shoes: z.enum(SHOES_HELD).default('both'),
   acquisition: z.enum(ACQUISITIONS),
   from: remark(80).describe('shop or lender'),
+  orderNumber: remark(40).describe('as the shop gave it'),
+  boughtOn: day,
   linksPay: z.boolean().default(false).describe('links on the sheet pay the reviewer'),
   makerSawText: z.boolean().default(false).describe('the maker saw the text before publication'),
   currency: z

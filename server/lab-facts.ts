@@ -1,11 +1,23 @@
 /** What the lab knows, as one object: instruments, protocols, what was learned, the catalogue. */
+import { group } from 'd3-array';
 import type { Lab, Protocol } from '#contract/lab-records.ts';
-import type { Catalogue, NoticeableSteps, QuantityId } from '#core/catalogue/quantities.ts';
-import type { LabSlopes } from '#core/figures/carry.ts';
+import {
+  type Catalogue,
+  type NoticeableSteps,
+  type QuantityId,
+  withTraits,
+} from '#core/catalogue/quantities.ts';
 import type { KeptBridge } from '#core/figures/conversions.ts';
 import type { PooledSpreads } from '#core/figures/edition-figure.ts';
 import { repeatabilityInForce } from '#core/figures/learned-repeatability.ts';
-import { type LearnedSlope, learnedSlope, slopeOf } from '#core/figures/learned-slopes.ts';
+import {
+  type LabSlopes,
+  type LearnedSlope,
+  learnedSlope,
+  type SlopeKind,
+  slopeOf,
+  usualSlope,
+} from '#core/figures/learned-slopes.ts';
 import { DEFAULT_MASS_EXPONENT, type MassExponent, massExponent } from '#core/figures/mass.ts';
 import type { Stores } from './stores.ts';
 
@@ -16,8 +28,12 @@ export interface LabFacts {
   readonly learned: Lab['learned'];
   readonly adoptedStudies: Lab['adoptedStudies'];
   readonly exponent: MassExponent;
-  /** Slopes over size that this lab found, with whether each stands in place of the usual one. */
-  readonly learnedSlopes: readonly (LearnedSlope & { quantity: QuantityId; inUse: boolean })[];
+  /** Slopes over size and wear that this lab found, with whether each stands in place of the usual one. */
+  readonly learnedSlopes: readonly (LearnedSlope & {
+    quantity: QuantityId;
+    by: SlopeKind;
+    inUse: boolean;
+  })[];
   /** Those in use. */
   readonly slopes: LabSlopes;
   readonly bridges: KeptBridge[];
@@ -61,22 +77,31 @@ function keepRecords<T extends { id: string }>(before: readonly T[] = [], now: r
 function slopesOf(stores: Stores, catalogue: Catalogue, before: LabFacts | undefined) {
   const learnedSlopes = stores.learned
     .slopes()
-    .flatMap(({ quantity, inUse, taken: _, ...sums }) => {
+    .flatMap(({ quantity, by, inUse, taken: _, ...sums }) => {
       const definition = catalogue[quantity];
-      const found = definition && learnedSlope(sums, definition.grades, inUse);
-      return found ? [{ ...found, quantity, inUse }] : [];
+      const found = definition && learnedSlope(sums, usualSlope(definition, by), inUse);
+      return found ? [{ ...found, quantity, by, inUse }] : [];
     });
+  const inUse = group(
+    learnedSlopes.filter((found) => found.inUse),
+    ({ quantity }) => quantity,
+  );
   const slopes: LabSlopes = Object.fromEntries(
-    learnedSlopes
-      .filter(({ inUse }) => inUse)
-      .map((found) => [found.quantity, { size: slopeOf(found) }]),
+    [...inUse].map(([quantity, found]) => [
+      quantity,
+      Object.fromEntries(found.map((one) => [one.by, slopeOf(one)])),
+    ]),
   );
   return { learnedSlopes, slopes: keepSame(before?.slopes, slopes) };
 }
 
+/** The catalogue, with how far this lab has followed a pair: wear is carried three times as far. */
+const followedCatalogue = (stores: Stores): Catalogue =>
+  withTraits(stores.lab.catalogue(), 'followedKm', stores.learned.followed());
+
 /** @param before what was known before */
 function readFacts(stores: Stores, before?: LabFacts): LabFacts {
-  const catalogue = stores.lab.catalogue();
+  const catalogue = followedCatalogue(stores);
   const learned = stores.learned.repeats();
   const fit = massExponent(stores.learned.exponent());
   const surer = fit && fit.df >= EXPONENT_DF && fit.uK < DEFAULT_MASS_EXPONENT.uK;

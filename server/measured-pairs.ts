@@ -4,31 +4,37 @@ import { describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts
 import { stackBasisKey } from '#core/figures/basis.ts';
 import { SAME_WEAR_KM } from '#core/figures/carry.ts';
 import { scatterOfSitting } from '#core/figures/learned-repeatability.ts';
-import { learnedSlope } from '#core/figures/learned-slopes.ts';
+import { learnedSlope, slopeGroup, usualSlope, wearKind } from '#core/figures/learned-slopes.ts';
 import { figuresIn, sessionFigures } from '#core/figures/pair-figure.ts';
 import { lastLength } from '#core/sizing/size-label.ts';
+import { NO_SLOPE_SUMS } from '#core/statistics/grading.ts';
 import { workOutPair } from './figure-book.ts';
 import { type LabFacts, labFacts } from './lab-facts.ts';
 import { describeFault, type Log } from './log.ts';
-import type { LikeFigure, NewShoeFigure } from './store/learned.ts';
 import type { SlopeJudge } from './store/learned-slopes.ts';
 import type { Stores } from './stores.ts';
 
-/** What a figure of a new shoe may be pooled with: size, and what else it depends on. */
-export function likeness(
+/** What a figure depends on besides size and wear: basis and set-up. */
+function basisWords(
   quantity: QuantityId,
-  lastMm: number,
   protocol: LabFacts['protocols'][number] | undefined,
   catalogue: LabFacts['catalogue'],
 ): string {
   const { dependsOn } = describeQuantity(quantity, catalogue);
   const station = protocol?.stations.find((one) => one.quantity === quantity);
   return [
-    lastMm.toFixed(1),
     dependsOn.includes('stack') && protocol ? stackBasisKey(protocol.stack) : '',
     dependsOn.includes('setup') ? (station?.setup ?? '') : '',
   ].join(' ');
 }
+
+/** What a figure of a new shoe may be pooled with: size, and what else it depends on. */
+export const likeness = (
+  quantity: QuantityId,
+  lastMm: number,
+  protocol: LabFacts['protocols'][number] | undefined,
+  catalogue: LabFacts['catalogue'],
+): string => `${lastMm.toFixed(1)} ${basisWords(quantity, protocol, catalogue)}`;
 
 /** The smallest step that is read of a quantity. */
 export const stepsOf =
@@ -37,31 +43,46 @@ export const stepsOf =
     10 ** -describeQuantity(quantity, catalogue).decimals;
 
 /** A lab's own slope is in use where it is surer than the usual one, and near it or taken over by a person. */
-export const isSlopeInUse =
-  (catalogue: LabFacts['catalogue']): SlopeJudge =>
-  (quantity, sums, { inUse, taken }) => {
-    const found = learnedSlope(sums, describeQuantity(quantity, catalogue).grades, inUse);
+export const judgeSlopes = (catalogue: LabFacts['catalogue']): SlopeJudge => ({
+  sumsOf(quantity, by, points) {
+    const usual = usualSlope(describeQuantity(quantity, catalogue), by);
+    return usual ? slopeGroup(points, usual) : NO_SLOPE_SUMS;
+  },
+  isInUse({ quantity, by, inUse, taken, ...sums }) {
+    const usual = usualSlope(describeQuantity(quantity, catalogue), by);
+    const found = learnedSlope(sums, usual, inUse);
     return found?.isSurer === true && (taken || !found.isFar);
-  };
+  },
+});
 
 /** What a pair says of its edition, where it speaks for it. */
 export function publishPair(stores: Stores, pairId: string): void {
   const lab = labFacts(stores);
-  // Only shoes as sold and as good as new say how pairs and sizes of an edition differ.
-  const asLike = (figure: NewShoeFigure): LikeFigure => {
-    const { quantity, editionId, value, system, size, protocolId } = figure;
-    const lastMm = lastLength({ system, size });
-    const protocol = lab.protocols.find(({ id }) => id === protocolId);
-    const alike = likeness(quantity, lastMm, protocol, lab.catalogue);
-    return { editionId, quantity, alike, value, logLength: Math.log(lastMm) };
-  };
-  stores.learned.publishPair(
-    pairId,
-    SAME_WEAR_KM,
-    asLike,
-    stepsOf(lab),
-    isSlopeInUse(lab.catalogue),
-  );
+  const protocolOf = (protocolId: string) => lab.protocols.find(({ id }) => id === protocolId);
+  stores.learned.publishPair(pairId, {
+    // Only shoes as sold and as good as new say how pairs and sizes of an edition differ.
+    newKm: SAME_WEAR_KM,
+    asLike({ quantity, editionId, value, system, size, protocolId }) {
+      const lastMm = lastLength({ system, size });
+      const alike = likeness(quantity, lastMm, protocolOf(protocolId), lab.catalogue);
+      return { editionId, quantity, alike, value, logLength: Math.log(lastMm) };
+    },
+    asWorn({ quantity, value, wornKm, protocolId }) {
+      const definition = lab.catalogue[quantity];
+      if (!definition) return undefined;
+      const protocol = protocolOf(protocolId);
+      const stack = definition.dependsOn.includes('stack') ? protocol?.stack : undefined;
+      return {
+        by: wearKind(definition, stack),
+        quantity,
+        basis: basisWords(quantity, protocol, lab.catalogue),
+        at: wornKm / 100,
+        value,
+      };
+    },
+    stepOf: stepsOf(lab),
+    slopes: judgeSlopes(lab.catalogue),
+  });
 }
 
 /**

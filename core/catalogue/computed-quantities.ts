@@ -1,5 +1,5 @@
 /** What is worked out from quantities that were taken, never taken itself: see `computed`. */
-import { FOAM, quantity, SHOE, STACK, within } from './quantity-draft.ts';
+import { angle, FOAM, quantity, SHOE, STACK, within } from './quantity-draft.ts';
 import { CARRYING } from './slopes.ts';
 
 export const COMPUTED = {
@@ -15,10 +15,12 @@ export const COMPUTED = {
     betweenPairSd: 0.5,
     dependsOn: STACK,
     ...CARRYING.drop,
-    computed: [
-      ['heel-stack', 1],
-      ['forefoot-stack', -1],
-    ],
+    computed: {
+      sum: [
+        ['heel-stack', 1],
+        ['forefoot-stack', -1],
+      ],
+    },
     claimed: { words: ['drop', 'offset', 'heel to toe drop', 'heel-to-toe drop'] },
     classes: [
       { name: 'negative' },
@@ -40,10 +42,12 @@ export const COMPUTED = {
     repeatabilitySd: 0.7,
     betweenPairSd: 0.8,
     dependsOn: SHOE,
-    computed: [
-      ['flare-medial', 1],
-      ['flare-lateral', 1],
-    ],
+    computed: {
+      sum: [
+        ['flare-medial', 1],
+        ['flare-lateral', 1],
+      ],
+    },
   }),
   'hardness-medial-over-lateral': quantity({
     name: 'Medial less lateral hardness',
@@ -60,9 +64,62 @@ export const COMPUTED = {
     sideTolerance: within(4),
     dependsOn: FOAM,
     direction: 'scale C',
-    computed: [
-      ['midsole-medial-hardness', 1],
-      ['midsole-lateral-hardness', -1],
-    ],
+    computed: {
+      sum: [
+        ['midsole-medial-hardness', 1],
+        ['midsole-lateral-hardness', -1],
+      ],
+    },
+  }),
+  'width-against-stack': quantity({
+    name: 'Half the heel’s width against its stack',
+    short: 'width against stack',
+    group: 'sole',
+    kind: 'share',
+    datum: 'Half of the heel’s sole width in % of the heel stack, one shoe, one basis.',
+    drawing: { view: 'rear', span: [28, 2, 50, 2] },
+    decimals: 0,
+    plausible: [30, 1500],
+    tool: 'caliper',
+    repeatabilitySd: 2,
+    betweenPairSd: 3,
+    noticeable: 10,
+    sideTolerance: within(8),
+    dependsOn: STACK,
+    computed: { quotient: ['heel-width', 'heel-stack'], times: 0.5, as: 'share' },
+  }),
+  'tilt-to-edge': angle(
+    'Tilt to the edge of the heel',
+    'sole',
+    'Angle at which the middle of the heel’s top stands over the sole’s edge: half the sole width over the stack.',
+    { view: 'rear', angle: [50, 2, 0, 60] },
+    [15, 90],
+    {
+      short: 'tilt to the edge',
+      tool: 'caliper',
+      repeatabilitySd: 0.6,
+      betweenPairSd: 0.9,
+      noticeable: 3,
+      sideTolerance: within(2),
+      dependsOn: STACK,
+      computed: { quotient: ['heel-width', 'heel-stack'], times: 0.5, as: 'angle' },
+    },
+  ),
+  'midsole-share': quantity({
+    name: 'Midsole’s share of the heel stack',
+    short: 'midsole share',
+    group: 'stack',
+    kind: 'share',
+    datum: 'Midsole thickness at the heel in % of the heel stack, one shoe, one basis.',
+    drawing: { view: 'section', span: [16, 3, 16, 11] },
+    decimals: 0,
+    plausible: [5, 100],
+    tool: 'needle gauge',
+    repeatabilitySd: 1,
+    betweenPairSd: 1.5,
+    noticeable: 5,
+    sideTolerance: within(4),
+    dependsOn: STACK,
+    computed: { quotient: ['heel-midsole', 'heel-stack'], times: 1, as: 'share' },
   }),
 };

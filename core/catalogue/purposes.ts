@@ -112,5 +112,10 @@ export const PURPOSES: Readonly<Record<Shipped, string>> = {
   'outsole-large': 'A moulded feature that tells whether two soles came from one mould.',
   drop: 'How much the heel stands above the ball: high spares the calf, low the knee.',
   'flare-total': 'How much wider than the upper the heel stands: steady, and clumsy on stairs.',
+  'width-against-stack':
+    'How broad the heel stands for its height: the higher, the wider it must be.',
+  'tilt-to-edge':
+    'How far a shoe leans before it tips over its edge: who turns an ankle wants it large.',
+  'midsole-share': 'How much of the height is foam, rather than insole and rubber.',
   'hardness-medial-over-lateral': 'A firmer inside is what makes a guiding shoe.',
 };

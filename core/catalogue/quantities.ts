@@ -5,6 +5,7 @@
  * practice: starting values that a lab replaces with its own.
  */
 import type { ClassLines } from './classes.ts';
+import { inputsOf } from './computation.ts';
 import { COMPUTED } from './computed-quantities.ts';
 import { DETAILS } from './detail-quantities.ts';
 import { MASS_AND_LENGTH } from './mass-and-length-quantities.ts';
@@ -74,14 +75,21 @@ export function catalogueWith(
   own: readonly QuantityDefinition[],
   classes: Readonly<Record<string, ClassLines>> = {},
 ): Catalogue {
-  const drawn = Object.entries(classes);
-  if (own.length === 0 && drawn.length === 0) return QUANTITIES;
-  const catalogue = byId([...own, ...Object.values(QUANTITIES)]);
-  const changed = drawn.flatMap(([id, lines]) => {
+  const catalogue = own.length > 0 ? byId([...own, ...Object.values(QUANTITIES)]) : QUANTITIES;
+  return withTraits(catalogue, 'classes', Object.entries(classes));
+}
+
+/** A catalogue in which a lab's own traits of quantities stand in place of the shipped ones. */
+export function withTraits<Trait extends 'classes' | 'followedKm'>(
+  catalogue: Catalogue,
+  trait: Trait,
+  traits: Iterable<readonly [id: string, value: QuantityDefinition[Trait]]>,
+): Catalogue {
+  const changed = [...traits].flatMap(([id, value]) => {
     const definition = catalogue[id];
-    return definition ? [{ ...definition, classes: lines }] : [];
+    return definition ? [{ ...definition, [trait]: value }] : [];
   });
-  return byId([...Object.values(catalogue), ...changed]);
+  return changed.length > 0 ? byId([...Object.values(catalogue), ...changed]) : catalogue;
 }
 
 /**
@@ -114,15 +122,15 @@ export function nameStation(
 }
 
 /**
- * What a quantity is worked out from, each with its weight; of one that is taken, itself.
- * @example partsOf('drop') // [['heel-stack', 1], ['forefoot-stack', -1]]
+ * What a quantity is worked out from; of one that is taken, itself.
+ * @example partsOf('drop') // ['heel-stack', 'forefoot-stack']
  */
 export function partsOf(
   quantity: QuantityId,
   catalogue: Catalogue = QUANTITIES,
-): readonly (readonly [quantity: QuantityId, weight: number])[] {
+): readonly QuantityId[] {
   const { computed } = describeQuantity(quantity, catalogue);
-  return (computed as readonly (readonly [QuantityId, number])[] | undefined) ?? [[quantity, 1]];
+  return computed ? (inputsOf(computed) as readonly QuantityId[]) : [quantity];
 }
 
 /** Quantities of a catalogue that are worked out. */

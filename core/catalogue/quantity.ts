@@ -1,6 +1,7 @@
 /** What a catalogue says of a quantity. */
 
 import type { QuantityKind } from '../sizing/units.ts';
+import type { Computation } from './computation.ts';
 import type { Carrying } from './slopes.ts';
 import type { ToolName } from './tools.ts';
 
@@ -125,8 +126,8 @@ export interface QuantityDefinition extends Carrying {
   /** Always this many readings, then their median (hardness). */
   fixedReadings?: number;
   curve?: CurveTraits;
-  /** Worked out from others of the same shoe and session, never taken: Σ weight × figure. */
-  computed?: readonly (readonly [quantity: string, weight: number])[];
+  /** Worked out from others of the same shoe and session, never taken. */
+  computed?: Computation;
   /** Layers that lie at the station of a stack: what may be added to it or taken off. */
   layers?: { insole?: string; lugs?: string };
   /** Makers state it. */

@@ -1,8 +1,11 @@
 /** Do the figures of one claim agree with each other, as far as their rounding allows? */
 
+import { sum } from 'd3-array';
+import { workOut } from '../catalogue/computation.ts';
 import {
   computedIn,
   describeQuantity,
+  partsOf,
   QUANTITIES,
   type QuantityId,
 } from '../catalogue/quantities.ts';
@@ -121,24 +124,30 @@ export function findClaimFaults(stated: readonly StatedFigure[]): ConsistencyFau
   for (const { id, computed, short, kind } of computedIn(QUANTITIES))
     for (const whole of stated.filter(({ quantity }) => quantity === id)) {
       // A drop that names no basis is held against every pair of stacks that does.
-      const parts = (computed ?? []).map(([part, weight]) => ({
-        figure: stated.find(
-          (figure) =>
-            figure.quantity === part &&
-            isOfOneShoe({ ...figure, basis: {} }, { ...whole, basis: {} }),
-        ),
-        weight,
-      }));
-      const known = parts.flatMap(({ figure, weight }) => (figure ? [{ figure, weight }] : []));
-      if (known.length < parts.length) continue;
-      const sum = (of: (part: { figure: StatedFigure; weight: number }) => number) =>
-        known.reduce((total, part) => total + of(part), 0);
+      const parts = partsOf(id as QuantityId).flatMap(
+        (part) =>
+          stated.find(
+            (figure) =>
+              figure.quantity === part &&
+              isOfOneShoe({ ...figure, basis: {} }, { ...whole, basis: {} }),
+          ) ?? [],
+      );
+      const found =
+        computed &&
+        workOut(
+          computed,
+          parts.map(({ value }) => value),
+        );
+      if (!found) continue;
       faults.push(
         ...compareSides(
           {
-            typed: known.map(({ figure }) => figure.typed),
-            value: sum(({ figure, weight }) => weight * figure.value),
-            halfWidth: sum(({ figure, weight }) => Math.abs(weight) * figure.halfWidth),
+            typed: parts.map(({ typed }) => typed),
+            value: found.value,
+            halfWidth: sum(
+              parts,
+              ({ halfWidth }, at) => Math.abs(found.sensitivities[at] ?? 0) * halfWidth,
+            ),
           },
           sideOf(whole),
           canonicalUnit(kind).symbol,

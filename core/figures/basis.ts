@@ -106,7 +106,11 @@ function compareStacks(
   for (const layer of ['insole', 'lugs'] as const)
     if (differ(layer))
       steps.push(
-        partsOf(quantity, catalogue).every(([part]) => layerAt(part, layer, catalogue))
+        partsOf(quantity, catalogue).every(
+          (part) =>
+            !describeQuantity(part, catalogue).dependsOn.includes('stack') ||
+            layerAt(part, layer, catalogue),
+        )
           ? { convert: { kind: layer, add: to[layer] === 'in' } }
           : {
               reason: `one has its ${layer} ${from[layer]}, the other ${to[layer]}`,

@@ -12,6 +12,13 @@ import {
 import type { Kilometres } from '../sizing/units.ts';
 import { roundTo } from '../statistics/rounding.ts';
 import { expand, type UncertaintyTerm } from '../statistics/uncertainty.ts';
+import {
+  type LabSlopes,
+  type SlopeInUse,
+  usualSlope,
+  wearKind,
+  wearReached,
+} from './learned-slopes.ts';
 import type { MassExponent } from './mass.ts';
 
 /** Full size of last: two half sizes. */
@@ -24,22 +31,6 @@ export const MOST_KM = 500;
 export const SAME_WEAR_KM = 25;
 /** With no system on both labels, the tables of makers add this many full sizes of doubt. */
 const TABLES_DIFFER = 0.29;
-/** “First 100”: reached at so many km. */
-const SETTLED_KM = 100;
-
-/** A slope as it is used: in the unit of the quantity, or in % of the value. */
-export interface SlopeInUse {
-  slope: number;
-  /** The part of its doubt that is common to all editions, and the part that is each edition's or pair's own. */
-  commonU: number;
-  ownU: number;
-  df: number;
-}
-
-/** Slopes that a lab found itself, by quantity. */
-export type LabSlopes = Readonly<
-  Record<string, { size?: SlopeInUse | undefined; wear?: SlopeInUse | undefined } | undefined>
->;
 
 /** One step of carrying: what it changed, and how surely (standard uncertainty). */
 export interface Carried {
@@ -172,12 +163,6 @@ function carrySize(
   return carriedBy('size', way, slope.slope * way * unit, terms);
 }
 
-/** The usual slope of wear of a quantity on a basis: a bare stack, or a midsole, loses less. */
-const wearsOn = ({ wears, wearsBare }: QuantityDefinition, stack: StackBasis | undefined) =>
-  wearsBare && stack && (stack.insole === 'out' || stack.layers === 'midsole only')
-    ? wearsBare
-    : wears;
-
 function carryWear(
   value: number,
   definition: QuantityDefinition,
@@ -187,14 +172,13 @@ function carryWear(
   owner: string,
   { slopes }: CarryKnowledge,
 ): Step {
-  const usual = wearsOn(definition, stack);
-  const slope = slopes?.[definition.id]?.wear ?? slopeInUse(usual, value);
+  const kind = wearKind(definition, stack);
+  const usual = usualSlope(definition, kind) ?? definition.wears;
+  const slope = slopes?.[definition.id]?.[kind] ?? slopeInUse(usual, value);
   const unit = usual.share ? value / 100 : 1;
-  const reached = usual.first100
-    ? Math.min(to, SETTLED_KM) - Math.min(from, SETTLED_KM)
-    : to - from;
+  const reached = wearReached(usual, to / 100) - wearReached(usual, from / 100);
   const terms = slopeTerms('wearing', definition.id, owner, slope, ((to - from) / 100) * unit);
-  return carriedBy('wear', to - from, (slope.slope * reached * unit) / 100, terms);
+  return carriedBy('wear', to - from, slope.slope * reached * unit, terms);
 }
 
 export interface CarriedValue {

@@ -8,8 +8,8 @@ import {
   type QuantityId,
 } from '../catalogue/quantities.ts';
 import { type Basis, type BasisAnswer, compareBases, stackBasisKey } from './basis.ts';
-import type { LabSlopes } from './carry.ts';
 import type { Figure } from './figure.ts';
+import type { LabSlopes } from './learned-slopes.ts';
 import type { MassExponent } from './mass.ts';
 
 /** A conversion: b = value + shift, or intercept + slope·value, with its doubt. */
@@ -121,7 +121,7 @@ export function findBridge(
 ): Extract<BasisAnswer, { terms: 'convertible' }> | undefined {
   const from = methodKey(own);
   // What is worked out crosses where all it is worked out from does.
-  const [first, ...others] = partsOf(quantity, catalogue).map(([part]) => part);
+  const [first, ...others] = partsOf(quantity, catalogue);
   const leads = bridges
     .flatMap(bothWays)
     .filter((bridge) => bridge.quantity === first && methodKey(bridge.from) === from);

@@ -1,21 +1,92 @@
-/** Whether the slope that a lab found itself stands in place of the usual one. */
-import { USUAL_SLOPE_DF, type UsualSlope } from '../catalogue/slopes.ts';
-import { commonSlope, type Grading, type SlopeSums } from '../statistics/grading.ts';
+/** Slopes that a lab finds itself, over sizes of its editions and over km of its pairs, against the usual ones. */
+import { mean } from 'simple-statistics';
+import { type Carrying, USUAL_SLOPE_DF, type UsualSlope } from '../catalogue/slopes.ts';
+import type { StackBasis } from '../catalogue/stack-basis.ts';
+import {
+  commonSlope,
+  type Grading,
+  gradingSums,
+  NO_SLOPE_SUMS,
+  type SlopeSums,
+  slopeSums,
+} from '../statistics/grading.ts';
 import { expand } from '../statistics/uncertainty.ts';
-import type { SlopeInUse } from './carry.ts';
 
-/** Editions that a lab's own slope needs at least. */
-const FEWEST_EDITIONS = 3;
+/** What a figure goes with: size, or wear; a stack without its insole, and a midsole, lose by a slope of their own. */
+export const SLOPE_KINDS = ['size', 'wear', 'wear bare'] as const;
+export type SlopeKind = (typeof SLOPE_KINDS)[number];
+
+/** A slope as it is used: in the unit of the quantity, or in % of the value. */
+export interface SlopeInUse {
+  slope: number;
+  /** The part of its doubt that is common to all editions, and the part that is each edition's or pair's own. */
+  commonU: number;
+  ownU: number;
+  df: number;
+}
+
+/** Slopes that a lab found itself, by quantity. */
+export type LabSlopes = Readonly<
+  Record<string, { readonly [Kind in SlopeKind]?: SlopeInUse } | undefined>
+>;
+
+/** Groups that a lab's own slope needs at least: editions, or pairs. */
+const FEWEST_GROUPS = 3;
+/** A group spans one full size, or 100 km, at least; binary fractions are no shortfall. */
+const LEAST_SPAN = 1 - 1e-6;
 /** It goes back to the usual one only where it has become so much less sure. */
 const GOES_BACK = 1.2;
 
+/** The usual slope of a kind; undefined where the quantity has none of its own. */
+export const usualSlope = (
+  { grades, wears, wearsBare }: Carrying,
+  kind: SlopeKind,
+): UsualSlope | undefined => ({ size: grades, wear: wears, 'wear bare': wearsBare })[kind];
+
+/** The slope by which a quantity on a basis wears. */
+export const wearKind = ({ wearsBare }: Carrying, stack: StackBasis | undefined): SlopeKind =>
+  wearsBare && stack && (stack.insole === 'out' || stack.layers === 'midsole only')
+    ? 'wear bare'
+    : 'wear';
+
+/** How far a slope has been followed by so many hundreds of km: one that is reached at 100 km stays there. */
+export const wearReached = ({ first100 }: UsualSlope, hundreds: number): number =>
+  first100 ? Math.min(hundreds, 1) : hundreds;
+
+/**
+ * The sums of one group about its means, from which a common slope follows.
+ *
+ * @param points figures of one edition on one basis by full sizes of last, or of one pair by hundreds of km
+ * @returns nothing where the group spans less than one size or 100 km, or its figures go by an exponent
+ * @example 38.0 new and 37.5 at 200 km: a slope of −0.25 in one group
+ */
+export function slopeGroup(
+  points: readonly { at: number; value: number }[],
+  usual: UsualSlope,
+): SlopeSums {
+  const ways = points.map(({ at }) => at);
+  const centre = points.length > 0 ? mean(points.map(({ value }) => value)) : 0;
+  if (usual.exponent || points.length < 2) return NO_SLOPE_SUMS;
+  if (Math.max(...ways) - Math.min(...ways) < LEAST_SPAN) return NO_SLOPE_SUMS;
+  if (usual.share && !(centre > 0)) return NO_SLOPE_SUMS;
+  // What goes by a share goes in % of the group's own mean.
+  const unit = usual.share ? 100 / centre : 1;
+  return slopeSums(
+    gradingSums(
+      points.map(({ at, value }) => ({ x: wearReached(usual, at), value: unit * value })),
+    ),
+  );
+}
+
 export interface LearnedSlope {
+  /** In the unit of the quantity, or in % where the usual slope is a share. */
   slope: number;
   u: number;
   df: number;
   commonU: number;
   ownU: number;
-  editions: number;
+  /** Editions, or pairs, that show it. */
+  groups: number;
   /** So far from the usual slope that a person is to look at it first. */
   isFar: boolean;
   /** Surer than the usual one; once it is in use, as long as it is not 1.2 times as unsure. */
@@ -26,18 +97,17 @@ export interface LearnedSlope {
  * A lab's own slope against the usual one: it replaces it where t₀.₉₇₅(ν)·u < t₀.₉₇₅(ν_usual)·u_usual, and is
  * shown first where it lies further than 2·√(u² + u_usual²) from it.
  *
- * @param usual a slope in the unit of the quantity: shares and exponents are fitted otherwise
- * @returns undefined where too few editions tell of it
+ * @returns undefined where too few editions or pairs tell of it
  */
 export function learnedSlope(
   sums: SlopeSums,
-  usual: UsualSlope,
+  usual: UsualSlope | undefined,
   inUse: boolean,
 ): LearnedSlope | undefined {
-  if (usual.share || usual.exponent) return undefined;
+  if (!usual || usual.exponent) return undefined;
   const found: Grading | undefined = commonSlope(sums);
   const own = found?.own;
-  if (!found || !own || own.groups < FEWEST_EDITIONS) return undefined;
+  if (!found || !own || own.groups < FEWEST_GROUPS) return undefined;
   const [ownU, usualU] = [expand(own.u, own.df), expand(usual.u, USUAL_SLOPE_DF)];
   return {
     slope: found.slope,
@@ -45,7 +115,7 @@ export function learnedSlope(
     df: own.df,
     commonU: own.commonU,
     ownU: own.ownU,
-    editions: own.groups,
+    groups: own.groups,
     isFar: Math.abs(found.slope - usual.slope) > 2 * Math.hypot(own.u, usual.u),
     isSurer: ownU < usualU * (inUse ? GOES_BACK : 1),
   };

@@ -251,7 +251,7 @@ export function quantitiesOfPair({ sessions, checks = [] }: MeasuredPair): Set<Q
   const { catalogue = QUANTITIES } = sessions[0] ?? {};
   for (const { id } of computedIn(catalogue)) {
     const quantity = id as QuantityId;
-    if (partsOf(quantity, catalogue).every(([part]) => read.has(part))) read.add(quantity);
+    if (partsOf(quantity, catalogue).every((part) => read.has(part))) read.add(quantity);
   }
   return read;
 }
@@ -309,7 +309,9 @@ function convertFigure(
   for (const step of steps) {
     if (!figure) return undefined;
     if (step.kind === 'bridge') figure = convertBetween(figure, step, known, `${pair.id}:${side}`);
-    else figure = withLayer(pair, side, figure, { kind: step.kind, add: step.add });
+    // What is no stack, such as the width that a stack is held against, is on every layer's basis.
+    else if (figure.basis.stack)
+      figure = withLayer(pair, side, figure, { kind: step.kind, add: step.add });
   }
   return figure;
 }

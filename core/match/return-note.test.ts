@@ -14,6 +14,9 @@ const PAIR: ReturnedPair = {
   edition: '',
   label: { system: 'uk', size: 8 },
   from: 'Corner shop',
+  orderNumber: '',
+  boughtOn: null,
+  wornKm: 0,
   receivedOn: '2026-03-09',
   returnBy: '2026-03-23',
 };
@@ -37,14 +40,23 @@ function noteOf(
   right: typeof LEFT = RIGHT,
   cautions: string[] = [],
   siblings: SiblingFeatures = {},
+  pair: Partial<ReturnedPair> = {},
 ) {
   const judgements = judgeFeatures({ left: LEFT, right });
   const causes = inferCauses({ judgements, lastMm: 279.4, siblings });
   const verdict = judgeMatch({ judgements }, causes);
   return writeReturnNote(
-    PAIR,
+    { ...PAIR, ...pair },
     { judgements, causes, verdict, cautions },
-    { names: {}, checkedOn: '2026-03-10T09:30:00Z', unworn: true, note: '', ...terms },
+    {
+      names: {},
+      checkedOn: '2026-03-10T09:30:00Z',
+      unworn: true,
+      note: '',
+      sender: '',
+      pictures: [],
+      ...terms,
+    },
   );
 }
 
@@ -53,10 +65,37 @@ describe('a return note', () => {
     expect(noteOf().facts).toEqual([
       ['Pair', 'BR-13: Brindlow Roundsman 3'],
       ['Label', 'UK 8'],
-      ['Received', '9 March 2026, from Corner shop'],
+      ['To', 'Corner shop'],
+      ['Received', '9 March 2026'],
       ['Return by', '23 March 2026'],
       ['State', 'unworn, tried indoors only'],
       ['Checked', '10 March 2026'],
+    ]);
+  });
+  it('says what a shop asks for: who sends it, the order, the day, the distance, the pictures', () => {
+    const { facts } = noteOf(
+      {
+        sender: 'Bench 1\n4 Mill Lane, Aldersey',
+        unworn: false,
+        pictures: ['label, left', '', 'sole'],
+      },
+      RIGHT,
+      [],
+      {},
+      { orderNumber: 'W-20771', boughtOn: '2026-03-06', wornKm: 32.18688 },
+    );
+    expect(facts).toEqual([
+      ['Pair', 'BR-13: Brindlow Roundsman 3'],
+      ['Label', 'UK 8'],
+      ['To', 'Corner shop'],
+      ['From', 'Bench 1, 4 Mill Lane, Aldersey'],
+      ['Order', 'W-20771'],
+      ['Bought', '6 March 2026'],
+      ['Received', '9 March 2026'],
+      ['Return by', '23 March 2026'],
+      ['State', 'worn 32 km'],
+      ['Checked', '10 March 2026'],
+      ['Pictures', '3 kept with the check: label, left, sole; sent on request'],
     ]);
   });
 
@@ -86,7 +125,7 @@ describe('a return note', () => {
     const { findings } = writeReturnNote(
       PAIR,
       { judgements, causes, verdict: judgeMatch({ judgements }, causes), cautions: [] },
-      { names: {}, checkedOn: '2026-03-10', unworn: true, note: '' },
+      { names: {}, checkedOn: '2026-03-10', unworn: true, note: '', sender: '', pictures: [] },
     );
     const standing = causes.slice(1).filter((cause) => cause.confidence !== 'possible');
     expect(standing.length).toBeGreaterThan(0);

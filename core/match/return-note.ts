@@ -5,7 +5,7 @@ import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
 import { matchFeature } from '../catalogue/match-features.ts';
 import { writeNumber } from '../sizing/number-words.ts';
 import { nameLabel, type SizeLabel } from '../sizing/size-label.ts';
-import { canonicalUnit } from '../sizing/units.ts';
+import { canonicalUnit, type Kilometres } from '../sizing/units.ts';
 import type { FeatureJudgement } from './match.ts';
 import type { Cause } from './match-causes.ts';
 import type { MatchVerdict } from './match-verdict.ts';
@@ -17,6 +17,9 @@ export interface ReturnedPair {
   edition: string;
   label: SizeLabel;
   from: string;
+  orderNumber: string;
+  boughtOn: string | null;
+  wornKm: Kilometres;
   receivedOn: string;
   returnBy: string | null;
 }
@@ -124,21 +127,45 @@ export function writeReturnNote(
     checkedOn: string;
     unworn: boolean | null;
     note: string;
+    /** Who sends it back, a line each; empty where the lab has not said. */
+    sender: string;
+    /** Captions of the pictures that lie beside the check. */
+    pictures: readonly string[];
   },
 ): ReturnNote {
   const { maker, model, edition } = pair;
   const taken = found.judgements.filter((one) => one.verdict !== 'not taken');
   const worn =
-    terms.unworn === null ? 'not stated' : terms.unworn ? 'unworn, tried indoors only' : 'worn';
+    terms.unworn === null
+      ? 'not stated'
+      : terms.unworn
+        ? 'unworn, tried indoors only'
+        : pair.wornKm > 0
+          ? `worn ${Math.round(pair.wornKm)} km`
+          : 'worn';
+  const pictures = terms.pictures.length;
+  const captions = terms.pictures.filter(Boolean);
+  const fact = (name: string, words: string): ReturnNote['facts'] =>
+    words === '' ? [] : [[name, words]];
   return {
     title: 'Return note',
     facts: [
       ['Pair', `${pair.tag}: ${editionName({ maker, model, name: edition })}`],
       ['Label', nameLabel(pair.label)],
-      ['Received', `${nameDay(pair.receivedOn)}${pair.from ? `, from ${pair.from}` : ''}`],
-      ...(pair.returnBy ? [['Return by', nameDay(pair.returnBy)] as [string, string]] : []),
+      ...fact('To', pair.from),
+      ...fact('From', terms.sender.split('\n').join(', ')),
+      ...fact('Order', pair.orderNumber),
+      ...fact('Bought', pair.boughtOn ? nameDay(pair.boughtOn) : ''),
+      ['Received', nameDay(pair.receivedOn)],
+      ...fact('Return by', pair.returnBy ? nameDay(pair.returnBy) : ''),
       ['State', worn],
       ['Checked', nameDay(terms.checkedOn)],
+      ...fact(
+        'Pictures',
+        pictures === 0
+          ? ''
+          : `${pictures} kept with the check${captions.length > 0 ? `: ${captions.join(', ')}` : ''}; sent on request`,
+      ),
     ],
     findings: findingsOf(found.causes, found.verdict),
     figures: taken.map((one) => noteFigure(one, terms.names[one.id] ?? matchFeature(one.id).name)),

@@ -10,13 +10,14 @@ import {
   type QuantityId,
 } from '../catalogue/quantities.ts';
 import type { Basis } from '../figures/basis.ts';
-import { type LabSlopes, takenWords, wayWords } from '../figures/carry.ts';
+import { takenWords, wayWords } from '../figures/carry.ts';
 import { type Difference, differenceOfFigures } from '../figures/difference.ts';
 import {
   type EditionAnswer,
   editionFigureOn,
   type PooledSpreads,
 } from '../figures/edition-figure.ts';
+import type { LabSlopes } from '../figures/learned-slopes.ts';
 import type { MassExponent } from '../figures/mass.ts';
 import {
   type MeasuredPair,
@@ -50,7 +51,7 @@ function stationTermsOf(
   quantity: QuantityId,
   catalogue: Catalogue,
 ): Pick<Basis, 'setup' | 'temperatureC'> {
-  const parts = partsOf(quantity, catalogue).map(([part]) => part);
+  const parts = partsOf(quantity, catalogue);
   for (const pair of editions.flatMap((edition) => edition.pairs))
     for (const session of pair.sessions) {
       if (!session.readings.some((reading) => parts.includes(reading.quantity))) continue;

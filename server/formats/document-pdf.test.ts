@@ -15,6 +15,9 @@ const PAIR: ReturnedPair = {
   edition: '',
   label: { system: 'uk', size: 8 },
   from: '',
+  orderNumber: '',
+  boughtOn: null,
+  wornKm: 0,
   receivedOn: '2026-03-09',
   returnBy: null,
 };
@@ -47,7 +50,15 @@ async function printed(
   const note = writeReturnNote(
     { ...PAIR, ...pair },
     { judgements, causes, verdict: { ...verdict, seen }, cautions: [] },
-    { names: {}, checkedOn: '2026-03-10', unworn: true, note: '', ...terms },
+    {
+      names: {},
+      checkedOn: '2026-03-10',
+      unworn: true,
+      note: '',
+      sender: '',
+      pictures: [],
+      ...terms,
+    },
   );
   const pdf = await writeDocumentPdf(returnNoteDocument(note, judgements));
   const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');

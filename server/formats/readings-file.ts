@@ -1,5 +1,6 @@
 /** The file of readings: its header, and what each row stands for. */
 
+import { inputsOf } from '#core/catalogue/computation.ts';
 import { instrumentFault } from '#core/catalogue/gauge.ts';
 import type { Catalogue } from '#core/catalogue/quantities.ts';
 import type { QuantityDefinition } from '#core/catalogue/quantity.ts';
@@ -252,7 +253,7 @@ export function readingsReader(
       fault(
         'quantity',
         definition?.computed
-          ? `${definition.name} is worked out; give ${definition.computed.map(([part]) => part).join(' and ')}.`
+          ? `${definition.name} is worked out; give ${inputsOf(definition.computed).join(' and ')}.`
           : `“${quantity.slice(0, 40)}” is not in the catalogue; names are as in heel-stack.`,
       );
     const trial = Number(text('trial'));

@@ -3,7 +3,7 @@ import { QUANTITIES } from '#core/catalogue/quantities.ts';
 import type { Handlers } from '../endpoint.ts';
 import type { JobBook } from '../jobs.ts';
 import { labFacts } from '../lab-facts.ts';
-import { isSlopeInUse } from '../measured-pairs.ts';
+import { judgeSlopes } from '../measured-pairs.ts';
 import { wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { recallInstrument } from './recall.ts';
@@ -14,6 +14,7 @@ type LabHandlers = Pick<
   | 'getLab'
   | 'setUpLab'
   | 'setUnits'
+  | 'setSender'
   | 'setNoticeable'
   | 'setClasses'
   | 'takeSlope'
@@ -50,6 +51,7 @@ export function labRoutes(
         protocols,
         people: stores.lab.people(),
         units: stores.lab.units(),
+        sender: stores.lab.sender(),
         noticeable,
         classes: stores.lab.classes(),
         ownQuantities: stores.lab.ownQuantities(),
@@ -61,6 +63,10 @@ export function labRoutes(
     },
     setUpLab: ({ body }) => ({ protocolId: setUpLab(stores, body.tools, newId) }),
     setUnits: ({ body }) => stores.lab.setUnits(body),
+    setSender: ({ body: { sender } }) => {
+      stores.lab.writeSetting('sender', sender);
+      return { sender };
+    },
     setNoticeable: ({ body: { quantity, step, reason }, now, person }) => {
       if (!(quantity in labFacts(stores).catalogue))
         throw wrongValue('quantity', `${quantity} is not in the catalogue.`);
@@ -95,11 +101,13 @@ export function labRoutes(
       });
       return { quantity, bounds };
     },
-    takeSlope: ({ body: { quantity, taken } }) => {
-      const row = stores.learned.slopes().find((known) => known.quantity === quantity);
+    takeSlope: ({ body: { quantity, by, taken } }) => {
+      const row = stores.learned
+        .slopes()
+        .find((known) => known.quantity === quantity && known.by === by);
       if (!row) throw wrongValue('quantity', `This lab has found no slope of ${quantity} yet.`);
       const { catalogue } = labFacts(stores);
-      const inUse = isSlopeInUse(catalogue)(quantity, row, { ...row, taken });
+      const inUse = judgeSlopes(catalogue).isInUse({ ...row, taken });
       if (taken && !inUse)
         throw wrongValue(
           'quantity',
@@ -110,8 +118,8 @@ export function labRoutes(
           'quantity',
           'It is surer than the usual slope and near it: it stays in use.',
         );
-      stores.learned.takeSlope(quantity, taken, inUse);
-      return { quantity, inUse };
+      stores.learned.takeSlope(quantity, by, taken, inUse);
+      return { quantity, by, inUse };
     },
     listThresholds: () => stores.thresholds.changes(),
     addPerson: ({ body }) => {

@@ -43,7 +43,8 @@ function leanedOn(stores: Stores, { record, check }: Decided) {
 /** Issues the decision of a check, and with a return the note that goes back with the pair. */
 function issueDecision(stores: Stores, decided: Decided, newId: () => string): void {
   const { record, check, found, body, words, now, person } = decided;
-  const { edition, pair } = record;
+  const { edition } = record;
+  const pair = stores.pairs.byId(check.pairId);
   const note = writeReturnNote(
     { ...pair, maker: edition.maker, model: edition.model, edition: edition.name },
     found,
@@ -52,6 +53,10 @@ function issueDecision(stores: Stores, decided: Decided, newId: () => string): v
       checkedOn: check.startedAt,
       unworn: body.unworn,
       note: body.note,
+      sender: stores.lab.sender(),
+      pictures: stores.photographs
+        .of({ subjectKind: 'match', subjectId: check.id })
+        .map(({ caption }) => caption),
     },
   );
   const issue = { subject: check.id, leanedOn: leanedOn(stores, decided), person, at: now };

@@ -36,6 +36,8 @@ const TABLES = {
       'shoes',
       'acquisition',
       'obtained_from',
+      'order_number',
+      'bought_on',
       'links_pay',
       'maker_saw_text',
       'currency',

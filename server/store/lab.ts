@@ -91,6 +91,8 @@ export function labStore(db: Db, thresholds: ThresholdStore) {
     setting,
     writeSetting: (name: string, value: unknown) =>
       writeSetting.run({ name, value: JSON.stringify(value) }),
+    /** Who sends parcels, a line each: name, street, how to be reached. */
+    sender: () => setting<string>('sender') ?? '',
     units: () => ({ ...DEFAULT_UNITS, ...setting<Record<UnitFamily, string>>('units') }),
     setUnits(units: Partial<Record<UnitFamily, string>>) {
       for (const [family, symbol] of Object.entries(units)) {

@@ -9,7 +9,7 @@ import { type MassSums, massSums } from '#core/figures/mass.ts';
 import type { LabelSystem } from '#core/sizing/size-label.ts';
 import { poolRobustly, type ScatterSums, scatterSums } from '#core/statistics/robust-pooling.ts';
 import type { Db } from './database.ts';
-import { learnedSlopes, type SlopeJudge } from './learned-slopes.ts';
+import { learnedSlopes, type SlopeJudge, type WornFigure } from './learned-slopes.ts';
 import { LEFT_OUT } from './pairs.ts';
 
 export interface SittingFigure {
@@ -32,6 +32,27 @@ export interface NewShoeFigure {
   protocolId: string;
   quantity: QuantityId;
   value: number;
+}
+
+/** A figure of a pair as sold, at the distance it had gone then. */
+export interface FollowedFigure {
+  wornKm: number;
+  protocolId: string;
+  quantity: QuantityId;
+  value: number;
+}
+
+/** What is known of figures besides what is stored of them. */
+export interface FigureKnowledge {
+  /** Up to this distance a shoe is as good as new. */
+  newKm: number;
+  /** What a figure of a new shoe may be pooled with. */
+  asLike(figure: NewShoeFigure): LikeFigure;
+  /** The slope that a figure tells of; undefined where it tells of none. */
+  asWorn(figure: FollowedFigure): WornFigure | undefined;
+  /** The smallest step that is read of a quantity. */
+  stepOf(quantity: QuantityId): number;
+  slopes: SlopeJudge;
 }
 
 /** A figure with what it may be pooled with. */
@@ -197,6 +218,16 @@ export function learnedStore(db: Db) {
      )
      WHERE nth = 1`,
   );
+  const selectFollowed = db.prepare<[string], FollowedFigure>(
+    `SELECT s.worn_km AS wornKm, s.protocol_id AS protocolId, f.quantity, f.value
+     FROM occasion o
+     JOIN sitting s ON s.occasion = o.n
+     JOIN pair p ON p.id = o.pair_id
+     JOIN sitting_figure f ON f.occasion = o.n
+     WHERE o.pair_id = ? AND o.kind = 'sitting'
+       AND s.configuration = 'as sold' AND s.removed = '' AND NOT ${LEFT_OUT}
+     ORDER BY o.started_at, o.id`,
+  );
   const selectLike = db.prepare<[string], LikeFigure>(
     `SELECT edition_id AS editionId, quantity, alike, value, log_length AS logLength
      FROM new_shoe_figure WHERE pair_id = ?`,
@@ -279,21 +310,12 @@ export function learnedStore(db: Db) {
     }
   }
 
-  /**
-   * Writes what a pair says of its edition, and brings the sums to it.
-   * @param asLike says what a figure may be pooled with
-   * @param stepOf the smallest step that is read of a quantity
-   * @param isSlopeInUse says whether the slope of sums stands in place of the usual one
-   */
-  function publishPair(
-    pairId: string,
-    wornKm: number,
-    asLike: (figure: NewShoeFigure) => LikeFigure,
-    stepOf: (quantity: QuantityId) => number,
-    isSlopeInUse: SlopeJudge,
-  ): void {
+  /** Writes what a pair says of its edition and of wear, and brings the sums to it. */
+  function publishPair(pairId: string, knows: FigureKnowledge): void {
+    const worn = selectFollowed.all(pairId).flatMap((figure) => knows.asWorn(figure) ?? []);
+    slopes.bringWear(pairId, worn, knows.slopes);
     const before = selectLike.all(pairId);
-    const now = selectNew.all({ pairId, wornKm }).map(asLike);
+    const now = selectNew.all({ pairId, wornKm: knows.newKm }).map(knows.asLike);
     if (JSON.stringify(sorted(before)) === JSON.stringify(sorted(now))) return;
     const groups = group([...before, ...now], ({ editionId, quantity, alike }) =>
       JSON.stringify([editionId, quantity, alike]),
@@ -304,7 +326,6 @@ export function learnedStore(db: Db) {
     ];
     const exponents = () => editions.map((editionId) => massSums(selectMasses.all(editionId)));
     const exponentsBefore = exponents();
-    const bringSlopes = slopes.watch(places, isSlopeInUse);
     clearLike.run(pairId);
     for (const figure of now) insertLike.run({ pairId, ...figure });
     for (const { editionId, quantity, alike } of places) {
@@ -313,9 +334,9 @@ export function learnedStore(db: Db) {
       const sums = scatterSums(selectAlike.all({ editionId, quantity, alike }));
       if (sums.df > 0) writeGroup.run({ ...group, ...sums });
       else dropGroup.run(group);
-      spreads.change(group.n, stepOf);
+      spreads.change(group.n, knows.stepOf);
     }
-    bringSlopes();
+    slopes.bringSizes(places, knows.slopes);
     exponents().forEach((is, place) => {
       const was = exponentsBefore[place] ?? massSums([]);
       addExponent.run({
@@ -351,6 +372,7 @@ export function learnedStore(db: Db) {
     due: (stepOf: (quantity: QuantityId) => number): (() => void)[] =>
       [repeats, spreads].flatMap((pool) => pool.due().map((n) => () => pool.find(n, stepOf))),
     slopes: slopes.all,
+    followed: slopes.followed,
     takeSlope: slopes.take,
     exponent: (): MassSums => selectExponent.get() ?? massSums([]),
   };

@@ -17,6 +17,8 @@ interface PairDbRow {
   shoes: PairFields['shoes'];
   acquisition: PairFields['acquisition'];
   obtained_from: string;
+  order_number: string;
+  bought_on: string | null;
   links_pay: number;
   maker_saw_text: number;
   currency: string;
@@ -60,6 +62,7 @@ const PAIR = `SELECT p.*,
 
 const FIELDS = `tag = @tag, label_system = @system, label_size = @size, width = @width,
   colour = @colour, shoes = @shoes, acquisition = @acquisition, obtained_from = @from,
+  order_number = @orderNumber, bought_on = @boughtOn,
   links_pay = @linksPay, maker_saw_text = @makerSawText, currency = @currency,
   list_price = @listPrice, paid_price = @paidPrice, received_on = @receivedOn,
   return_by = @returnBy, worn_km = @wornKm, note = @note, shelved = @shelved, lot = @lot,
@@ -78,6 +81,8 @@ function readPair(row: PairDbRow): StoredPair {
     shoes: row.shoes,
     acquisition: row.acquisition,
     from: row.obtained_from,
+    orderNumber: row.order_number,
+    boughtOn: row.bought_on,
     linksPay: row.links_pay === 1,
     makerSawText: row.maker_saw_text === 1,
     currency: row.currency,
@@ -122,11 +127,11 @@ export function pairStore(db: Db, rows: PairList) {
   const insert = db.prepare(
     `INSERT INTO pair
        (id, edition_id, tag, label_system, label_size, width, colour, shoes, acquisition,
-        obtained_from, links_pay, maker_saw_text, currency, list_price, paid_price, received_on,
+        obtained_from, order_number, bought_on, links_pay, maker_saw_text, currency, list_price, paid_price, received_on,
         return_by, worn_km, note, shelved, lot, replaces_id)
      VALUES
        (@id, @editionId, @tag, @system, @size, @width, @colour, @shoes, @acquisition,
-        @from, @linksPay, @makerSawText, @currency, @listPrice, @paidPrice, @receivedOn,
+        @from, @orderNumber, @boughtOn, @linksPay, @makerSawText, @currency, @listPrice, @paidPrice, @receivedOn,
         @returnBy, @wornKm, @note, @shelved, @lot, @replaces)`,
   );
   const update = db.prepare(

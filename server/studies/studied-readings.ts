@@ -1,5 +1,6 @@
 /** Readings that studies are made from: of a quantity that is taken, and of one worked out from taken ones. */
 import { group } from 'd3-array';
+import { workOut } from '#core/catalogue/computation.ts';
 import {
   computedIn,
   describeQuantity,
@@ -23,7 +24,7 @@ export function studiedSessions(
   quantity: QuantityId,
   editionId: string | null,
 ): StudySession[] {
-  const [first, ...others] = partsOf(quantity, catalogue).map(([part]) => part);
+  const [first, ...others] = partsOf(quantity, catalogue);
   if (first === undefined) return [];
   const known = others.map(
     (part) => new Set(stores.studyReadings.sessions(part, editionId).map(({ id }) => id)),
@@ -43,29 +44,20 @@ export function studiedReadings(
   quantity: QuantityId,
   editionId: string | null,
 ): StudyReadingRow[] {
-  const parts = partsOf(quantity, catalogue);
-  if (describeQuantity(quantity, catalogue).computed === undefined)
-    return stores.studyReadings.readings(quantity, editionId);
+  const { computed } = describeQuantity(quantity, catalogue);
+  if (!computed) return stores.studyReadings.readings(quantity, editionId);
   const key = ({ sessionId, side }: StudyReadingRow) => `${sessionId} ${side}`;
-  const [first, ...others] = parts.map(([part, weight]) => ({
-    weight,
-    rows: group(stores.studyReadings.readings(part, editionId), key),
-  }));
+  const [first, ...others] = partsOf(quantity, catalogue).map((part) =>
+    group(stores.studyReadings.readings(part, editionId), key),
+  );
   if (!first) return [];
-  return [...first.rows].flatMap(([place, rows]) => {
-    const beside = others.map(({ weight, rows: own }) => ({ weight, rows: own.get(place) ?? [] }));
-    const repeats = Math.min(rows.length, ...beside.map(({ rows: own }) => own.length));
-    return rows.slice(0, repeats).map((row, trial) => ({
-      ...row,
+  return [...first].flatMap(([place, rows]) => {
+    const beside = others.map((own) => own.get(place) ?? []);
+    return rows.flatMap((row, trial) => {
+      const found = workOut(computed, [row.value, ...beside.map((own) => own[trial]?.value)]);
       // What binary fractions leave over is no scatter.
-      value: roundTo(
-        beside.reduce(
-          (sum, { weight, rows: own }) => sum + weight * (own[trial]?.value ?? 0),
-          first.weight * row.value,
-        ),
-        9,
-      ),
-    }));
+      return found ? [{ ...row, value: roundTo(found.value, 9) }] : [];
+    });
   });
 }
 
@@ -77,7 +69,7 @@ export function studiedQuantities(
 ): Set<string> {
   const read = stores.studyReadings.quantitiesOf(editionId);
   const follow = computedIn(catalogue).filter(({ id }) =>
-    partsOf(id as QuantityId, catalogue).every(([part]) => read.has(part)),
+    partsOf(id as QuantityId, catalogue).every((part) => read.has(part)),
   );
   return new Set([...read, ...follow.map(({ id }) => id)]);
 }

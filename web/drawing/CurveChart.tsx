@@ -119,7 +119,7 @@ export function CurveChart({
   return (
     <ChartFrame
       name={name}
-      table={{ columns: [xName, `${yName}, loading`, 'SD', 'unloading'], rows }}
+      table={{ columns: [xName, `${yName}, loading`, 'cycles scatter by', 'unloading'], rows }}
     >
       <svg
         ref={svg}

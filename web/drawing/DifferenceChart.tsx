@@ -36,7 +36,7 @@ export function DifferenceChart({
       quiet
       name={name}
       table={{
-        columns: ['edition', 'difference, steps', 'U, steps'],
+        columns: ['edition', 'difference, steps', '±, steps'],
         rows: marks.map((mark) => [mark.index + 1, mark.steps.toFixed(2), mark.U.toFixed(2)]),
       }}
     >

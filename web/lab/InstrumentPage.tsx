@@ -178,7 +178,7 @@ export function InstrumentPage() {
                 { head: 'Certificate', cell: (one) => one.certificate },
                 { head: 'Done', cell: (one) => dayjs(one.calibratedOn).format('D MMM YYYY') },
                 { head: 'Due', cell: (one) => dayjs(one.dueOn).format('D MMM YYYY') },
-                { head: 'U', cell: (one) => one.U, figure: true },
+                { head: '±', cell: (one) => one.U, figure: true },
                 {
                   head: 'zero, slope',
                   cell: (one) => `${one.zeroU}, ${(100 * one.gainU).toFixed(2)} %`,

@@ -1,59 +1,75 @@
-import { Button, TextInput } from '@mantine/core';
+import { Button, Textarea, TextInput } from '@mantine/core';
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
 import { z } from 'zod';
 import type { Lab } from '#contract/lab-records.ts';
-import type { QuantityId } from '#core/catalogue/quantities.ts';
+import { usualSlope } from '#core/figures/learned-slopes.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { useSchemaForm } from '../shell/form.ts';
 import { useUnits } from '../shell/units.ts';
 import classes from './LabPage.module.css';
 
-/** How other figures go with size: what this lab found, and whether it stands in place of the usual. */
+type Slope = Lab['slopes'][number];
+
+const WAYS: Record<Slope['by'], string> = {
+  size: 'a full size',
+  wear: '100 km worn',
+  'wear bare': '100 km worn, insole out',
+};
+
+/** How figures go with size and wear: what this lab found, and whether it stands in place of the usual. */
 function Slopes({ slopes }: { slopes: Lab['slopes'] }) {
   const units = useUnits();
   const take = useChange('takeSlope');
-  const usualOf = (quantity: QuantityId) => units.define(quantity).grades;
+  const usualOf = ({ quantity, by }: Slope) => usualSlope(units.define(quantity), by);
+  const write = (row: Slope, { slope, u }: { slope: number; u: number }) =>
+    usualOf(row)?.share
+      ? `${slope.toFixed(1)} ± ${u.toFixed(1)} %`
+      : units.write(row.quantity, slope, u).text;
   return (
     <>
-      <h2>Figures against size</h2>
+      <h2>Figures against size and wear</h2>
       <p className="soft">
-        By how much a figure changes from one full size to the next. The usual slopes are common
-        practice; a slope of this lab, from three editions on, takes their place once it is surer.
+        By how much a figure changes from one full size to the next, and in 100 km. The usual slopes
+        are common practice; a slope of this lab, from three editions or three pairs on, takes their
+        place once it is surer.
       </p>
       {slopes.length > 0 && (
         <DataTable
           rows={slopes}
-          keyOf={({ quantity }) => quantity}
+          keyOf={({ quantity, by }) => `${quantity} ${by}`}
           columns={[
             { head: 'Quantity', cell: ({ quantity }) => units.define(quantity).name },
-            {
-              head: 'Here, give or take',
-              cell: ({ quantity, slope, u }) => units.write(quantity, slope, u).text,
-              figure: true,
-            },
+            { head: 'By', cell: ({ by }) => WAYS[by] },
+            { head: 'Here, give or take', cell: (row) => write(row, row), figure: true },
             {
               head: 'Usual, give or take',
-              cell: ({ quantity }) =>
-                units.write(quantity, usualOf(quantity).slope, usualOf(quantity).u).text,
+              cell: (row) => {
+                const usual = usualOf(row);
+                return usual ? write(row, usual) : '';
+              },
               figure: true,
             },
-            { head: 'Editions', cell: ({ editions }) => editions, figure: true },
+            {
+              head: 'From',
+              cell: ({ by, groups }) => `${groups} ${by === 'size' ? 'editions' : 'pairs'}`,
+            },
             {
               head: 'In use',
-              cell: ({ quantity, inUse, isSurer, isFar }) => {
+              cell: ({ quantity, by, inUse, isSurer, isFar }) => {
                 if (!isSurer) return 'the usual, surer';
                 if (inUse && !isFar) return 'this lab’s';
                 return (
                   <Button
                     size="compact-xs"
                     variant="default"
-                    aria-label={`${inUse ? 'Leave' : 'Take over'} the slope of ${units.define(quantity).name}`}
+                    aria-label={`${inUse ? 'Leave' : 'Take over'} the slope of ${units.define(quantity).name} by ${WAYS[by]}`}
                     onClick={() =>
                       take.mutate({
                         body: {
                           quantity,
+                          by,
                           taken: !inUse,
                           reason: inUse ? 'left at the bench' : 'looked at, and taken over',
                         },
@@ -74,6 +90,38 @@ function Slopes({ slopes }: { slopes: Lab['slopes'] }) {
         </p>
       )}
     </>
+  );
+}
+
+/** Who sends parcels: it stands on return notes. */
+function Sender({ known }: { known: string }) {
+  const set = useChange('setSender');
+  const { form, refuse } = useSchemaForm(
+    z.object({ sender: z.string() }),
+    { sender: known },
+    'sender',
+  );
+  return (
+    <form
+      noValidate
+      onSubmit={form.onSubmit(({ sender }) =>
+        set.mutate({ body: { sender } }, { onError: refuse, onSuccess: () => form.resetDirty() }),
+      )}
+    >
+      <Textarea
+        label="Who sends parcels"
+        description="Name, street, how to be reached. It stands on return notes from then on."
+        size="xs"
+        autosize
+        minRows={2}
+        maxLength={300}
+        {...form.getInputProps('sender')}
+      />
+      <Button type="submit" size="xs" variant="default" mt={6}>
+        Keep the sender
+      </Button>{' '}
+      {set.isSuccess && !form.isDirty() && <span role="status">Kept.</span>}
+    </form>
   );
 }
 
@@ -116,6 +164,7 @@ export function PeoplePage() {
             Add to the bench
           </Button>
         </form>
+        <Sender known={lab.data.sender} />
       </div>
       <div>
         <h2>Mass against size</h2>

@@ -182,8 +182,9 @@ export function CurvePanel({
               </dd>
               {stiffness && (
                 <dd className={classes.soft}>
-                  SD of {stiffness.n} {stiffness.n === 1 ? 'cycle' : 'cycles'}{' '}
-                  {digits(stiffness.sd, 2)}
+                  {stiffness.n === 1
+                    ? 'from one cycle'
+                    : `${stiffness.n} cycles scatter by ${digits(stiffness.sd, 2)}`}
                   {traits.x === 'angle' && ` · ${digits((stiffness.mean * 180) / Math.PI)} N·m/rad`}
                 </dd>
               )}

@@ -108,7 +108,8 @@ export const StationStrips = memo(function StationStrips({
       {marks.size > 0 && <p className={classes.marks}>Marked: {[...marks].join('; ')}.</p>}
       {figureOf(place.side) && (
         <p className={classes.budget}>
-          U, {place.side}: {budgetWords(figureOf(place.side)?.terms ?? [])}
+          What makes the ± of the {place.side} shoe:{' '}
+          {budgetWords(figureOf(place.side)?.terms ?? [])}
         </p>
       )}
     </div>

@@ -47,6 +47,7 @@ export function LabelLine({ text, faulty = false }: { text: string; faulty?: boo
 
 /** What is kept of the pair itself: label, tag, how it came, prices, dates, wear. */
 export function PairFieldset({ form }: { form: Form }) {
+  const isBought = form.values.acquisition === 'bought';
   const choose = (field: 'acquisition' | 'shoes', options: string[], label: string) => (
     <div>
       <span className={classes.legend} id={`${field}-label`}>
@@ -78,14 +79,28 @@ export function PairFieldset({ form }: { form: Form }) {
         <TextInput label="Sent for" placeholder="tag" {...form.getInputProps('replaces')} />
       </SimpleGrid>
       <LabelLine text={form.values.label} faulty={form.errors.label !== undefined} />
-      <SimpleGrid cols={{ base: 1, sm: 3 }} spacing="sm">
+      <SimpleGrid cols={{ base: 1, sm: 2 }} spacing="sm">
         {choose('acquisition', ['bought', 'loaned', 'gifted'], 'How it came')}
-        <TextInput label="From" placeholder="shop, lender" {...form.getInputProps('from')} />
         {choose('shoes', ['both', 'left only', 'right only'], 'Shoes here')}
+      </SimpleGrid>
+      <SimpleGrid cols={{ base: 1, sm: 3 }} spacing="xs" mt={6}>
+        <TextInput
+          label="From"
+          placeholder={isBought ? 'shop' : 'lender, giver'}
+          {...form.getInputProps('from')}
+        />
+        {isBought && (
+          <>
+            <TextInput label="Order" placeholder="number" {...form.getInputProps('orderNumber')} />
+            <TextInput label="Bought on" type="date" {...form.getInputProps('boughtOn')} />
+          </>
+        )}
       </SimpleGrid>
       <SimpleGrid cols={{ base: 2, sm: 3, lg: 6 }} spacing="xs" mt={6}>
         <TextInput label="List price" inputMode="decimal" {...form.getInputProps('listPrice')} />
-        <TextInput label="Paid" inputMode="decimal" {...form.getInputProps('paidPrice')} />
+        {isBought && (
+          <TextInput label="Paid" inputMode="decimal" {...form.getInputProps('paidPrice')} />
+        )}
         <TextInput label="Currency" maxLength={3} {...form.getInputProps('currency')} />
         <TextInput label="Received" type="date" {...form.getInputProps('receivedOn')} />
         <TextInput label="Return by" type="date" {...form.getInputProps('returnBy')} />

@@ -28,6 +28,8 @@ export interface ReceiptForm {
   shoes: 'both' | 'left only' | 'right only';
   acquisition: (typeof ACQUISITIONS)[number];
   from: string;
+  orderNumber: string;
+  boughtOn: string;
   linksPay: boolean;
   makerSawText: boolean;
   currency: string;
@@ -64,6 +66,8 @@ export function emptyForm(): ReceiptForm {
     shoes: 'both',
     acquisition: 'bought',
     from: '',
+    orderNumber: '',
+    boughtOn: '',
     linksPay: false,
     makerSawText: false,
     currency: 'EUR',
@@ -103,6 +107,8 @@ export function formOfPair({ pair, edition }: PairRecord): ReceiptForm {
     shoes: pair.shoes,
     acquisition: pair.acquisition,
     from: pair.from,
+    orderNumber: pair.orderNumber,
+    boughtOn: pair.boughtOn ?? '',
     linksPay: pair.linksPay,
     makerSawText: pair.makerSawText,
     currency: pair.currency,
@@ -168,6 +174,9 @@ function readPairPart(
   if (currencies.size > 1) faults.paidPrice ??= `Two currencies: ${[...currencies].join(' and ')}.`;
   if (form.returnBy && form.returnBy < form.receivedOn)
     faults.returnBy = 'The return date lies before the day it was received.';
+  const isBought = form.acquisition === 'bought';
+  if (isBought && form.boughtOn > form.receivedOn)
+    faults.boughtOn = 'Bought after the day it was received.';
   const wanted = replacedTag(form);
   if (wanted && !replaced) faults.replaces = `There is no pair ${wanted}.`;
   if (!label.ok || (worn && !worn.ok)) return null;
@@ -179,11 +188,15 @@ function readPairPart(
     shoes: form.shoes,
     acquisition: form.acquisition,
     from: form.from,
+    ...(isBought
+      ? { orderNumber: form.orderNumber, boughtOn: form.boughtOn || null }
+      : { orderNumber: '', boughtOn: null }),
     linksPay: form.linksPay,
     makerSawText: form.makerSawText,
     currency: [...currencies][0] ?? form.currency.trim().toUpperCase(),
     listPrice: listPrice?.value ?? null,
-    paidPrice: paidPrice?.value ?? null,
+    // What was lent or given has no price that was paid.
+    paidPrice: isBought ? (paidPrice?.value ?? null) : null,
     receivedOn: form.receivedOn,
     returnBy: form.returnBy || null,
     wornKm: worn ? worn.value.value / 1000 : 0,

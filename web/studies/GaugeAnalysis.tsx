@@ -168,10 +168,10 @@ function ByOperator({
 }
 
 const PARTS: { key: 'ev' | 'av' | 'grr' | 'pv'; name: string }[] = [
-  { key: 'ev', name: 'repeats of one hand (EV)' },
-  { key: 'av', name: 'from hand to hand (AV)' },
-  { key: 'grr', name: 'gauge in all (GRR)' },
-  { key: 'pv', name: 'the parts (PV)' },
+  { key: 'ev', name: 'repeats of one hand' },
+  { key: 'av', name: 'from hand to hand' },
+  { key: 'grr', name: 'gauge and hands in all' },
+  { key: 'pv', name: 'the parts' },
 ];
 
 function Shares({ found, amounts }: { found: GaugeStudy; amounts: Amounts }) {
@@ -182,9 +182,9 @@ function Shares({ found, amounts }: { found: GaugeStudy; amounts: Amounts }) {
       keyOf={({ key }) => key}
       columns={[
         { head: 'source', cell: ({ name }) => name, names: true },
-        { head: 'SD', cell: ({ key }) => amounts.write(found.sd[key]), figure: true },
+        { head: 'scatter by', cell: ({ key }) => amounts.write(found.sd[key]), figure: true },
         {
-          head: '% of study variation',
+          head: 'share of all scatter',
           cell: ({ key }) => `${found.percentStudy[key].toFixed(1)} %`,
           figure: true,
           strong: ({ key }) => key === 'grr',
@@ -192,7 +192,7 @@ function Shares({ found, amounts }: { found: GaugeStudy; amounts: Amounts }) {
         ...(tolerance
           ? [
               {
-                head: '6 SD, % of tolerance',
+                head: 'six scatters, % of the tolerance',
                 cell: ({ key }: (typeof PARTS)[number]) =>
                   key === 'pv' ? '' : `${tolerance[key].toFixed(1)} %`,
                 figure: true,

@@ -111,12 +111,12 @@ function BridgeFigures({ shared, found }: { shared: Shared; found: Bridge }) {
       `± ${amounts.digits(agreement.biasReach)} (95 %) over ${found.shoes} shoes`,
     ],
     [
-      'limits of agreement',
+      '95 % of shoes differ by',
       `${amounts.digits(agreement.lower)} to ${amounts.write(agreement.upper)}`,
       `each ± ${amounts.digits(agreement.limitReach)}`,
     ],
     [
-      'Deming’s line',
+      'line, both with errors',
       `slope ${deming.slope.toFixed(3)}`,
       `95 %: ${deming.slopeInterval.map((one) => one.toFixed(3)).join(' to ')}`,
     ],
@@ -124,7 +124,7 @@ function BridgeFigures({ shared, found }: { shared: Shared; found: Bridge }) {
       ? []
       : [
           [
-            'E_n, not converted',
+            'gap over what both state',
             en.toFixed(2),
             en <= 1 ? 'the two agree within what each states' : 'more than each states',
           ] as [string, string, string],

@@ -35,7 +35,7 @@ export function VarianceBars({
       name={`${name}-variance`}
       says={`Of the variance of one reading, ${rows.map((row) => `${row.what} ${(100 * row.share).toFixed(0)} %`).join(', ')}.`}
       table={{
-        columns: ['source', 'SD', 'share of variance'],
+        columns: ['source', 'scatters by', 'share of variance'],
         rows: rows.map((row) => [
           row.what,
           amounts.write(row.sd),

@@ -48,20 +48,20 @@ export function Figures({ study, amounts }: { study: PairToPair; amounts: Amount
     [
       '95 % of pairs lie between',
       `${amounts.digits(toleranceInterval.lower)} and ${amounts.write(toleranceInterval.upper)}`,
-      `with 95 % confidence: mean ± ${toleranceInterval.factor.toFixed(2)} SD (Howe)`,
+      'with 95 % confidence',
     ],
   ];
   if (performance?.pp !== undefined && performance.ppInterval)
     rows.push([
-      'Pp',
+      'tolerance over spread',
       performance.pp.toFixed(2),
       `95 %: ${performance.ppInterval.map((one) => one.toFixed(2)).join(' to ')}`,
     ]);
   if (performance)
     rows.push([
-      'Ppk',
+      'the same, off centre counted',
       performance.ppk.toFixed(2),
-      `95 %: ${performance.ppkInterval.map((one) => one.toFixed(2)).join(' to ')}; not Cp: order of receipt is no controlled process`,
+      `95 %: ${performance.ppkInterval.map((one) => one.toFixed(2)).join(' to ')}; of these pairs, no promise of a process`,
     ]);
   return <FoundTable rows={rows} />;
 }
@@ -108,6 +108,11 @@ export function AnovaDetails({ study }: { study: PairToPair }) {
       <p className="figure">
         σ² pair {raw.pair.toPrecision(4)}, pair × side {raw.pairSide.toPrecision(4)}, repeat{' '}
         {raw.repeat.toPrecision(4)}
+      </p>
+      <p>
+        95 % of pairs: mean ± {study.toleranceInterval.factor.toFixed(2)} standard deviations
+        (Howe’s factor).
+        {study.performance && ' Tolerance over spread: Pp and Ppk, of receipt order.'}
       </p>
     </details>
   );

@@ -86,18 +86,23 @@ export function SidesPage() {
         <>
           <p className={classes.says}>
             {WORDS[found.verdict]}: right is {amounts.write(Math.abs(found.mean))}{' '}
-            {found.mean < 0 ? 'less' : 'more'} over {found.n} pairs, 90 % interval{' '}
-            {amounts.digits(found.interval90[0])} to {amounts.digits(found.interval90[1])}.
+            {found.mean < 0 ? 'less' : 'more'} over {found.n} pairs.
           </p>
           <p>
             {found.interval95[0] > 0 || found.interval95[1] < 0
               ? 'There is a bias to one side, whether or not anyone minds it: '
               : 'No bias to one side is shown: '}
-            95 % interval {amounts.digits(found.interval95[0])} to{' '}
-            {amounts.write(found.interval95[1])}; pairs scatter by {amounts.write(found.sd)}; two
-            one-sided tests at 5 %, p {found.p < 0.001 ? '' : '= '}
-            {writeProbability(found.p)}.
+            it lies between {amounts.digits(found.interval95[0])} and{' '}
+            {amounts.write(found.interval95[1])} (95 %); pairs scatter by {amounts.write(found.sd)}.
           </p>
+          <details>
+            <summary>How surely</summary>
+            <p>
+              Two one-sided tests at 5 % against the tolerance: p {found.p < 0.001 ? '' : '= '}
+              {writeProbability(found.p)}; 90 % interval {amounts.digits(found.interval90[0])} to{' '}
+              {amounts.write(found.interval90[1])}.
+            </p>
+          </details>
           <Plot
             name={`sides-${quantity}`}
             says={`Right less left of each pair against the tolerance of ± ${amounts.write(reach, 0)}.`}
