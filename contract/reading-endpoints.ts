@@ -25,6 +25,14 @@ export const READING_ENDPOINTS = {
     touches: ['pairs', 'pair'],
     waits: true,
   },
+  listExpected: {
+    at: 'GET /api/pairs/:tag/expected',
+    summary:
+      'What the other pairs of its edition let expect of a pair, carried to its size and wear.',
+    params: z.object({ tag: z.string().max(16) }),
+    query: readings.expectedTerms,
+    answer: z.array(readings.expectedFigure),
+  },
   describeSession: {
     at: 'PUT /api/sessions/:id/terms',
     summary: 'Says in which configuration, how far worn and how conditioned the shoes are.',

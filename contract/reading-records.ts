@@ -81,6 +81,18 @@ export const sessionTerms = z.object({
   wornKm: kilometres,
 });
 
+/** On what terms figures of the other pairs are asked for. */
+export const expectedTerms = sessionTerms
+  .pick({ configuration: true, removed: true })
+  .extend({ protocol: id, wornKm: z.coerce.number().min(0).max(100_000) });
+
+/** What the other pairs of an edition let expect of one: canonical unit. */
+export const expectedFigure = z.object({
+  quantity: measuredQuantity,
+  value: z.number(),
+  U: z.number(),
+});
+
 /** Terms as they are changed: of the version that was read. */
 export const sessionTermsEdit = sessionTerms.extend({
   version: z.number().int().describe('the version that was read; another is answered 409'),

@@ -179,7 +179,8 @@ const differenceView = z.object({
 
 export const comparison = z.object({
   label: sizeLabel,
-  labels: z.array(sizeLabel),
+  labels: z.array(sizeLabel).describe('of the pairs, and the one that leaves the least to carry'),
+  wornKm: kilometres.describe('the distance worn at which they are compared'),
   stackKey: z.string().nullable(),
   stacks: z.array(z.object({ key: z.string(), name: z.string() })),
   editions: z.array(

@@ -17,19 +17,22 @@ export interface Target extends Limits {
 /** A target is drawn for a model: what it is of stands in its subject. */
 export const targetSubject = (modelId: string, quantity: string) => `${modelId} ${quantity}`;
 
-/** The targets of a model, the latest of each quantity; one without limits stands no more. */
+/**
+ * The targets of a model, the latest of each quantity; one without limits stands no more. Those of a model
+ * that was merged into it stand where it has none of its own.
+ */
 export function targetsOf(stores: Stores, modelId: string): Target[] {
-  const latest = new Map<string, ThresholdChange<'target'>>();
-  for (const change of stores.thresholds.changes()) {
-    if (change.kind !== 'target' || !change.subject.startsWith(`${modelId} `)) continue;
-    if (!latest.has(change.subject)) latest.set(change.subject, change);
+  const changes = stores.thresholds.changes().filter((change) => change.kind === 'target');
+  const latest = new Map<QuantityId, ThresholdChange<'target'>>();
+  for (const id of stores.names.gathered('model', modelId)) {
+    const own = changes.filter(({ subject }) => subject.startsWith(`${id} `));
+    for (const change of own) {
+      const quantity = change.subject.slice(id.length + 1) as QuantityId;
+      if (!latest.has(quantity)) latest.set(quantity, change);
+    }
   }
-  return [...latest.values()]
-    .map(({ subject, value, reason }) => ({
-      quantity: subject.slice(modelId.length + 1) as QuantityId,
-      ...value,
-      reason,
-    }))
+  return [...latest]
+    .map(([quantity, { value, reason }]) => ({ quantity, ...value, reason }))
     .filter(({ low, high }) => low !== null || high !== null);
 }
 

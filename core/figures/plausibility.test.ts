@@ -51,6 +51,17 @@ describe('readings that look wrong', () => {
   it('asks where left and right are far apart', () => {
     expect(heel(24.2, { soFar: { left: [], right: [31.2] } })?.kind).toBe('sides');
   });
+  it('asks where the first figure is not as the other pairs of the edition, and what would be', () => {
+    const expected = { value: 31.2, U: 1.2 };
+    expect(heel(30.1, { expected })).toBeUndefined();
+    // 12 % of 31.2 is 3.7; the edition's own doubt may reach further.
+    expect(heel(25.4, { expected })).toMatchObject({ kind: 'edition', against: 31.2 });
+    expect(heel(25.4, { expected: { value: 31.2, U: 3 } })).toBeUndefined();
+    expect(heel(3.1, { expected })?.corrections[0]?.value).toBeCloseTo(31, 9);
+    // What was read of the pair itself says more.
+    expect(heel(25.4, { expected, soFar: { left: [25.3], right: [] } })).toBeUndefined();
+    expect(heel(25.4, { expected, soFar: { left: [], right: [25.3] } })).toBeUndefined();
+  });
   it.each([[-31], [0], [1e9], [0.4]])('asks about %d mm of heel', (value) => {
     expect(heel(value)?.kind).toBe('outside');
   });

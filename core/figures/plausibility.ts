@@ -16,8 +16,11 @@ export interface Correction {
 }
 
 export interface PlausibilityQuestion {
-  /** What is odd: `outside` the range of shoes, `far` from the readings so far, or `sides` apart. */
-  kind: 'outside' | 'far' | 'sides';
+  /**
+   * What is odd: `outside` the range of shoes, `far` from the readings so far, `sides` apart, or not as the
+   * other pairs of its `edition`.
+   */
+  kind: 'outside' | 'far' | 'sides' | 'edition';
   /** What it was held against, canonical unit. */
   against: number;
   corrections: Correction[];
@@ -35,13 +38,17 @@ export interface ReadingToJudge {
   /** Readings so far at this station, by side. */
   soFar: Record<Side, readonly number[]>;
   repeatabilitySd: number;
+  /** What the other pairs of the edition let expect, carried to this size and wear. */
+  expected?: { value: number; U: number } | undefined;
 }
 
 /** A repeat farther than this many repeatability SDs, and than the share below, is asked about. */
 const FAR_SDS = 8;
 const FAR_SHARE = 0.03;
-/** Left and right of one pair seldom differ by more than this share. */
-const SIDES_SHARE = 0.12;
+/** Left and right of one pair, and pairs of one edition, seldom differ by more than this share. */
+const SHOES_SHARE = 0.12;
+/** Another pair of an edition may lie so many times its U from the others. */
+const EDITION_REACH = 2;
 
 /** Units that a bare number is likely to have been read in, by kind. */
 const MISTAKEN_UNITS: Partial<Record<QuantityKind, string[]>> = {
@@ -78,14 +85,14 @@ function slips(reading: ReadingToJudge): Correction[] {
 }
 
 /**
- * Asks about a reading that is outside what shoes measure, far from the readings so far, or far
- * from the other shoe, with the slips that would explain it (decimal mark, unit, sides swapped).
+ * Asks about a reading that is outside what shoes measure, far from the readings so far, from the other
+ * shoe, or from the other pairs of its edition, with the slips that would explain it (decimal mark, unit, sides swapped).
  *
  * @returns undefined where nothing is odd
  * @example a bare 11.3 in a gram field: outside, with the correction 320.3 g (ounces)
  */
 export function questionReading(reading: ReadingToJudge): PlausibilityQuestion | undefined {
-  const { definition, side, value, soFar, repeatabilitySd } = reading;
+  const { definition, side, value, soFar, repeatabilitySd, expected } = reading;
   const [least, most] = definition.plausible;
   const within = (candidate: number) => candidate >= least && candidate <= most;
   const same = soFar[side];
@@ -96,12 +103,18 @@ export function questionReading(reading: ReadingToJudge): PlausibilityQuestion |
     Math.max(FAR_SDS * repeatabilitySd, FAR_SHARE * Math.abs(centre));
   const near = (candidate: number, centre: number) => Math.abs(candidate - centre) <= reach(centre);
   const sidesReach = (centre: number) =>
-    Math.max(SIDES_SHARE * Math.abs(centre), 3 * definition.sideTolerance.absolute);
+    Math.max(SHOES_SHARE * Math.abs(centre), 3 * definition.sideTolerance.absolute);
+
+  const isOfEdition = (candidate: number) =>
+    expected === undefined ||
+    Math.abs(candidate - expected.value) <=
+      Math.max(sidesReach(expected.value), EDITION_REACH * expected.U);
 
   const explains = (correction: Correction) => {
     if (!within(correction.value)) return false;
     if (known !== undefined) return near(correction.value, known);
-    return across === undefined || Math.abs(correction.value - across) <= sidesReach(across);
+    if (across !== undefined) return Math.abs(correction.value - across) <= sidesReach(across);
+    return isOfEdition(correction.value);
   };
   const corrections = slips(reading).filter(explains);
 
@@ -114,5 +127,8 @@ export function questionReading(reading: ReadingToJudge): PlausibilityQuestion |
   }
   if (known === undefined && across !== undefined && Math.abs(value - across) > sidesReach(across))
     return { kind: 'sides', against: across, corrections };
+  // The first figure of a pair has only its kin to be held against.
+  if (expected && known === undefined && across === undefined && !isOfEdition(value))
+    return { kind: 'edition', against: expected.value, corrections };
   return undefined;
 }

@@ -162,3 +162,10 @@ export function labelFault({ system, size }: SizeLabel): string | undefined {
     ? undefined
     : `${SYSTEM_NAMES[system]} sizes run from ${least} to ${most}; ${size} is outside.`;
 }
+
+/** Distinct sizes among labels, by last length. */
+export function distinctSizes(labels: readonly SizeLabel[]): SizeLabel[] {
+  return labels.filter(
+    (label, index) => !labels.slice(0, index).some((earlier) => isSameSize(earlier, label)),
+  );
+}

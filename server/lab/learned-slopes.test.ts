@@ -75,7 +75,32 @@ describe('the slope of a lab over size', () => {
       reason: 'no',
     });
     expect([left.status, left.body.detail]).toEqual([422, expect.stringContaining('stays in use')]);
+    // Of sizes 8 and 10 both editions have both: the first is where they are compared.
     expect(width.cells[0].words).toBe('from pairs in UK 8 and UK 10; carried one size');
+    // Another pair, in UK 9, is expected between them: by 2.1 a size from either.
+    const made = await post('/api/receipts', {
+      maker: { id: uuid7(), name: 'Norrolt' },
+      model: { id: uuid7(), name: 'Ashway' },
+      edition: { id: uuid7(), name: '' },
+      pair: {
+        id: uuid7(),
+        tag: 'AS-09',
+        label: { system: 'uk', size: 9 },
+        acquisition: 'bought',
+        receivedOn: '2026-02-27',
+      },
+      claims: [],
+    });
+    expect(made.status).toBe(200);
+    const protocol = (await get('/api/lab')).body.protocols.find(
+      ({ name }: { name: string }) => name === 'Full bench',
+    );
+    const query = `protocol=${protocol.id}&configuration=as%20sold&wornKm=0`;
+    const expected = (await get(`/api/pairs/AS-09/expected?${query}`)).body;
+    expect(expected).toHaveLength(1);
+    expect(expected[0].value).toBeCloseTo((100 + 2.1 + 104 - 2.1) / 2, 6);
+    expect((await get(`/api/pairs/AS-08/expected?${query}`)).body[0].value).toBeCloseTo(99.8, 6);
+    expect((await get(`/api/pairs/AS-09/expected?protocol=${uuid7()}&wornKm=0`)).status).toBe(404);
   });
 
   it('is looked at first where it lies far from the usual, and can be left again', async () => {
@@ -182,7 +207,8 @@ describe('the slope of a lab over wear', () => {
     };
     const carried = await heel();
     expect(carried.terms).toBe('carried');
-    expect(carried.figure.value).toBeCloseTo(27 - 13 * found.slope, 6);
+    // Compared at 480 km, where the least is carried: 820 km back.
+    expect(carried.figure.value).toBeCloseTo(27 - 8.2 * found.slope, 6);
 
     // Without its last sitting that pair was followed over 300 km, and nothing is carried as far.
     for (const reading of last)

@@ -111,4 +111,40 @@ describe('a target of a model', () => {
     expect((await get('/api/thresholds')).body).toHaveLength(4);
     expect(editionId).toBe(edition.id);
   });
+
+  it('stands where its model is merged into another, as its letters do with the edition', async () => {
+    await bench();
+    await looked('NS-02', SOUND, 'glue');
+    const { edition } = (await get(`/api/editions/${SLUG}/record`)).body;
+    const target = { quantity: 'mass', low: 300, high: 330, reason: 'stairs' };
+    await put(`/api/models/${edition.modelId}/targets`, target);
+    await post('/api/delivery/letters', { edition: SLUG, lot: 'L2' });
+    const right = await post('/api/receipts', {
+      maker: { id: uuid7(), name: 'Norrolt' },
+      model: { id: uuid7(), name: 'Landing' },
+      edition: { id: uuid7(), name: 'mid cut' },
+      pair: {
+        id: uuid7(),
+        tag: 'LD-01',
+        label: { system: 'uk', size: 8 },
+        acquisition: 'bought',
+        receivedOn: '2026-02-27',
+        lot: 'L2',
+      },
+      claims: [],
+    });
+    const slug = right.body.editionSlug;
+    const into = (await get(`/api/editions/${slug}/record`)).body.edition.modelId;
+    const merged = await post(`/api/names/${edition.modelId}/merge`, { kind: 'model', into });
+    expect(merged.status).toBe(200);
+    const record = async () => (await get(`/api/editions/${slug}/record`)).body;
+    expect((await record()).targets).toMatchObject([{ quantity: 'mass', low: 300, high: 330 }]);
+    const { letters } = (await get(`/api/delivery?edition=${slug}&lot=L2`)).body;
+    expect(letters).toHaveLength(1);
+    // One of its own is drawn after that and stands; that of the other model is left as it was.
+    await put(`/api/models/${into}/targets`, { ...target, low: 280 });
+    expect((await record()).targets).toMatchObject([{ low: 280 }]);
+    await put(`/api/models/${into}/targets`, { ...target, low: null, high: null });
+    expect((await record()).targets).toEqual([]);
+  });
 });

@@ -67,6 +67,8 @@ export function deliveryOf(
       look: lookAt(stores, pair),
     })),
     targets: verifyTargets(stores, pairs, targetsOf(stores, edition.modelId)),
-    letters: stores.issued.of(letterSubject(edition.id, lot)),
+    letters: stores.names
+      .gathered('edition', edition.id)
+      .flatMap((id) => stores.issued.of(letterSubject(id, lot))),
   };
 }

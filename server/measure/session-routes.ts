@@ -3,10 +3,12 @@ import type { Handlers } from '../endpoint.ts';
 import { summarisePair } from '../measured-pairs.ts';
 import { requirePast } from '../problems.ts';
 import type { Stores } from '../stores.ts';
+import { expectedFigures } from './expected.ts';
 import { takeReading, voidReading } from './readings.ts';
 
 type SessionHandlers = Pick<
   Handlers,
+  | 'listExpected'
   | 'startSession'
   | 'describeSession'
   | 'finishSession'
@@ -20,6 +22,7 @@ export function sessionRoutes(stores: Stores): SessionHandlers {
   const summarise = (sessionId: string) =>
     summarisePair(stores, stores.sessions.byId(sessionId).pairId, { sessionId });
   return {
+    listExpected: ({ params, query }) => expectedFigures(stores, params.tag, query),
     startSession: ({ body, now }) => {
       requirePast('startedAt', body.startedAt, now);
       stores.sessions.start(body);

@@ -3,14 +3,15 @@
 import type { Comparison } from '#contract/sheet-records.ts';
 import type { StackBasis } from '#core/catalogue/stack-basis.ts';
 import { nameStackBasis } from '#core/figures/basis.ts';
+import type { MeasuredPair } from '#core/figures/pair-figure.ts';
 import { compareEditions } from '#core/sheet/comparison.ts';
+import { leastWayKm, leastWayLabel } from '#core/sheet/comparison-terms.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
-import { isSameSize, lastLength, type SizeLabel } from '#core/sizing/size-label.ts';
+import { distinctSizes, isSameSize, lastLength, type SizeLabel } from '#core/sizing/size-label.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewFigure } from '../figure-view.ts';
 import { labFacts } from '../lab-facts.ts';
 import { wrongValue } from '../problems.ts';
-import { distinctSizes } from '../store/editions.ts';
 import type { Stores } from '../stores.ts';
 import { leastWornBasis, stackBases } from './sheet.ts';
 
@@ -20,6 +21,16 @@ function mostShared<T>(candidates: readonly T[], counts: (candidate: T) => numbe
   for (const candidate of candidates)
     if (best === undefined || counts(candidate) > counts(best)) best = candidate;
   return best;
+}
+
+/** The distances at which pairs were measured, as sold where any was. */
+function distancesOf(pairs: readonly MeasuredPair[]): number[] {
+  const sittings = pairs
+    .flatMap((pair) => pair.sessions)
+    .filter(({ readings }) => readings.length > 0)
+    .map(({ basis }) => basis);
+  const asSold = sittings.filter(({ configuration }) => configuration === 'as sold');
+  return (asSold.length > 0 ? asSold : sittings).map(({ wornKm }) => wornKm);
 }
 
 export function buildComparison(
@@ -44,15 +55,10 @@ export function buildComparison(
     };
   });
 
-  const labels = distinctSizes(editions.flatMap((one) => one.labels));
-  const label =
-    labels.find((known) => wanted.label && isSameSize(known, wanted.label)) ??
-    mostShared(
-      labels,
-      (candidate) =>
-        editions.filter((one) => one.labels.some((known) => isSameSize(known, candidate))).length,
-    );
-  if (!label) throw wrongValue('editions', 'None of these editions has a pair yet.');
+  const least = leastWayLabel(editions.map((one) => one.labels));
+  if (!least) throw wrongValue('editions', 'None of these editions has a pair yet.');
+  const labels = distinctSizes([...editions.flatMap((one) => one.labels), least]);
+  const label = labels.find((known) => wanted.label && isSameSize(known, wanted.label)) ?? least;
 
   const stacks = new Map<string, StackBasis>(editions.flatMap((one) => [...one.stacks]));
   const stackKey =
@@ -62,6 +68,7 @@ export function buildComparison(
   const first = editions[0];
   const basis = {
     ...leastWornBasis(first?.pairs ?? [], label),
+    wornKm: leastWayKm(editions.map(({ pairs }) => distancesOf(pairs))),
     ...(stack ? { stack } : {}),
   };
   const rows = compareEditions(
@@ -72,6 +79,7 @@ export function buildComparison(
   return {
     label,
     labels,
+    wornKm: basis.wornKm,
     stackKey: stackKey ?? null,
     stacks: [...stacks].map(([key, value]) => ({ key, name: nameStackBasis(value) })),
     editions: editions.map(({ edition, pairs }) => ({

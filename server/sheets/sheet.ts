@@ -29,12 +29,11 @@ import {
   quantitiesOfPair,
   setupsOfPair,
 } from '#core/figures/pair-figure.ts';
-import { isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
+import { distinctSizes, isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewCarried, viewFigure } from '../figure-view.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import { notFound } from '../problems.ts';
-import { distinctSizes } from '../store/editions.ts';
 import type { Stores } from '../stores.ts';
 import { type LoopReader, loopsOf } from './loops.ts';
 

@@ -1,11 +1,10 @@
-/** Makers, models and editions with what is claimed and reported of them. */
 import type { z } from 'zod';
 import type { EditionRecord, editionFields, reportedFields } from '#contract/edition-records.ts';
 import type { Receipt } from '#contract/pair-records.ts';
 import { type Catalogue, describeQuantity } from '#core/catalogue/quantities.ts';
 import type { ClaimedQuantityId } from '#core/claims/claim.ts';
 import { readClaimFigure } from '#core/claims/claim-text.ts';
-import { isSameSize, type LabelSystem, type SizeLabel } from '#core/sizing/size-label.ts';
+import type { LabelSystem, SizeLabel } from '#core/sizing/size-label.ts';
 import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
@@ -329,13 +328,6 @@ export function editionStore(
       });
     },
   };
-}
-
-/** Distinct sizes among labels, by last length. */
-export function distinctSizes(labels: readonly SizeLabel[]): SizeLabel[] {
-  return labels.filter(
-    (label, index) => !labels.slice(0, index).some((earlier) => isSameSize(earlier, label)),
-  );
 }
 
 export type EditionStore = ReturnType<typeof editionStore>;

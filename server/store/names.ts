@@ -69,6 +69,18 @@ export function nameStore(db: Db) {
       .pluck(),
   };
 
+  const selectGathered = (table: 'model' | 'edition') =>
+    db
+      .prepare<[string], string>(
+        `WITH RECURSIVE gathered (id) AS (
+           SELECT ?
+           UNION SELECT n.id FROM gathered g CROSS JOIN ${table} n ON n.merged_into = g.id
+         )
+         SELECT id FROM gathered`,
+      )
+      .pluck();
+  const gathered = { model: selectGathered('model'), edition: selectGathered('edition') };
+
   const read = (kind: NamedKind, { maker, model, edition, ...row }: Row): Named => ({
     ...row,
     kind,
@@ -98,6 +110,8 @@ export function nameStore(db: Db) {
       while (named.mergedInto !== null) named = byId(kind, named.mergedInto);
       return named.id;
     },
+    /** One by its id, and all that were merged into it, itself first. */
+    gathered: (kind: 'model' | 'edition', id: string): string[] => gathered[kind].all(id),
     modelsOf: (makerId: string) => selectModels.all(makerId),
     /** The editions that bear a name. */
     editionsOf: (kind: NamedKind, id: string): string[] =>

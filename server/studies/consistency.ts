@@ -2,12 +2,11 @@
 import { group } from 'd3-array';
 import type { ConsistencyPage } from '#contract/study-records.ts';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
-import { isSameSize } from '#core/sizing/size-label.ts';
+import { distinctSizes, isSameSize } from '#core/sizing/size-label.ts';
 import { FEWEST_RANKED, studyPairs } from '#core/study/pair-to-pair.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import { describeFault, type Log } from '../log.ts';
 import type { KeptConsistency, StaleRows } from '../store/consistency.ts';
-import { distinctSizes } from '../store/editions.ts';
 import type { Stores } from '../stores.ts';
 import { studiedQuantities, studiedReadings, studiedSessions } from './studied-readings.ts';
 import { groupByBasis, readingsIn } from './study-readings.ts';

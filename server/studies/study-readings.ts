@@ -12,12 +12,11 @@ import { type Catalogue, describeQuantity, type QuantityId } from '#core/catalog
 import { type Basis, compareBases, nameStackBasis } from '#core/figures/basis.ts';
 import { basisFor } from '#core/figures/pair-figure.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
-import { isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
+import { distinctSizes, isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
 import { completeParts, studyGauge } from '#core/study/gauge-study.ts';
 import type { StudyReading } from '#core/study/study-cells.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import { Refusal, wrongValue } from '../problems.ts';
-import { distinctSizes } from '../store/editions.ts';
 import type { StoredStudy } from '../store/gauge-studies.ts';
 import type { StudySession } from '../store/study-readings.ts';
 import type { Stores } from '../stores.ts';

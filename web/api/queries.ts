@@ -15,6 +15,7 @@ import { ADDRESSES } from '#contract/addresses.ts';
 import type { Topic } from '#contract/endpoint.ts';
 import type { AnswerOf, BodyIn, ChangeName, ParamsOf, PathName } from '#contract/endpoints.ts';
 import type { PairRow } from '#contract/pair-records.ts';
+import type { Configuration } from '#core/catalogue/stack-basis.ts';
 import { answersTo, pairText } from '#core/sizing/search-terms.ts';
 import { onReturn } from './kept-answers.ts';
 import { flush, onArrival, outboxState, watchOutbox } from './outbox.ts';
@@ -167,6 +168,26 @@ export const lookUpPair = (tag: string): Promise<PairRow | undefined> =>
 export const usePair = (tag: string, wanted = true) =>
   useQuery({ ...pairQuery(tag), enabled: wanted });
 export const useMatch = (tag: string) => useQuery(matchQuery(tag));
+
+/** What the other pairs of its edition let expect of a pair. */
+export const useExpected = (
+  tag: string,
+  protocol: string,
+  {
+    configuration,
+    removed,
+    wornKm,
+  }: { configuration: Configuration; removed: string; wornKm: number },
+) =>
+  useQuery({
+    queryKey: ['figures', 'expected', tag, protocol, configuration, removed, wornKm],
+    queryFn: ({ signal }) =>
+      request('listExpected', {
+        params: { tag },
+        query: { protocol, configuration, removed, wornKm },
+        signal,
+      }),
+  });
 
 /** What was issued of a check; asked for once it is decided. */
 export const useIssued = (check: string | undefined) =>

@@ -11,6 +11,8 @@ function questionWords({ value, question }: Asked, name: string, write: Write): 
     return `${name}: ${typed} is ${value < question.against ? 'less' : 'more'} than shoes have (${against}).`;
   if (question.kind === 'far')
     return `${name}: ${typed} is far from the readings so far (about ${against}).`;
+  if (question.kind === 'edition')
+    return `${name}: ${typed} is not as other pairs of this edition (about ${against} in this size). Is it this pair, and this station?`;
   return `${name}: ${typed} is far from the other shoe (about ${against}).`;
 }
 

@@ -249,7 +249,12 @@ export function ComparePage() {
       <header className={classes.head}>
         <h1>
           Compare{' '}
-          {shown && <span className="soft">at {nameLabel(shown.label)}, against the first</span>}
+          {shown && (
+            <span className="soft">
+              at {nameLabel(shown.label)}
+              {shown.wornKm > 0 && `, worn ${Math.round(shown.wornKm)} km`}, against the first
+            </span>
+          )}
         </h1>
         {slugs.length < MOST_EDITIONS && (
           <EditionSelect

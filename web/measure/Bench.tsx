@@ -12,7 +12,7 @@ import { judgeRoom } from '#core/figures/room.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { lastLength, nameLabel } from '#core/sizing/size-label.ts';
 import { findDoubtfulReading } from '#core/statistics/outlier.ts';
-import { useOtherTab } from '../api/queries.ts';
+import { useExpected, useOtherTab } from '../api/queries.ts';
 import { GaugeSelect } from '../bench/GaugeSelect.tsx';
 import { useInstrument } from '../bench/instrument-choice.ts';
 import { LiveFigure } from '../bench/LiveFigure.tsx';
@@ -112,7 +112,8 @@ export function Bench({
   const { live } = reading;
   const room = useRoom();
   const focus = () => field.current?.focus();
-  const entry = useEntry(sitting, at, instrument, reading, room, focus);
+  const expected = useExpected(tag, protocol.id, sitting.terms);
+  const entry = useEntry(sitting, at, instrument, reading, room, expected.data, focus);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies(place.quantity): the field is given the focus at each new place
   // biome-ignore lint/correctness/useExhaustiveDependencies(place.side): as above

@@ -18,6 +18,9 @@ export interface Entry extends Taking {
   correctLast: () => void;
 }
 
+/** What the other pairs of the edition let expect; undefined until it is known. */
+type ExpectedFigures = readonly { quantity: string; value: number; U: number }[] | undefined;
+
 /** A correction was taken with what the reading was taken with. */
 const termsOf = ({ instrumentId, temperatureC, humidityPct }: BenchReading) => ({
   instrumentId,
@@ -30,6 +33,7 @@ export function useEntry(
   instrument: Instrument | undefined,
   live: LiveReading,
   room: Room,
+  expected: ExpectedFigures,
   focus: () => void,
 ): Entry {
   const units = useUnits();
@@ -85,6 +89,7 @@ export function useEntry(
             unit: enteredUnit,
             soFar: { left: others('left'), right: others('right') },
             repeatabilitySd: station?.repeatability.sd ?? definition.repeatabilitySd,
+            expected: expected?.find(({ quantity }) => quantity === place.quantity),
           }),
   });
 
