@@ -1,10 +1,10 @@
 /** Carrying to another size and distance: slopes against R, cases by hand, common practice. */
 import { describe, expect, it } from 'vitest';
 import { QUANTITIES, QUANTITY_IDS } from '#core/catalogue/quantities.ts';
+import type { SlopeInUse } from '#core/catalogue/slopes.ts';
 import { judgeClaim } from '#core/claims/claim.ts';
 import { carryValue } from '#core/figures/carry.ts';
 import { differenceOf } from '#core/figures/difference.ts';
-import type { SlopeInUse } from '#core/figures/learned-slopes.ts';
 import { DEFAULT_MASS_EXPONENT } from '#core/figures/mass.ts';
 import type { SizeLabel } from '#core/sizing/size-label.ts';
 import { gradingOf } from '#core/statistics/grading.ts';

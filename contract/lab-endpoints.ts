@@ -1,8 +1,8 @@
 /** Addresses of the lab: instruments, protocols, people, units, what was changed and what takes long. */
 
 import { z } from 'zod';
+import { SLOPE_KINDS } from '#core/catalogue/slopes.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
-import { SLOPE_KINDS } from '#core/figures/learned-slopes.ts';
 import { byId, done, type Endpoint, EVERYTHING, FIGURES } from './endpoint.ts';
 import * as fields from './fields.ts';
 import * as jobs from './job-records.ts';

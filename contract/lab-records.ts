@@ -3,8 +3,8 @@
 import { z } from 'zod';
 import { DISCIPLINES } from '#core/catalogue/disciplines.ts';
 import { DRAWING_VIEWS } from '#core/catalogue/quantity.ts';
+import { SLOPE_KINDS } from '#core/catalogue/slopes.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
-import { SLOPE_KINDS } from '#core/figures/learned-slopes.ts';
 import { QUANTITY_KINDS } from '#core/sizing/units.ts';
 import { degreesOfFreedom } from './calculation.ts';
 

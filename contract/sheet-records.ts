@@ -19,7 +19,7 @@ export const basis = z.object({
 });
 
 /** One step that carried a figure: full sizes or km, what it changed, and how surely (95 %). */
-const carriedStep = z.object({
+export const carriedStep = z.object({
   by: z.enum(['size', 'wear']),
   way: z.number(),
   change: z.number(),

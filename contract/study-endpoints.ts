@@ -1,6 +1,6 @@
 /** Addresses of studies, of pairs, of gauges and of methods. */
 import { z } from 'zod';
-import { byId, done, type Endpoint, FIGURES, reasonGiven } from './endpoint.ts';
+import { byId, done, type Endpoint, FIGURES, flag, reasonGiven } from './endpoint.ts';
 import * as fields from './fields.ts';
 import * as studies from './study-records.ts';
 
@@ -13,6 +13,7 @@ export const STUDY_ENDPOINTS = {
       quantity: fields.anyQuantity.optional(),
       label: z.string().max(30).optional(),
       basis: z.string().max(300).optional().describe('key; `all` is refused where they differ'),
+      carried: flag('carried').describe('1: pairs of another size or wear too, carried'),
     }),
     answer: studies.pairStudyReadings,
   },

@@ -12,6 +12,7 @@ import {
   stackBasis,
   words,
 } from './fields.ts';
+import { carriedStep } from './sheet-records.ts';
 
 const name = (what: string) => words(60, what);
 
@@ -26,6 +27,10 @@ export const pairStudyReadings = z.object({
   bases: z
     .array(z.object({ key: z.string(), words: z.string(), pairs: z.number().int() }))
     .describe('readings on different bases are never pooled'),
+  carriable: z.number().int().describe('further pairs that differ in size or wear only'),
+  carried: z
+    .array(z.object({ tag: z.string(), steps: z.array(carriedStep) }))
+    .describe('pairs whose readings were carried to this size and wear'),
   pairs: z
     .array(
       z.object({

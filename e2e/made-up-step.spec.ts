@@ -109,7 +109,7 @@ const EDITED: Record<string, [after: string, added: string][]> = {
     tool: 'caliper',
     repeatabilitySd: 0.3,
     betweenPairSd: 0.8,
-    computed: [['ball-width', 1], ['heel-width', -1]],
+    computed: { sum: [['ball-width', 1], ['heel-width', -1]] },
     claimed: { words: ['play'] },
   }),
 `,

@@ -7,17 +7,11 @@ import {
   type QuantityId,
   withTraits,
 } from '#core/catalogue/quantities.ts';
+import { type LabSlopes, type SlopeKind, usualSlope } from '#core/catalogue/slopes.ts';
 import type { KeptBridge } from '#core/figures/conversions.ts';
 import type { PooledSpreads } from '#core/figures/edition-figure.ts';
 import { repeatabilityInForce } from '#core/figures/learned-repeatability.ts';
-import {
-  type LabSlopes,
-  type LearnedSlope,
-  learnedSlope,
-  type SlopeKind,
-  slopeOf,
-  usualSlope,
-} from '#core/figures/learned-slopes.ts';
+import { type LearnedSlope, learnedSlope, slopeOf } from '#core/figures/learned-slopes.ts';
 import { DEFAULT_MASS_EXPONENT, type MassExponent, massExponent } from '#core/figures/mass.ts';
 import type { Stores } from './stores.ts';
 

@@ -1,10 +1,11 @@
 /** What is written of a measured pair: for lists, and for what the lab learns. */
 
 import { describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts';
+import { usualSlope, wearKind } from '#core/catalogue/slopes.ts';
 import { stackBasisKey } from '#core/figures/basis.ts';
 import { SAME_WEAR_KM } from '#core/figures/carry.ts';
 import { scatterOfSitting } from '#core/figures/learned-repeatability.ts';
-import { learnedSlope, slopeGroup, usualSlope, wearKind } from '#core/figures/learned-slopes.ts';
+import { learnedSlope, slopeGroup } from '#core/figures/learned-slopes.ts';
 import { figuresIn, sessionFigures } from '#core/figures/pair-figure.ts';
 import { lastLength } from '#core/sizing/size-label.ts';
 import { NO_SLOPE_SUMS } from '#core/statistics/grading.ts';

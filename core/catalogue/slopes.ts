@@ -3,7 +3,9 @@
  * terms with its doubt. All common practice, values from memory, with 8 degrees of freedom; a lab's own
  * take their place once they are surer.
  */
+
 import type { QuantityKind } from '../sizing/units.ts';
+import type { StackBasis } from './stack-basis.ts';
 
 /** A slope with its standard uncertainty, per full US size (8.467 mm of last) or per 100 km. */
 export interface UsualSlope {
@@ -98,3 +100,37 @@ export function usualCarrying(kind: QuantityKind, decimals: number): Carrying {
       return { grades: still(10 ** -decimals), wears: still(10 ** -decimals) };
   }
 }
+
+/** What a figure goes with: size, or wear; a stack without its insole, and a midsole, lose by a slope of their own. */
+export const SLOPE_KINDS = ['size', 'wear', 'wear bare'] as const;
+export type SlopeKind = (typeof SLOPE_KINDS)[number];
+
+/** A slope as it is used: in the unit of the quantity, or in % of the value. */
+export interface SlopeInUse {
+  slope: number;
+  /** The part of its doubt that is common to all editions, and the part that is each edition's or pair's own. */
+  commonU: number;
+  ownU: number;
+  df: number;
+}
+
+/** Slopes that a lab found itself, by quantity. */
+export type LabSlopes = Readonly<
+  Record<string, { readonly [Kind in SlopeKind]?: SlopeInUse } | undefined>
+>;
+
+/** The usual slope of a kind; undefined where the quantity has none of its own. */
+export const usualSlope = (
+  { grades, wears, wearsBare }: Carrying,
+  kind: SlopeKind,
+): UsualSlope | undefined => ({ size: grades, wear: wears, 'wear bare': wearsBare })[kind];
+
+/** The slope by which a quantity on a basis wears. */
+export const wearKind = ({ wearsBare }: Carrying, stack: StackBasis | undefined): SlopeKind =>
+  wearsBare && stack && (stack.insole === 'out' || stack.layers === 'midsole only')
+    ? 'wear bare'
+    : 'wear';
+
+/** How far a slope has been followed by so many hundreds of km: one that is reached at 100 km stays there. */
+export const wearReached = ({ first100 }: UsualSlope, hundreds: number): number =>
+  first100 ? Math.min(hundreds, 1) : hundreds;

@@ -1,6 +1,14 @@
 /** Carrying a figure to another size or distance worn, by a slope and with its doubt. */
 import type { QuantityDefinition } from '../catalogue/quantity.ts';
-import { USUAL_SLOPE_DF, type UsualSlope } from '../catalogue/slopes.ts';
+import {
+  type LabSlopes,
+  type SlopeInUse,
+  USUAL_SLOPE_DF,
+  type UsualSlope,
+  usualSlope,
+  wearKind,
+  wearReached,
+} from '../catalogue/slopes.ts';
 import type { StackBasis } from '../catalogue/stack-basis.ts';
 import {
   HALF_SIZE_MM,
@@ -12,13 +20,6 @@ import {
 import type { Kilometres } from '../sizing/units.ts';
 import { roundTo } from '../statistics/rounding.ts';
 import { expand, type UncertaintyTerm } from '../statistics/uncertainty.ts';
-import {
-  type LabSlopes,
-  type SlopeInUse,
-  usualSlope,
-  wearKind,
-  wearReached,
-} from './learned-slopes.ts';
 import type { MassExponent } from './mass.ts';
 
 /** Full size of last: two half sizes. */

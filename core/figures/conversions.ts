@@ -7,9 +7,9 @@ import {
   QUANTITIES,
   type QuantityId,
 } from '../catalogue/quantities.ts';
+import type { LabSlopes } from '../catalogue/slopes.ts';
 import { type Basis, type BasisAnswer, compareBases, stackBasisKey } from './basis.ts';
 import type { Figure } from './figure.ts';
-import type { LabSlopes } from './learned-slopes.ts';
 import type { MassExponent } from './mass.ts';
 
 /** A conversion: b = value + shift, or intercept + slope·value, with its doubt. */

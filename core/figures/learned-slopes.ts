@@ -1,7 +1,11 @@
 /** Slopes that a lab finds itself, over sizes of its editions and over km of its pairs, against the usual ones. */
 import { mean } from 'simple-statistics';
-import { type Carrying, USUAL_SLOPE_DF, type UsualSlope } from '../catalogue/slopes.ts';
-import type { StackBasis } from '../catalogue/stack-basis.ts';
+import {
+  type SlopeInUse,
+  USUAL_SLOPE_DF,
+  type UsualSlope,
+  wearReached,
+} from '../catalogue/slopes.ts';
 import {
   commonSlope,
   type Grading,
@@ -12,46 +16,12 @@ import {
 } from '../statistics/grading.ts';
 import { expand } from '../statistics/uncertainty.ts';
 
-/** What a figure goes with: size, or wear; a stack without its insole, and a midsole, lose by a slope of their own. */
-export const SLOPE_KINDS = ['size', 'wear', 'wear bare'] as const;
-export type SlopeKind = (typeof SLOPE_KINDS)[number];
-
-/** A slope as it is used: in the unit of the quantity, or in % of the value. */
-export interface SlopeInUse {
-  slope: number;
-  /** The part of its doubt that is common to all editions, and the part that is each edition's or pair's own. */
-  commonU: number;
-  ownU: number;
-  df: number;
-}
-
-/** Slopes that a lab found itself, by quantity. */
-export type LabSlopes = Readonly<
-  Record<string, { readonly [Kind in SlopeKind]?: SlopeInUse } | undefined>
->;
-
 /** Groups that a lab's own slope needs at least: editions, or pairs. */
 const FEWEST_GROUPS = 3;
 /** A group spans one full size, or 100 km, at least; binary fractions are no shortfall. */
 const LEAST_SPAN = 1 - 1e-6;
 /** It goes back to the usual one only where it has become so much less sure. */
 const GOES_BACK = 1.2;
-
-/** The usual slope of a kind; undefined where the quantity has none of its own. */
-export const usualSlope = (
-  { grades, wears, wearsBare }: Carrying,
-  kind: SlopeKind,
-): UsualSlope | undefined => ({ size: grades, wear: wears, 'wear bare': wearsBare })[kind];
-
-/** The slope by which a quantity on a basis wears. */
-export const wearKind = ({ wearsBare }: Carrying, stack: StackBasis | undefined): SlopeKind =>
-  wearsBare && stack && (stack.insole === 'out' || stack.layers === 'midsole only')
-    ? 'wear bare'
-    : 'wear';
-
-/** How far a slope has been followed by so many hundreds of km: one that is reached at 100 km stays there. */
-export const wearReached = ({ first100 }: UsualSlope, hundreds: number): number =>
-  first100 ? Math.min(hundreds, 1) : hundreds;
 
 /**
  * The sums of one group about its means, from which a common slope follows.

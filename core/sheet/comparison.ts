@@ -9,6 +9,7 @@ import {
   QUANTITIES,
   type QuantityId,
 } from '../catalogue/quantities.ts';
+import type { LabSlopes } from '../catalogue/slopes.ts';
 import type { Basis } from '../figures/basis.ts';
 import { takenWords, wayWords } from '../figures/carry.ts';
 import { type Difference, differenceOfFigures } from '../figures/difference.ts';
@@ -17,7 +18,6 @@ import {
   editionFigureOn,
   type PooledSpreads,
 } from '../figures/edition-figure.ts';
-import type { LabSlopes } from '../figures/learned-slopes.ts';
 import type { MassExponent } from '../figures/mass.ts';
 import {
   type MeasuredPair,

@@ -1,7 +1,7 @@
 /** How figures go with size and with wear in this lab, kept as sums over its editions and its pairs. */
 import type { QuantityId } from '#core/catalogue/quantities.ts';
+import type { SlopeKind } from '#core/catalogue/slopes.ts';
 import { FULL_SIZE_MM } from '#core/figures/carry.ts';
-import type { SlopeKind } from '#core/figures/learned-slopes.ts';
 import { addSlopeSums, NO_SLOPE_SUMS, type SlopeSums } from '#core/statistics/grading.ts';
 import type { Db } from './database.ts';
 

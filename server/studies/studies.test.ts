@@ -122,6 +122,43 @@ describe('a study of pairs', () => {
     expect((await get(`${address}&basis=none`)).status).toBe(422);
   });
 
+  it('carries pairs of another size where that is asked for, and says how far', async () => {
+    await tools();
+    await load(sixPairs());
+    await receive('NS-10', { label: { system: 'uk', size: 10 } });
+    await load([
+      ['NS-10', 'left', 1, '31.5'],
+      ['NS-10', 'right', 1, '31.7'],
+      ['NS-10', 'left', 1, '37.0', SIDEWALL],
+      ['NS-10', 'right', 1, '37.0', SIDEWALL],
+    ]);
+    const address = '/api/studies/pairs?edition=norrolt-stairwell-mid-cut&quantity=heel-stack';
+    const { body } = await get(address);
+    expect([body.carriable, body.carried, body.readings.value.length]).toEqual([1, [], 24]);
+    const carried = (await get(`${address}&carried=1`)).body;
+    expect(carried.pairs).toHaveLength(7);
+    // By hand: 0.2 mm a full size, two sizes down; the sidewall's readings stay where they are.
+    expect(carried.readings.value.slice(24)).toEqual([
+      expect.closeTo(31.1, 9),
+      expect.closeTo(31.3, 9),
+    ]);
+    // U: t(8) · 0.3 · 2
+    expect(carried.carried).toEqual([
+      {
+        tag: 'NS-10',
+        steps: [
+          {
+            by: 'size',
+            way: expect.closeTo(-2, 9),
+            change: expect.closeTo(-0.4, 9),
+            U: expect.closeTo(2.306 * 0.6, 3),
+          },
+        ],
+      },
+    ]);
+    expect((await get(`${address}&carried=yes`)).status).toBe(400);
+  });
+
   it('leaves rejected pairs out, and scores by hand alone', async () => {
     const { pairId } = await tools();
     await load(sixPairs());

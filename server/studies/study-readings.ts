@@ -9,12 +9,19 @@ import type {
   sideDifference,
 } from '#contract/study-records.ts';
 import { type Catalogue, describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts';
-import { type Basis, compareBases, nameStackBasis } from '#core/figures/basis.ts';
+import {
+  type Basis,
+  type ConversionStep,
+  compareBases,
+  nameStackBasis,
+} from '#core/figures/basis.ts';
+import { carryValue } from '#core/figures/carry.ts';
 import { basisFor } from '#core/figures/pair-figure.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { distinctSizes, isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
 import { completeParts, studyGauge } from '#core/study/gauge-study.ts';
 import type { StudyReading } from '#core/study/study-cells.ts';
+import { viewCarried } from '../figure-view.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import { Refusal, wrongValue } from '../problems.ts';
 import type { StoredStudy } from '../store/gauge-studies.ts';
@@ -106,6 +113,28 @@ function chooseGroup(
   return found ?? groups[0];
 }
 
+/** Of each further pair the latest sitting that differs from a group in size or wear only. */
+function carriable(
+  sessions: readonly StudySession[],
+  chosen: BasisGroup,
+  quantity: QuantityId,
+  lab: LabFacts,
+): { session: StudySession; basis: Basis }[] {
+  const seen = new Set(chosen.sessions.map(({ pairId }) => pairId));
+  return sessions.flatMap((session) => {
+    if (seen.has(session.pairId)) return [];
+    const basis = termsOf(session, quantity, lab);
+    const answer = compareBases(quantity, basis, chosen.basis, lab.catalogue);
+    if (answer.terms === 'not') return [];
+    if (answer.terms === 'convertible' && answer.by.some(({ kind }) => !isCarrying(kind)))
+      return [];
+    seen.add(session.pairId);
+    return [{ session, basis }];
+  });
+}
+
+const isCarrying = (kind: ConversionStep['kind']) => kind === 'size' || kind === 'wear';
+
 export function pairStudyReadings(
   stores: Stores,
   wanted: {
@@ -113,6 +142,8 @@ export function pairStudyReadings(
     quantity?: QuantityId | undefined;
     label?: SizeLabel | undefined;
     basis?: string | undefined;
+    /** Pairs of another size or wear too, carried. */
+    carried?: boolean;
   },
 ): PairStudyReadings {
   const edition = stores.editions.bySlug(wanted.edition);
@@ -132,23 +163,46 @@ export function pairStudyReadings(
   const quantity = wanted.quantity ?? quantities[0] ?? 'mass';
   if (describeQuantity(quantity, lab.catalogue).ordinal)
     throw wrongValue('quantity', 'Scores by hand are votes: they are not averaged.');
-  const sessions = studiedSessions(stores, lab, quantity, edition.id).filter(({ system, size }) =>
-    isSameSize({ system, size }, label),
-  );
+  const all = studiedSessions(stores, lab, quantity, edition.id);
+  const sessions = all.filter(({ system, size }) => isSameSize({ system, size }, label));
   const groups = groupByBasis(sessions, quantity, lab);
   const chosen = chooseGroup(groups, wanted.basis, quantity, lab.catalogue);
+  const further = chosen ? carriable(all, chosen, quantity, lab) : [];
+  const carried = wanted.carried ? further : [];
+  const carriedPairs = new Set(carried.map(({ session }) => session.pairId));
   const pairs = stored
-    .filter((pair) => isSameSize(pair.label, label))
+    .filter((pair) => isSameSize(pair.label, label) || carriedPairs.has(pair.id))
     .sort((a, b) => a.receivedOn.localeCompare(b.receivedOn) || a.tag.localeCompare(b.tag));
   const placeOf = new Map(pairs.map((pair, place) => [pair.id, place]));
-  const pairOf = new Map(chosen?.sessions.map((one) => [one.id, placeOf.get(one.pairId) ?? -1]));
+  const pairOf = new Map(
+    [...(chosen?.sessions ?? []), ...carried.map(({ session }) => session)].map((one) => [
+      one.id,
+      placeOf.get(one.pairId) ?? -1,
+    ]),
+  );
+  const from = new Map(carried.map((one) => [one.session.id, one]));
+  const carry = ({ session, basis }: (typeof carried)[number], value: number) =>
+    carryValue(
+      value,
+      describeQuantity(quantity, lab.catalogue),
+      basis,
+      chosen?.basis ?? basis,
+      lab,
+      { edition: edition.id, pair: session.pairId, stack: basis.stack },
+    );
+  const steps = new Map<string, PairStudyReadings['carried'][number]['steps']>();
   const readings: PairStudyReadings['readings'] = { pair: [], side: [], value: [] };
   for (const { sessionId, side, value } of studiedReadings(stores, lab, quantity, edition.id)) {
     const place = pairOf.get(sessionId);
     if (place === undefined) continue;
     readings.pair.push(place);
     readings.side.push(side);
-    readings.value.push(value);
+    const other = from.get(sessionId);
+    const there = other && carry(other, value);
+    readings.value.push(there?.value ?? value);
+    // How far, told of its first reading.
+    if (other && there && !steps.has(other.session.tag))
+      steps.set(other.session.tag, viewCarried(there.carried));
   }
   return {
     edition: {
@@ -161,6 +215,8 @@ export function pairStudyReadings(
     quantities,
     basis: chosen ? { key: chosen.key, words: chosen.key } : null,
     bases: groups.map(({ key, sessions: own }) => ({ key, words: key, pairs: own.length })),
+    carriable: further.length,
+    carried: [...steps].map(([tag, own]) => ({ tag, steps: own })),
     pairs: pairs.map(({ tag, lot, receivedOn, leftOut }) => ({
       tag,
       lot,

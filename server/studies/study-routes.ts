@@ -59,7 +59,7 @@ export function studyRoutes(stores: Stores, keepUp: () => void): StudyHandlers {
       const label = query.label === undefined ? undefined : readLabelSlug(query.label);
       if (query.label !== undefined && !label)
         throw wrongValue('label', `${query.label} is no label; write it as uk-8 or us-men-9.5.`);
-      return pairStudyReadings(stores, { ...query, label });
+      return pairStudyReadings(stores, { ...query, label, carried: query.carried === '1' });
     },
     listConsistency: ({ query }) => consistencyPage(stores, query, keepUp),
     listSideDifferences: ({ query }) => sideDifferences(stores, query.quantity, query.edition),

@@ -3,7 +3,7 @@ import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
 import { z } from 'zod';
 import type { Lab } from '#contract/lab-records.ts';
-import { usualSlope } from '#core/figures/learned-slopes.ts';
+import { usualSlope } from '#core/catalogue/slopes.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { useSchemaForm } from '../shell/form.ts';

@@ -1,4 +1,4 @@
-import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
@@ -6,6 +6,7 @@ import { readPlainNumber } from '#core/sizing/delimited.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { nameConsistency } from '#core/study/pair-to-pair.ts';
 import { useEditions } from '../api/queries.ts';
+import { carriedWords } from '../shell/carried-words.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import { useAmounts } from './amounts.ts';
@@ -47,6 +48,7 @@ export function PairStudyPage() {
     quantity: (search.get('quantity') ?? undefined) as QuantityId | undefined,
     label: search.get('label') ?? undefined,
     basis: search.get('basis') ?? undefined,
+    carried: search.get('carried') === '1' ? ('1' as const) : ('0' as const),
   };
   const fetched = usePairStudy(slug ? wanted : null);
   const readings = fetched.data;
@@ -115,6 +117,15 @@ export function PairStudyPage() {
                 onChange={(event) => put({ basis: event.currentTarget.value })}
               />
             )}
+            {readings.carriable > 0 && (
+              <Checkbox
+                size="xs"
+                mb={6}
+                label={`${readings.carriable} more of other size or wear, carried`}
+                checked={wanted.carried === '1'}
+                onChange={(event) => put({ carried: event.currentTarget.checked ? '1' : '0' })}
+              />
+            )}
             <TextInput
               size="xs"
               w={90}
@@ -175,6 +186,14 @@ export function PairStudyPage() {
               {note}
             </p>
           ))}
+          {readings.carried.length > 0 && (
+            <p className={classes.note}>
+              {readings.carried
+                .map(({ tag, steps }) => `${tag} ${carriedWords(steps, quantity, units)}`)
+                .join('; ')}
+              . The doubt of carrying is in what the pairs scatter by.
+            </p>
+          )}
           {readings.pairs.some((pair) => pair.leftOut) && (
             <p className={classes.note}>
               Left out, rejected:{' '}
