@@ -22,6 +22,7 @@ const CORE = [
   'claims',
   'match',
   'study',
+  'construction',
   'sheet',
 ];
 

@@ -28,7 +28,7 @@ export function prepareBook(path: string): void {
     const edition = stores.editions.findOrMake({
       maker: { id: uuid7(), name: 'Norrolt' },
       model: { id: uuid7(), name: 'Stairwell' },
-      edition: { id: uuid7(), name: '', madeIn: null, widths: [], colours: [] },
+      edition: { id: uuid7(), name: '', madeIn: null, widths: [], colours: [], uses: [] },
     });
     for (let n = 0; n < PAIRS; n++)
       stores.pairs.add(

@@ -56,7 +56,7 @@ export const CORRECTION_ENDPOINTS = {
     summary: 'Corrects the sizes, widths and colours that an edition is made in.',
     params: byId,
     body: editionFields
-      .omit({ name: true })
+      .omit({ name: true, uses: true })
       .extend({ sample: fields.sizeLabel.nullable().default(null) }),
     answer: done,
     touches: ['pair', 'editions', 'figures'],

@@ -3,7 +3,6 @@ import { z } from 'zod';
 import * as editions from './edition-records.ts';
 import { byId, done, type Endpoint, reasonGiven, typedNames } from './endpoint.ts';
 import * as fields from './fields.ts';
-import * as match from './match-records.ts';
 
 export const EDITION_ENDPOINTS = {
   listEditions: {
@@ -61,11 +60,11 @@ export const EDITION_ENDPOINTS = {
     answer: done,
     touches: ['pair', 'figures'],
   },
-  setDiscipline: {
-    at: 'PUT /api/editions/:id/discipline',
-    summary: 'Says what an edition is made for: its tolerances follow.',
+  setUses: {
+    at: 'PUT /api/editions/:id/uses',
+    summary: 'Says what an edition is for: protocol, tolerances and cautions follow.',
     params: byId,
-    body: z.object({ discipline: match.anyDiscipline }),
+    body: z.object({ uses: editions.uses }),
     answer: done,
     touches: ['pair', 'match', 'editions', 'figures'],
   },

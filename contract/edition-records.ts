@@ -1,5 +1,6 @@
 /** Editions, with what is claimed and reported of them. */
 import { z } from 'zod';
+import { DISCIPLINES, describeDiscipline } from '#core/catalogue/disciplines.ts';
 import { readClaimFigure } from '#core/claims/claim-text.ts';
 import { CLAIMED_PARTS } from '#core/claims/claim-tokens.ts';
 import { CLAIMED_QUANTITIES } from '#core/claims/claimed-quantities.ts';
@@ -21,11 +22,32 @@ export const madeIn = z
     path: ['to'],
   });
 
+const use = z.object({
+  discipline: z.enum(DISCIPLINES),
+  speciality: remark(60).describe('an event, a ground, a floor; empty: none said'),
+});
+
+/** What an edition is for, the first use leading. */
+export const uses = z
+  .array(use)
+  .max(4, 'at most four uses')
+  .superRefine((said, context) => {
+    said.forEach(({ discipline, speciality }, at) => {
+      const issue = (message: string) => context.addIssue({ code: 'custom', path: [at], message });
+      if (said.findIndex((other) => other.discipline === discipline) < at)
+        issue(`${discipline} is said twice`);
+      const known = describeDiscipline(discipline).specialities ?? [];
+      if (speciality !== '' && !known.includes(speciality))
+        issue(`${discipline} has ${known.join(', ') || 'nothing narrower'}, not “${speciality}”`);
+    });
+  });
+
 export const editionFields = z.object({
   name: z.string().trim().max(80).default('').describe('the build: mid cut, wide; may be empty'),
   madeIn: madeIn.nullable().default(null),
   widths: z.array(words(40, 'a width')).max(12).default([]),
   colours: z.array(words(60, 'a colour')).max(40).default([]),
+  uses: uses.default([]),
 });
 
 export const claimFields = z.object({
@@ -98,10 +120,16 @@ export const editionRecord = editionFields.extend({
   model: z.string(),
   modelId: id,
   makerId: id,
-  discipline: z.string(),
   sample: sizeLabel.nullable().describe('size its maker states figures for; null: not known'),
   claims: z.array(claim),
-  claimTexts: z.array(claimTextFields.extend({ withdrawn: z.string().nullable() })),
+  claimTexts: z.array(
+    claimTextFields.extend({
+      withdrawn: z.string().nullable(),
+      mark: z
+        .enum(['', 'seen', 'contradicted', 'cannot be seen'])
+        .describe('what became of it when a shoe was looked at; empty: nobody has said'),
+    }),
+  ),
   reported: z.array(reported),
 });
 
@@ -116,7 +144,7 @@ export const editionRow = z.object({
   madeIn: madeIn.nullable(),
   widths: z.array(z.string()),
   colours: z.array(z.string()),
-  discipline: z.string(),
+  uses: z.array(use),
   pairs: z.array(z.object({ tag: z.string(), label: sizeLabel, readings: z.number().int() })),
   claims: z.number().int(),
 });

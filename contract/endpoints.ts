@@ -1,5 +1,6 @@
 /** Every address of the API, and the types of what passes there. */
 import type { z } from 'zod';
+import { CONSTRUCTION_ENDPOINTS } from './construction-endpoints.ts';
 import { CORRECTION_ENDPOINTS } from './correction-endpoints.ts';
 import { DELIVERY_ENDPOINTS } from './delivery-endpoints.ts';
 import { EDITION_ENDPOINTS } from './edition-endpoints.ts';
@@ -15,6 +16,7 @@ export const ENDPOINTS = {
   ...LAB_ENDPOINTS,
   ...PAIR_ENDPOINTS,
   ...EDITION_ENDPOINTS,
+  ...CONSTRUCTION_ENDPOINTS,
   ...CORRECTION_ENDPOINTS,
   ...READING_ENDPOINTS,
   ...MATCH_ENDPOINTS,

@@ -41,7 +41,7 @@ export const LAB_ENDPOINTS = {
   setSender: {
     at: 'PUT /api/lab/sender',
     summary: 'Says who sends parcels: it stands on return notes issued from then on.',
-    body: z.object({ sender: fields.remark(300) }),
+    body: z.object({ sender: z.string().trim().max(300, 'at most 300 letters') }),
     answer: z.object({ sender: z.string() }),
     touches: ['lab'],
   },

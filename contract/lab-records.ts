@@ -122,6 +122,9 @@ const stationFields = z.object({
   setup: remark(120),
 });
 
+/** The use that a protocol is made for; empty: any. */
+const protocolUse = z.union([z.enum(DISCIPLINES), z.literal('')]).default('');
+
 export const protocolFields = z
   .object({
     id,
@@ -129,6 +132,7 @@ export const protocolFields = z
     name: words(80, 'the name'),
     stack: stackBasis,
     conditioning: remark(200),
+    discipline: protocolUse,
     stations: z
       .array(
         stationFields.extend({
@@ -162,6 +166,7 @@ const protocol = z.object({
   retired: z.boolean().describe('a newer version is offered instead'),
   used: z.boolean().describe('a session was taken by it: editing makes a new version'),
   conditioning: z.string(),
+  discipline: protocolUse,
   stack: stackBasis,
   stations: z.array(
     stationFields.extend({

@@ -6,6 +6,7 @@ import { NOTHING_FELT, SIGHT_STATES } from '#core/catalogue/match-look.ts';
 import { SIDES } from '#core/catalogue/quantities.ts';
 import { SIGHT_IDS } from '#core/catalogue/sights.ts';
 import { readLabel } from '#core/sizing/printed-label.ts';
+import { uses } from './edition-records.ts';
 import { id, kilometres, matchFeatureId, moment, remark, sizeLabel, words } from './fields.ts';
 import { reading } from './reading-records.ts';
 
@@ -175,7 +176,7 @@ export const matchRecord = z.object({
     model: z.string(),
     name: z.string(),
     modelId: id,
-    discipline: anyDiscipline,
+    uses,
   }),
   checks: z.array(matchCheck),
   names: z.partialRecord(matchFeatureId, z.string()),

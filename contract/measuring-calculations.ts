@@ -1,5 +1,7 @@
 /** The named calculations of receiving, measuring and comparing. */
 import { z } from 'zod';
+import { workOut } from '#core/catalogue/computation.ts';
+import { QUANTITIES } from '#core/catalogue/quantities.ts';
 import { judgeClaim } from '#core/claims/claim.ts';
 import { findClaimFaults, type StatedFigure } from '#core/claims/claim-consistency.ts';
 import { analyseCurve, apparentEi } from '#core/curves/curve-analysis.ts';
@@ -302,6 +304,21 @@ export const MEASURING_CALCULATIONS: readonly Calculation[] = [
         noticeable,
       );
       return { ...d, df: writeDf(d.df) };
+    },
+  }),
+  calculation({
+    name: 'tilt',
+    summary: 'How broad a sole stands for its height, and how far it leans before it tips.',
+    source: 'Half the sole’s width over its stack, and the arc tangent of that: plane geometry.',
+    input: z.object({ soleWidthMm: positive, stackMm: positive }),
+    output: z.object({ ratio: finite, edgeAngleDeg: finite }),
+    example: { soleWidthMm: 90, stackMm: 38 },
+    calculate: ({ soleWidthMm, stackMm }) => {
+      const of = (quantity: 'width-to-stack' | 'tilt-angle') => {
+        const { computed } = QUANTITIES[quantity];
+        return (computed && workOut(computed, [soleWidthMm, stackMm])?.value) ?? Number.NaN;
+      };
+      return { ratio: of('width-to-stack') / 100, edgeAngleDeg: of('tilt-angle') };
     },
   }),
   calculation({

@@ -4,6 +4,7 @@ import { SIDES } from '#core/catalogue/quantities.ts';
 import { CONFIGURATIONS } from '#core/catalogue/stack-basis.ts';
 import { TERM_KINDS } from '#core/statistics/uncertainty.ts';
 import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
+import { madeOfPart, meant, partId } from './construction-records.ts';
 import { claim, editionRecord, reported } from './edition-records.ts';
 import { anyQuantity, id, kilometres, measuredQuantity, sizeLabel, stackBasis } from './fields.ts';
 import { pairFields } from './pair-records.ts';
@@ -158,6 +159,8 @@ export const sheet = z.object({
   included: z
     .array(z.object({ tag: z.string(), reason: z.string() }))
     .describe('rejected pairs that are in all the same, by hand'),
+  madeOf: z.array(madeOfPart).describe('what it is made of, by all pairs that count'),
+  meant: meant.describe('what that says together with the figures'),
   matched: z
     .array(z.object({ tag: z.string(), decision: z.string(), words: z.string() }))
     .describe('how the pairs stood when left was held against right'),
@@ -177,6 +180,12 @@ const differenceView = z.object({
   noticeable: z.enum(['yes', 'no', 'may be']),
 });
 
+/** A part by which editions differ: as it counts for each; null: not looked, and not stated. */
+const comparedPart = z.object({
+  part: partId,
+  cells: z.array(madeOfPart.pick({ answer: true, state: true }).nullable()),
+});
+
 export const comparison = z.object({
   label: sizeLabel,
   labels: z.array(sizeLabel).describe('of the pairs, and the one that leaves the least to carry'),
@@ -192,6 +201,7 @@ export const comparison = z.object({
       lastMm: z.number(),
     }),
   ),
+  parts: z.array(comparedPart).describe('by which the editions differ'),
   rows: z.array(
     z.object({
       quantity: anyQuantity,

@@ -140,6 +140,8 @@ describe('every address that reads', () => {
       getDelivery: ['/api/delivery?edition=tarnhus-lanewalk&lot=L2-318'],
       getEdition: ['/api/editions/kestvane-kerb/record'],
       findNamed: [`/api/names/${kerb.id}/same?kind=edition&name=wide`],
+      getWalk: ['/api/pairs/KK-01/walk', '/api/pairs/PG-01/walk'],
+      listExpected: [`/api/pairs/KK-02/expected?protocol=${lab.protocols[0].id}&wornKm=0`],
       getMerge: [`/api/names/${kerb.id}/merge?kind=edition&into=${latch.id}`],
     };
     expect(Object.keys(addresses).sort()).toEqual(

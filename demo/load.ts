@@ -1,9 +1,10 @@
 /** Loads the scenario into an empty database, through the same stores as everything else. */
 import dayjs from 'dayjs';
 import { v7 as uuid7 } from 'uuid';
-import { claimRecords } from '#contract/claim-records.ts';
+import { claimRecords, claimTextRecords } from '#contract/claim-records.ts';
 import { editionFields } from '#contract/edition-records.ts';
 import { pairFields } from '#contract/pair-records.ts';
+import type { PartId } from '#core/catalogue/construction.ts';
 import { QUANTITIES } from '#core/catalogue/quantities.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
@@ -13,6 +14,7 @@ import { setUpLab } from '#server/lab/set-up.ts';
 import { summarisePair } from '#server/measured-pairs.ts';
 import type { Db } from '#server/store/database.ts';
 import { openStores, type Stores } from '#server/stores.ts';
+import { CONSTRUCTION_TRUTHS } from './construction-truths.ts';
 import { FULL_BENCH_PAIRS, measureFullBench } from './full-bench.ts';
 import { equipInstruments } from './instruments.ts';
 import { MATCH_TRUTHS } from './match-truths.ts';
@@ -29,7 +31,7 @@ import {
 } from './truths.ts';
 
 /** Grows when the scenario changes, so that an older demo database is made anew. */
-export const SCENARIO_VERSION = 3;
+export const SCENARIO_VERSION = 4;
 
 const SCENARIO_SETTING = 'demo-scenario';
 
@@ -85,6 +87,34 @@ function receive(
     },
   );
   return id;
+}
+
+/** Walks along the first pair of an edition, as the bench does after it was received. */
+function walkAlong(stores: Stores, { key, pairs }: EditionTruth, today: dayjs.Dayjs): void {
+  const truth = CONSTRUCTION_TRUTHS[key];
+  const first = pairs[0];
+  if (!truth || !first) return;
+  const pair = stores.pairs.byTag(first.tag);
+  const at = today.subtract(first.receivedDaysAgo, 'day').hour(9).minute(20);
+  const by = { at: at.toISOString(), person: 'B1' };
+  const told = { ...by, action: 'sayPart', subject: pair.id, request: truth };
+  stores.changes.apply({ id: idAt(at), ...told }, () => {
+    stores.editions.setUses(pair.editionId, truth.uses);
+    for (const [part, answer] of Object.entries(truth.seen))
+      stores.construction.say('seen', { id: pair.id, part: part as PartId, ...by }, answer);
+    for (const [part, answer] of Object.entries(truth.stated ?? {}))
+      stores.construction.say(
+        'stated',
+        { id: pair.editionId, part: part as PartId, ...by },
+        answer,
+      );
+    for (const { text, source, mark } of truth.words ?? []) {
+      const claimTexts = claimTextRecords(readClaims(text), source, () => idAt(at));
+      stores.editions.addClaims(pair.editionId, { claimTexts });
+      for (const { id } of claimTexts) stores.construction.markClaim(id, mark);
+    }
+    return { id: pair.id };
+  });
 }
 
 function measure(
@@ -183,6 +213,7 @@ export function loadScenario(db: Db, day: string): void {
         const { tag, wornKm = 0 } = pair;
         measureFullBench(stores, { id: pairId, tag, wornKm }, truth, at, idAt);
       });
+    for (const edition of EDITION_TRUTHS) walkAlong(stores, edition, today);
     for (const truth of MATCH_TRUTHS) {
       const received = dayjs(stores.pairs.byTag(truth.tag).receivedOn);
       checkPair(stores, truth, received.add(truth.after, 'day').hour(8), idAt);

@@ -24,6 +24,7 @@ import { photographFileRoutes, photographRoutes } from './photographs/photograph
 import { problemHandler, Refusal } from './problems.ts';
 import { correctionRoutes } from './receive/correction-routes.ts';
 import { pairRoutes } from './receive/pair-routes.ts';
+import { walkRoutes } from './receive/walk-routes.ts';
 import { sheetRoutes } from './sheets/sheet-routes.ts';
 import type { Db } from './store/database.ts';
 import { photographFolder } from './store/photograph-folder.ts';
@@ -153,6 +154,7 @@ export function createApp(options: AppOptions): BenchApp {
       ...labRoutes(stores, jobs, newId, watchInstruments, refresh),
       ...pairRoutes(stores),
       ...correctionRoutes(stores),
+      ...walkRoutes(stores),
       ...sessionRoutes(stores),
       ...matchRoutes(stores),
       ...studyRoutes(stores, keepUp),

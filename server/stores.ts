@@ -3,6 +3,7 @@ import { auditStore } from './store/audit.ts';
 import { bridgeStore } from './store/bridges.ts';
 import { changeStore } from './store/changes.ts';
 import { consistencyStore } from './store/consistency.ts';
+import { constructionStore } from './store/construction.ts';
 import { correctionStore } from './store/corrections.ts';
 import { curveStore } from './store/curves.ts';
 import type { Db } from './store/database.ts';
@@ -34,6 +35,7 @@ export function openStores(db: Db) {
   return {
     changes: changeStore(db),
     audit: auditStore(db),
+    construction: constructionStore(db),
     corrections: correctionStore(db),
     names,
     lab,

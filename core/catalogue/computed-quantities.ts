@@ -49,7 +49,7 @@ export const COMPUTED = {
       ],
     },
   }),
-  'hardness-medial-over-lateral': quantity({
+  'hardness-medial-less-lateral': quantity({
     name: 'Medial less lateral hardness',
     short: 'medial over lateral',
     group: 'hardness',
@@ -71,7 +71,7 @@ export const COMPUTED = {
       ],
     },
   }),
-  'width-against-stack': quantity({
+  'width-to-stack': quantity({
     name: 'Half the heel’s width against its stack',
     short: 'width against stack',
     group: 'sole',
@@ -88,7 +88,7 @@ export const COMPUTED = {
     dependsOn: STACK,
     computed: { quotient: ['heel-width', 'heel-stack'], times: 0.5, as: 'share' },
   }),
-  'tilt-to-edge': angle(
+  'tilt-angle': angle(
     'Tilt to the edge of the heel',
     'sole',
     'Angle at which the middle of the heel’s top stands over the sole’s edge: half the sole width over the stack.',

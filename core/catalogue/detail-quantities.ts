@@ -43,8 +43,8 @@ export const DETAILS = {
     view: 'side',
     span: [44, 34, 48, 30],
   }),
-  'midsole-wall-medial': wall('medial', 36),
-  'midsole-wall-lateral': wall('lateral', 64),
+  'wall-medial': wall('medial', 36),
+  'wall-lateral': wall('lateral', 64),
   'flex-groove-depth': length(
     'Flex-groove depth',
     'sole',
@@ -53,7 +53,7 @@ export const DETAILS = {
     [0, 20],
     { repeatabilitySd: 0.2, betweenPairSd: 0.3, ...CARRYING.tread },
   ),
-  'insole-to-wall': length(
+  'insole-step': length(
     'Insole-to-wall step',
     'inside',
     'Gap between the insole’s edge and the inner wall at the arch.',
@@ -77,7 +77,7 @@ export const DETAILS = {
     [4, 120],
     { family: 'heel', ...CARRYING.heelHeight },
   ),
-  'heel-base-flare': length(
+  'base-flare': length(
     'Heel base flare',
     'sole',
     'Width of the heel at its base less its width at the top; positive where it widens to the floor.',
@@ -85,7 +85,7 @@ export const DETAILS = {
     [-60, 40],
     { family: 'heel', ...CARRYING.heelHeight },
   ),
-  'heel-board-padding': length(
+  'jump-padding': length(
     'Heel padding at the board',
     'layers',
     'Through the sole under the heel centre, as it stands on the board or step.',
@@ -114,13 +114,13 @@ export const DETAILS = {
     [-5, 60],
     { tool: 'ruler', repeatabilitySd: 0.6, noticeable: 3 },
   ),
-  'heel-tension': byHand(
+  'heel-tension-hand': byHand(
     'Heel tension by hand',
     'Climbing: the heel rand pulled off with a finger.',
     { view: 'rear', spot: [50, 26] },
     ['slack', 'loose', 'snug', 'tight', 'hardly moves'],
   ),
-  'tap-by-ear': byHand(
+  'tap-ear': byHand(
     'Tap by ear',
     'A key tapped on the sole: how it sounds.',
     { view: 'side', spot: [30, 2] },
@@ -134,7 +134,7 @@ export const DETAILS = {
     [0, 900],
     { tool: 'tape', repeatabilitySd: 5, noticeable: 40, sideTolerance: within(40) },
   ),
-  'eyelets-used': quantity({
+  'eyelet-rows': quantity({
     name: 'Eyelet rows used',
     group: 'upper',
     kind: 'share',

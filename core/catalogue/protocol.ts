@@ -1,5 +1,7 @@
 /** The protocols that ship, as the tools on a table allow them. Values are common practice. */
 
+import { DEFAULT_REPEATABILITY_DF } from '../statistics/repeated-readings.ts';
+import { DISCIPLINES, type Discipline, describeDiscipline } from './disciplines.ts';
 import { type MeasuredQuantityId, QUANTITIES } from './quantities.ts';
 import type { StackBasis } from './stack-basis.ts';
 import type { ToolName } from './tools.ts';
@@ -20,6 +22,8 @@ export interface ProtocolDraft {
   stack: StackBasis;
   /** How shoes are kept before they are measured. Empty: as they are. */
   conditioning: string;
+  /** The use that it is made for; empty: any. */
+  discipline: Discipline | '';
   stations: StationDraft[];
 }
 
@@ -87,6 +91,7 @@ function insoles(tool: Through): StationDraft[] {
   );
 }
 
+const LUGS: readonly MeasuredQuantityId[] = ['heel-lugs', 'forefoot-lugs'];
 const HARDNESS: readonly MeasuredQuantityId[] = [
   'midsole-medial-hardness',
   'midsole-lateral-hardness',
@@ -132,6 +137,28 @@ function reviewersRound(tool: Through, mass: readonly StationDraft[]): StationDr
   ];
 }
 
+type GeneralDraft = Omit<ProtocolDraft, 'discipline'>;
+
+const STACKS: readonly MeasuredQuantityId[] = ['heel-stack', 'midfoot-stack', 'forefoot-stack'];
+/** Five touches a spot, five lugs a zone: then their median. */
+const FIVE = 5;
+
+/** The protocol of a use: what its entry takes, in its order. */
+function protocolOfUse(discipline: Discipline, through: Through, stack: StackBasis): ProtocolDraft {
+  const { name, takes, optional = [] } = describeDiscipline(discipline);
+  return {
+    name: `${name.charAt(0).toUpperCase()}${name.slice(1)}`,
+    stack,
+    conditioning: '',
+    discipline,
+    stations: takes.flatMap((quantity) => {
+      if (STACKS.includes(quantity)) return stacks(through, 1, [quantity]);
+      const isFive = HARDNESS.includes(quantity) || LUGS.includes(quantity);
+      return station(quantity, isFive ? FIVE : 1, { optional: optional.includes(quantity) });
+    }),
+  };
+}
+
 /**
  * The protocols that ship, those that the tools allow first. A needle gauge or a caliper reaches
  * the foot-side surface inside the shoe; a ruler alone sees only the sidewall. The others are there
@@ -150,13 +177,13 @@ export function protocolsFor(tools: readonly ToolName[]): ProtocolDraft[] {
     layers: 'whole sole',
     method: METHOD[through],
   };
-  const sidewall: ProtocolDraft = {
+  const sidewall: GeneralDraft = {
     name: 'Sidewall, ruler',
     stack: { ...base, place: 'sidewall', method: 'ruler' },
     conditioning: '',
     stations: [...mass, ...stacks('ruler', 2)],
   };
-  const inShoe: ProtocolDraft[] = [
+  const inShoe: GeneralDraft[] = [
     {
       name: `In-shoe 12 / 75 %, insole in, ${through}`,
       stack: base,
@@ -194,19 +221,34 @@ export function protocolsFor(tools: readonly ToolName[]): ProtocolDraft[] {
       stations: fullBench(through),
     },
   ];
-  const hardness: ProtocolDraft = {
+  const hardness: GeneralDraft = {
     name: 'On-the-shoe hardness',
     stack: base,
     conditioning: CONDITIONING,
     stations: several([...HARDNESS, 'insole-hardness'], 5),
   };
-  if (owned) return [...inShoe, sidewall, hardness];
-  if (tools.includes('ruler')) return [sidewall, ...inShoe, hardness];
-  const massOnly: ProtocolDraft = {
+  const general = (drafts: readonly GeneralDraft[]): ProtocolDraft[] => [
+    ...drafts.map((draft): ProtocolDraft => ({ ...draft, discipline: '' })),
+    ...DISCIPLINES.map((discipline) => protocolOfUse(discipline, through, base)),
+  ];
+  if (owned) return general([...inShoe, sidewall, hardness]);
+  if (tools.includes('ruler')) return general([sidewall, ...inShoe, hardness]);
+  const massOnly: GeneralDraft = {
     name: 'Mass only',
     stack: { ...base, method: 'ruler' },
     conditioning: '',
     stations: mass,
   };
-  return [...(mass.length > 0 ? [massOnly] : []), ...inShoe, sidewall, hardness];
+  return general([...(mass.length > 0 ? [massOnly] : []), ...inShoe, sidewall, hardness]);
 }
+
+/** A protocol that ships, as it is saved in a lab. */
+export const savedDraft = (draft: ProtocolDraft, id: string) => ({
+  id,
+  basedOn: null,
+  ...draft,
+  stations: draft.stations.map(({ repeatabilitySd, ...station }) => ({
+    ...station,
+    repeatability: { sd: repeatabilitySd, df: DEFAULT_REPEATABILITY_DF },
+  })),
+});

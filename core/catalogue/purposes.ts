@@ -64,20 +64,20 @@ export const PURPOSES: Readonly<Record<Shipped, string>> = {
   'collar-padding': 'Soft at the ankle against warm and slow to dry.',
   'heel-padding': 'What holds and wears through first at the heel.',
   'tongue-padding': 'Whether laces are felt on the instep.',
-  'midsole-wall-medial': 'Foam that stands up beside the foot steadies it without being hard.',
-  'midsole-wall-lateral': 'The same on the outside, where ankles turn.',
+  'wall-medial': 'Foam that stands up beside the foot steadies it without being hard.',
+  'wall-lateral': 'The same on the outside, where ankles turn.',
   'flex-groove-depth': 'How easily the forefoot bends, and how much mud it holds.',
-  'insole-to-wall': 'A gap here lets the foot slide off the insole’s edge.',
+  'insole-step': 'A gap here lets the foot slide off the insole’s edge.',
   'heel-base-width': 'How surely a heel stands: beginners want it broad.',
   'heel-base-length': 'How surely a heel stands back and forth.',
-  'heel-base-flare': 'A heel that widens to the floor steadies turns.',
-  'heel-board-padding': 'What a jumper lands on at the board.',
+  'base-flare': 'A heel that widens to the floor steadies turns.',
+  'jump-padding': 'What a jumper lands on at the board.',
   'plate-coverage': 'How much of the sole is stiffened: spring at pace, stiffness at a walk.',
   downturn: 'How far the toes hook: steep rock wants it, long days do not.',
-  'heel-tension': 'Whether the heel stays in when it is hooked.',
-  'tap-by-ear': 'Says more of the foam under the heel than a thumb does.',
+  'heel-tension-hand': 'Whether the heel stays in when it is hooked.',
+  'tap-ear': 'Says more of the foam under the heel than a thumb does.',
   'lace-reserve': 'Lace that drags is stepped on; too little does not close a wide foot.',
-  'eyelets-used': 'Whether there is a hole left for another lacing.',
+  'eyelet-rows': 'Whether there is a hole left for another lacing.',
   'midsole-medial-hardness':
     'Softer foam cushions a light walker; firmer holds a heavy one. Medial firmer than lateral: a shoe that guides.',
   'midsole-lateral-hardness':
@@ -112,10 +112,9 @@ export const PURPOSES: Readonly<Record<Shipped, string>> = {
   'outsole-large': 'A moulded feature that tells whether two soles came from one mould.',
   drop: 'How much the heel stands above the ball: high spares the calf, low the knee.',
   'flare-total': 'How much wider than the upper the heel stands: steady, and clumsy on stairs.',
-  'width-against-stack':
-    'How broad the heel stands for its height: the higher, the wider it must be.',
-  'tilt-to-edge':
+  'width-to-stack': 'How broad the heel stands for its height: the higher, the wider it must be.',
+  'tilt-angle':
     'How far a shoe leans before it tips over its edge: who turns an ankle wants it large.',
   'midsole-share': 'How much of the height is foam, rather than insole and rubber.',
-  'hardness-medial-over-lateral': 'A firmer inside is what makes a guiding shoe.',
+  'hardness-medial-less-lateral': 'A firmer inside is what makes a guiding shoe.',
 };

@@ -46,7 +46,7 @@ const workedOut = (quantity: QuantityId) => computedFigure(quantity, (part) => k
 
 describe('figures that are worked out', () => {
   it('gives a width against a stack in %, with the doubts of both', () => {
-    const found = workedOut('width-against-stack');
+    const found = workedOut('width-to-stack');
     // 45/38 = 1.18421; u = 1.18421·√((0.4/90)² + (0.3/38)²)
     expect(found?.value).toBeCloseTo(118.421, 3);
     const relative = Math.hypot(0.4 / 90, 0.3 / 38);
@@ -55,7 +55,7 @@ describe('figures that are worked out', () => {
     expect(found?.basis.stack).toEqual(stack);
   });
   it('gives the tilt to the edge as an angle', () => {
-    const found = workedOut('tilt-to-edge');
+    const found = workedOut('tilt-angle');
     // atan(45/38) = 49.821°; du by du/dq = 180/π/(1 + q²)
     expect(found?.value).toBeCloseTo(49.821, 3);
     const q = 45 / 38;
@@ -65,7 +65,7 @@ describe('figures that are worked out', () => {
   it('gives a share of the stack, and nothing where a part is missing or nothing', () => {
     expect(workedOut('midsole-share')?.value).toBeCloseTo((100 * 27) / 38, 9);
     expect(workedOut('drop')).toBeUndefined();
-    const { computed } = QUANTITIES['tilt-to-edge'] ?? {};
+    const { computed } = QUANTITIES['tilt-angle'] ?? {};
     if (!computed) throw new Error('it is worked out');
     expect(workOut(computed, [90, 0])).toBeUndefined();
     expect(workOut(computed, [90, undefined])).toBeUndefined();

@@ -24,7 +24,7 @@ describe('one more thing', () => {
     });
     expect(read('downturn r 1 1/2 in')).toMatchObject({ side: 'right', typed: '1 1/2 in' });
     expect(read('heel seam -2')).toMatchObject({ quantity: 'heel-seam', typed: '-2' });
-    expect(read('tap')).toEqual({ quantity: 'tap-by-ear', side: undefined, typed: '' });
+    expect(read('tap')).toEqual({ quantity: 'tap-ear', side: undefined, typed: '' });
   });
 
   it('is asked about where it fits several, none, or nothing is named', () => {

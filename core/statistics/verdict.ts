@@ -20,6 +20,10 @@ export const VERDICT_WORDS = {
   drift: ['holds', 'drifted'],
   /** The room against the standard one. */
   room: ['within', 'out', 'not recorded'],
+  /** What a shoe is made of, together with its figures. */
+  construction: ['so', 'not so', 'cannot tell'],
+  /** A shoe for a ground, an event, a binding. */
+  suits: ['suits', 'suits with a but', 'does not suit', 'cannot tell'],
 } as const;
 
 export type VerdictWord<Kind extends keyof typeof VERDICT_WORDS> =

@@ -1,6 +1,5 @@
 /** Pairs of one lot, looked at one after another; two pairs held against each other. */
 import type { Delivery, HeldRecord } from '#contract/delivery-records.ts';
-import type { Discipline } from '#core/catalogue/disciplines.ts';
 import { featuresOfPair, holdPairs } from '#core/match/held.ts';
 import { faultsOf } from '#core/sheet/delivery-letter.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
@@ -25,7 +24,7 @@ export function heldAgainst(stores: Stores, tag: string, other: string): HeldRec
     label: pair.label,
   });
   const features = (pair: StoredPair) => featuresOfPair(measuredPair(stores, lab, pair));
-  const tolerances = tolerancesFor(stores, edition.discipline as Discipline | '');
+  const tolerances = tolerancesFor(stores, edition.uses);
   return {
     a: told(a),
     b: told(b),

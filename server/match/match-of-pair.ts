@@ -1,7 +1,6 @@
 /** The match checks of a pair with the terms they are judged by. */
 import { mean } from 'simple-statistics';
 import type { MatchCheck, MatchRecord } from '#contract/match-records.ts';
-import type { Discipline } from '#core/catalogue/disciplines.ts';
 import { MATCH_FEATURES } from '#core/catalogue/match-feature-ids.ts';
 import { matchFeature } from '#core/catalogue/match-features.ts';
 import { type EvaluatedCheck, evaluateCheck } from '#core/match/match-check.ts';
@@ -31,8 +30,7 @@ function siblingsOf(stores: Stores, pair: StoredPair): SiblingFeatures {
 
 export function matchOfPair(stores: Stores, pair: StoredPair): MatchRecord {
   const edition = stores.editions.byId(pair.editionId);
-  const discipline = edition.discipline as Discipline | '';
-  const { id, slug, maker, model, name, modelId } = edition;
+  const { id, slug, maker, model, name, modelId, uses } = edition;
   return {
     pair: {
       id: pair.id,
@@ -47,10 +45,10 @@ export function matchOfPair(stores: Stores, pair: StoredPair): MatchRecord {
       replacedBy: stores.pairs.replacing(pair.id),
       countsAnyway: pair.countsAnyway,
     },
-    edition: { id, slug, maker, model, name, modelId, discipline },
+    edition: { id, slug, maker, model, name, modelId, uses },
     checks: stores.matches.ofPair(pair.id),
     names: stores.matches.namesOf(modelId),
-    tolerances: tolerancesFor(stores, discipline),
+    tolerances: tolerancesFor(stores, uses),
     siblings: siblingsOf(stores, pair),
   };
 }

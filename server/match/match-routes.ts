@@ -21,7 +21,7 @@ type MatchHandlers = Pick<
   | 'decideMatch'
   | 'nameMatchFeature'
   | 'countPair'
-  | 'setDiscipline'
+  | 'setUses'
   | 'listTolerances'
   | 'setTolerance'
   | 'listIssued'
@@ -62,9 +62,9 @@ export function matchRoutes(stores: Stores): MatchHandlers {
       stores.consistency.markStale(pair.editionId);
       return { id: params.id };
     },
-    setDiscipline: ({ params, body }) => {
+    setUses: ({ params, body }) => {
       stores.editions.byId(params.id);
-      stores.editions.setDiscipline(params.id, body.discipline);
+      stores.editions.setUses(params.id, body.uses);
       return { id: params.id };
     },
     getHeld: ({ params }) => heldAgainst(stores, params.tag, params.other),

@@ -341,11 +341,11 @@ describe('tolerances', () => {
     const { editionId } = await bench();
     const tolerance = async () => (await get('/api/pairs/NS-01/match')).body.tolerances;
     expect((await tolerance())['sole-plane'].absolute).toBe(1);
-    await put(`/api/editions/${editionId}/discipline`, { discipline: 'dance' });
+    await put(`/api/editions/${editionId}/uses`, { uses: [{ discipline: 'dance' }] });
     expect((await tolerance())['sole-plane'].absolute).toBe(0.7);
-    expect((await put(`/api/editions/${editionId}/discipline`, { discipline: 'x' })).status).toBe(
-      400,
-    );
+    expect(
+      (await put(`/api/editions/${editionId}/uses`, { uses: [{ discipline: 'x' }] })).status,
+    ).toBe(400);
   });
 
   it('refuse what is no tolerance', async () => {

@@ -1,7 +1,12 @@
 /** How far left and right may differ: practice, and what the lab drew otherwise. */
 import type { z } from 'zod';
 import type { toleranceHistory } from '#contract/match-records.ts';
-import { DISCIPLINES, type Discipline, ownTolerance } from '#core/catalogue/disciplines.ts';
+import {
+  DISCIPLINES,
+  type Discipline,
+  ownTolerance,
+  type Use,
+} from '#core/catalogue/disciplines.ts';
 import { MATCH_FEATURES, type MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { matchFeature, type ToleranceRule } from '#core/catalogue/match-features.ts';
 import { type ThresholdChange, thresholdInForce } from '#core/catalogue/thresholds.ts';
@@ -17,14 +22,22 @@ const ruleOf = (
     own: ownTolerance(feature, discipline),
   });
 
-/** The tolerances of a discipline, by feature. */
+/** The strictest tolerances of the uses of an edition, by feature; the general ones where none is said. */
 export function tolerancesFor(
   stores: Stores,
-  discipline: Discipline | '',
+  uses: readonly Use[],
 ): Partial<Record<MatchFeatureId, ToleranceRule>> {
   const changes = stores.thresholds.changes();
+  const disciplines = uses.length > 0 ? uses.map(({ discipline }) => discipline) : ([''] as const);
   return Object.fromEntries(
-    MATCH_FEATURES.map((feature) => [feature, ruleOf(changes, feature, discipline).value]),
+    MATCH_FEATURES.map((feature) => {
+      const rules = disciplines.map((discipline) => ruleOf(changes, feature, discipline).value);
+      const strictest: ToleranceRule = {
+        absolute: Math.min(...rules.map(({ absolute }) => absolute)),
+        share: Math.min(...rules.map(({ share }) => share)),
+      };
+      return [feature, strictest];
+    }),
   );
 }
 

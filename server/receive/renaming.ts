@@ -1,6 +1,8 @@
 /** Names put right: renaming, and merging what turns out to be one and the same. */
+
 import type { MergePlan } from '#contract/correction-records.ts';
 import type { EditionRecord } from '#contract/edition-records.ts';
+import { nameUses } from '#core/catalogue/disciplines.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { Refusal, wrongValue } from '../problems.ts';
 import type { Corrector, Edit } from '../store/corrections.ts';
@@ -73,6 +75,10 @@ function mergeEditions(stores: Stores, corrector: Corrector, from: string, into:
     corrector.list('edition_width', { edition_id: into, width }, true);
   for (const colour of before.colours)
     corrector.list('edition_colour', { edition_id: into, colour }, true);
+  const stated = stores.construction.ofEdition(into);
+  for (const row of stores.construction.rowsOfEdition(from))
+    if (stated[row.part] === undefined)
+      corrector.list('edition_part', { edition_id: into, ...row }, true);
   if (before.madeIn && !target.madeIn) {
     const { system, from: least, to, halfSizes } = before.madeIn;
     corrector.set('edition', into, {
@@ -169,14 +175,14 @@ function movesOf(stores: Stores, edits: readonly Edit[]): string[] {
   const tagWords =
     tags.length === 0 ? [] : [`${counted(tags.length, 'pair')[0]}: ${tags.join(', ')}`];
   const claims = moved('claim', 'edition_id').length + moved('claim_text', 'edition_id').length;
-  const added = edits.filter(
-    (edit) => 'list' in edit && edit.added && edit.list !== 'match_feature_name',
-  );
+  const added = (...lists: string[]) =>
+    edits.filter((edit) => 'list' in edit && edit.added && lists.includes(edit.list)).length;
   return [
     ...tagWords,
     ...counted(claims, 'claim'),
     ...counted(moved('reported_figure', 'edition_id').length, 'reported figure'),
-    ...counted(added.length, 'width or colour', 'widths and colours'),
+    ...counted(added('edition_width', 'edition_colour'), 'width or colour', 'widths and colours'),
+    ...counted(added('edition_part'), 'stated part'),
     ...counted(moved('edition', 'model_id').length, 'edition'),
     ...counted(moved('model', 'maker_id').length, 'model'),
     ...counted(
@@ -199,8 +205,8 @@ function warningsOf(stores: Stores, kind: NamedKind, from: string, into: string)
       : [`A return note of ${noted.join(', ')} was issued: it keeps the name it was issued with.`];
   if (kind !== 'edition') return warnings;
   const [a, b] = [stores.editions.byId(from), stores.editions.byId(into)];
-  if (a.discipline !== b.discipline)
-    warnings.push(`What ${editionName(b)} is made for stays: ${b.discipline || 'not said'}.`);
+  if (nameUses(a.uses) !== nameUses(b.uses))
+    warnings.push(`What ${editionName(b)} is made for stays: ${nameUses(b.uses)}.`);
   if (a.madeIn && b.madeIn && sizesOf(a) !== sizesOf(b))
     warnings.push(`Sizes made stay ${sizesOf(b)}; ${sizesOf(a)} is dropped.`);
   return warnings;

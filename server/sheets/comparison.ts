@@ -1,13 +1,16 @@
 /** Two to four editions on like terms, put together from their pairs. */
 
 import type { Comparison } from '#contract/sheet-records.ts';
+import { SHOE_PARTS } from '#core/catalogue/construction.ts';
 import type { StackBasis } from '#core/catalogue/stack-basis.ts';
+import type { MadeOfPart } from '#core/construction/made-of.ts';
 import { nameStackBasis } from '#core/figures/basis.ts';
 import type { MeasuredPair } from '#core/figures/pair-figure.ts';
 import { compareEditions } from '#core/sheet/comparison.ts';
 import { leastWayKm, leastWayLabel } from '#core/sheet/comparison-terms.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { distinctSizes, isSameSize, lastLength, type SizeLabel } from '#core/sizing/size-label.ts';
+import { madeOfEdition } from '../construction.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewFigure } from '../figure-view.ts';
 import { labFacts } from '../lab-facts.ts';
@@ -21,6 +24,22 @@ function mostShared<T>(candidates: readonly T[], counts: (candidate: T) => numbe
   for (const candidate of candidates)
     if (best === undefined || counts(candidate) > counts(best)) best = candidate;
   return best;
+}
+
+/** Parts that are known of two editions at least, and are not the same in all of them. */
+function differingParts(editions: readonly (readonly MadeOfPart[])[]): Comparison['parts'] {
+  return SHOE_PARTS.flatMap(({ id }) => {
+    const cells = editions.map((made) => made.find(({ part }) => part === id));
+    const known = cells.filter((cell) => cell !== undefined);
+    if (known.length < 2 || new Set(known.map(({ answer }) => answer.toLowerCase())).size < 2)
+      return [];
+    return [
+      {
+        part: id,
+        cells: cells.map((cell) => (cell ? { answer: cell.answer, state: cell.state } : null)),
+      },
+    ];
+  });
 }
 
 /** The distances at which pairs were measured, as sold where any was. */
@@ -49,6 +68,7 @@ export function buildComparison(
     const pairs = stored.map((pair) => measuredPair(stores, lab, pair));
     return {
       edition,
+      made: madeOfEdition(stores, edition.id, stored),
       labels: stored.map((pair) => pair.label),
       pairs,
       stacks: stackBases(pairs),
@@ -89,6 +109,7 @@ export function buildComparison(
       pairs: pairs.filter((pair) => pair.sessions.some((s) => s.readings.length > 0)).length,
       lastMm: lastLength(label),
     })),
+    parts: differingParts(editions.map(({ made }) => made)),
     rows: rows.map(({ quantity, noticeable, against, cells }) => ({
       quantity,
       noticeable,

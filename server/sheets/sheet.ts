@@ -2,7 +2,7 @@
 import type { EditionRecord } from '#contract/edition-records.ts';
 import type { Sheet } from '#contract/sheet-records.ts';
 import { classOf } from '#core/catalogue/classes.ts';
-import { type Discipline, hasStackClasses } from '#core/catalogue/disciplines.ts';
+import { hasStackClasses, type Use } from '#core/catalogue/disciplines.ts';
 import {
   type Catalogue,
   describeQuantity,
@@ -30,6 +30,7 @@ import {
   setupsOfPair,
 } from '#core/figures/pair-figure.ts';
 import { distinctSizes, isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
+import { madeOfEdition, meantBy } from '../construction.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewCarried, viewFigure } from '../figure-view.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
@@ -138,9 +139,9 @@ export function stackBases(pairs: readonly MeasuredPair[]): Map<string, StackBas
 }
 
 /** What a value is called; a boot’s heel is not high by a runner’s classes. */
-function gradeOf(figure: Figure, catalogue: Catalogue, discipline: Discipline | ''): string | null {
+function gradeOf(figure: Figure, catalogue: Catalogue, uses: readonly Use[]): string | null {
   const { classes, group } = describeQuantity(figure.quantity, catalogue);
-  if (group === 'stack' && !hasStackClasses(discipline)) return null;
+  if (group === 'stack' && !hasStackClasses(uses)) return null;
   return classes ? classOf(classes, figure.value, figureExpanded(figure)) : null;
 }
 
@@ -282,7 +283,7 @@ export function buildSheet(
     reported: edition.reported.filter(
       (one) => one.quantity === figure.quantity && one.withdrawn === null,
     ),
-    grade: gradeOf(figure, knowledge.catalogue, edition.discipline as Discipline | ''),
+    grade: gradeOf(figure, knowledge.catalogue, edition.uses),
     loops: knowledge.catalogue[figure.quantity]?.curve
       ? counted.flatMap((pair) =>
           loopsOf(stores.sessions.ofPair(pair.id), figure.quantity, loops).map((loop) => ({
@@ -303,6 +304,7 @@ export function buildSheet(
     ),
   });
 
+  const parts = madeOfEdition(stores, edition.id, counted);
   const plain = leastWornBasis(measured, label);
   const read = quantitiesRead(measured, knowledge.catalogue);
   const sections = [
@@ -340,6 +342,8 @@ export function buildSheet(
     label,
     labels,
     sections,
+    madeOf: parts,
+    meant: meantBy(parts, measured, edition.uses),
     handScores: scoresByHand(measured),
     checked: readInChecks(measured, knowledge),
     unmeasuredClaims: claims

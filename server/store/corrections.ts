@@ -81,6 +81,7 @@ const LISTS = {
   edition_width: ['edition_id', 'width'],
   edition_colour: ['edition_id', 'colour'],
   match_feature_name: ['model_id', 'feature', 'name'],
+  edition_part: ['edition_id', 'part', 'answer', 'said_at', 'person'],
 } as const;
 
 export type CorrectedTable = keyof typeof TABLES;

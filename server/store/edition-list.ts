@@ -1,6 +1,8 @@
 /** Rows of editions: a page in order of names, what is found by terms, names known at receipt. */
+
 import { group } from 'd3-array';
 import type { EditionPage, EditionRow, KnownNames } from '#contract/edition-records.ts';
+import type { Use } from '#core/catalogue/disciplines.ts';
 import { searchTerms } from '#core/sizing/search-terms.ts';
 import type { LabelSystem } from '#core/sizing/size-label.ts';
 import { notFound } from '../problems.ts';
@@ -13,7 +15,6 @@ interface ListRow {
   name: string;
   maker: string;
   model: string;
-  discipline: string;
   made_system: LabelSystem | null;
   made_from: number | null;
   made_to: number | null;
@@ -24,7 +25,7 @@ interface ListRow {
   measured: number;
 }
 
-const ROW = `e.id, e.slug, e.name, k.name AS maker, m.name AS model, e.discipline,
+const ROW = `e.id, e.slug, e.name, k.name AS maker, m.name AS model,
     e.made_system, e.made_from, e.made_to, e.half_sizes, w.n, w.name AS place, w.measured,
     (SELECT count(*) FROM claim c WHERE c.edition_id = e.id AND c.withdrawn IS NULL) AS claims`;
 const NAMED = `CROSS JOIN edition e ON e.id = w.edition_id
@@ -111,6 +112,10 @@ export function editionList(db: Db) {
      FROM json_each(?) wanted CROSS JOIN edition_width w ON w.edition_id = wanted.value
      ORDER BY width`,
   );
+  const selectUses = db.prepare<[string], Use & { edition_id: string }>(
+    `SELECT edition_id, discipline, speciality FROM edition_use
+     WHERE edition_id IN (SELECT value FROM json_each(?)) ORDER BY edition_id, nth`,
+  );
   const selectColours = db.prepare<[string], { edition_id: string; colour: string }>(
     `SELECT edition_id, colour
      FROM json_each(?) wanted CROSS JOIN edition_colour c ON c.edition_id = wanted.value
@@ -130,6 +135,7 @@ export function editionList(db: Db) {
     const ids = JSON.stringify(rows.map((row) => row.id));
     const pairs = group(selectPairs.all(ids), (pair) => pair.edition_id);
     const widths = group(selectWidths.all(ids), (row) => row.edition_id);
+    const uses = group(selectUses.all(ids), (row) => row.edition_id);
     const colours = group(selectColours.all(ids), (row) => row.edition_id);
     return rows.map((row) => ({
       id: row.id,
@@ -137,7 +143,10 @@ export function editionList(db: Db) {
       maker: row.maker,
       model: row.model,
       name: row.name,
-      discipline: row.discipline,
+      uses: (uses.get(row.id) ?? []).map(({ discipline, speciality }) => ({
+        discipline,
+        speciality,
+      })),
       madeIn: sizesMade(row),
       widths: (widths.get(row.id) ?? []).map(({ width }) => width),
       colours: (colours.get(row.id) ?? []).map(({ colour }) => colour),

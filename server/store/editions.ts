@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { EditionRecord, editionFields, reportedFields } from '#contract/edition-records.ts';
 import type { Receipt } from '#contract/pair-records.ts';
+import type { Use } from '#core/catalogue/disciplines.ts';
 import { type Catalogue, describeQuantity } from '#core/catalogue/quantities.ts';
 import type { ClaimedQuantityId } from '#core/claims/claim.ts';
 import { readClaimFigure } from '#core/claims/claim-text.ts';
@@ -19,7 +20,6 @@ interface EditionDbRow {
   model: string;
   model_id: string;
   maker_id: string;
-  discipline: string;
   made_system: LabelSystem | null;
   made_from: number | null;
   made_to: number | null;
@@ -48,7 +48,7 @@ function slugOf(...names: string[]): string {
 }
 
 const EDITION = `SELECT e.id, e.slug, e.name, m.name AS model, k.name AS maker,
-    e.model_id, m.maker_id, e.discipline, e.made_system, e.made_from, e.made_to, e.half_sizes,
+    e.model_id, m.maker_id, e.made_system, e.made_from, e.made_to, e.half_sizes,
     e.sample_system, e.sample_size
   FROM edition e JOIN model m ON m.id = e.model_id JOIN maker k ON k.id = m.maker_id`;
 
@@ -120,7 +120,7 @@ export function editionStore(
        AND source = @source`,
   );
   const selectTexts = db.prepare<[string], EditionRecord['claimTexts'][number]>(
-    `SELECT id, part, text, source, withdrawn FROM claim_text WHERE edition_id = ? ORDER BY rowid`,
+    `SELECT id, part, text, source, withdrawn, mark FROM claim_text WHERE edition_id = ? ORDER BY rowid`,
   );
   const selectSameText = db.prepare(
     `SELECT 1 FROM claim_text
@@ -152,7 +152,14 @@ export function editionStore(
   const selectMerged = db.prepare<[string], unknown>(
     'SELECT 1 FROM edition WHERE id = ? AND merged_into IS NOT NULL',
   );
-  const writeDiscipline = db.prepare('UPDATE edition SET discipline = ? WHERE id = ?');
+  const selectUses = db.prepare<[string], Use>(
+    'SELECT discipline, speciality FROM edition_use WHERE edition_id = ? ORDER BY nth',
+  );
+  const clearUses = db.prepare('DELETE FROM edition_use WHERE edition_id = ?');
+  const addUse = db.prepare(
+    `INSERT INTO edition_use (edition_id, discipline, speciality, nth)
+     VALUES (@id, @discipline, @speciality, @nth)`,
+  );
   function freeSlug(wanted: string, id: string): string {
     const base = wanted || 'edition';
     let slug = base;
@@ -176,7 +183,7 @@ export function editionStore(
   const coloursOf = (id: string) => selectColours.all(id).map((row) => row.colour);
 
   function complete(row: EditionDbRow): EditionRecord {
-    const { id, slug, name, maker, model, model_id: modelId, maker_id: makerId, discipline } = row;
+    const { id, slug, name, maker, model, model_id: modelId, maker_id: makerId } = row;
     return {
       id,
       slug,
@@ -185,7 +192,7 @@ export function editionStore(
       model,
       modelId,
       makerId,
-      discipline,
+      uses: selectUses.all(id),
       madeIn: sizesMade(row),
       sample: labelOf({ label_system: row.sample_system, label_size: row.sample_size }),
       widths: widthsOf(id),
@@ -211,6 +218,14 @@ export function editionStore(
     for (const colour of fields.colours) addColour.run(id, colour);
   }
 
+  /** What an edition is for, in place of what was said before. */
+  function setUses(id: string, uses: readonly Use[]): void {
+    clearUses.run(id);
+    uses.forEach((use, nth) => {
+      addUse.run({ id, ...use, nth });
+    });
+  }
+
   return {
     /** Finds maker, model and edition by name, or makes those that are missing. */
     findOrMake(
@@ -230,6 +245,8 @@ export function editionStore(
       if (known) {
         const id = names.lead('edition', known.id);
         addDetails(id, edition);
+        // What it is for was said once already, or is said now.
+        if (edition.uses.length > 0 && selectUses.all(id).length === 0) setUses(id, edition.uses);
         return { id, slug: leadTo(known.slug) };
       }
       const slug = freeSlug(slugOf(maker.name, model.name, edition.name), edition.id);
@@ -244,6 +261,7 @@ export function editionStore(
         halfSizes: edition.madeIn ? Number(edition.madeIn.halfSizes) : null,
       });
       addDetails(edition.id, edition);
+      setUses(edition.id, edition.uses);
       rows.place(edition.id, maker.name, model.name, edition.name);
       return { id: edition.id, slug };
     },
@@ -270,7 +288,7 @@ export function editionStore(
       if (selectMerged.get(id)) rows.remove(id);
       else rows.place(id, maker, model, name);
     },
-    setDiscipline: (id: string, discipline: string) => writeDiscipline.run(discipline, id),
+    setUses,
     /** Adds what does not stand there already; the ids of what was added. */
     addClaims(
       editionId: string,

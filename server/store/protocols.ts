@@ -1,10 +1,10 @@
 /** Protocols: lines of versions, of which the newest is offered. */
 import type { z } from 'zod';
 import type { Protocol, protocolFields } from '#contract/lab-records.ts';
-import type { ProtocolDraft } from '#core/catalogue/protocol.ts';
+import type { Discipline } from '#core/catalogue/disciplines.ts';
+import { type ProtocolDraft, savedDraft } from '#core/catalogue/protocol.ts';
 import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
 import type { ToolName } from '#core/catalogue/tools.ts';
-import { DEFAULT_REPEATABILITY_DF } from '#core/statistics/repeated-readings.ts';
 import { notFound, Refusal } from '../problems.ts';
 import type { Db } from './database.ts';
 
@@ -17,6 +17,7 @@ interface ProtocolRow {
   retired: number;
   used: number;
   conditioning: string;
+  discipline: Discipline | '';
   stack: string;
 }
 
@@ -35,7 +36,7 @@ type ProtocolFields = z.output<typeof protocolFields>;
 
 export function protocolStore(db: Db) {
   const selectAll = db.prepare<[], ProtocolRow>(
-    `SELECT id, line_id AS lineId, name, version, position, retired, conditioning, stack,
+    `SELECT id, line_id AS lineId, name, version, position, retired, conditioning, discipline, stack,
        EXISTS (SELECT 1 FROM sitting s WHERE s.protocol_id = protocol.id) AS used
      FROM protocol ORDER BY position, version DESC`,
   );
@@ -53,11 +54,12 @@ export function protocolStore(db: Db) {
     'SELECT coalesce(max(version), 0) AS version FROM protocol WHERE line_id = ? OR name = ?',
   );
   const insert = db.prepare(
-    `INSERT INTO protocol (id, line_id, name, version, position, stack, conditioning)
-     VALUES (@id, @lineId, @name, @version, @position, @stack, @conditioning)`,
+    `INSERT INTO protocol (id, line_id, name, version, position, stack, conditioning, discipline)
+     VALUES (@id, @lineId, @name, @version, @position, @stack, @conditioning, @discipline)`,
   );
   const rewrite = db.prepare(
-    `UPDATE protocol SET name = @name, stack = @stack, conditioning = @conditioning WHERE id = @id`,
+    `UPDATE protocol SET name = @name, stack = @stack, conditioning = @conditioning,
+       discipline = @discipline WHERE id = @id`,
   );
   const retire = db.prepare('UPDATE protocol SET retired = 1 WHERE id = ?');
   const clearStations = db.prepare('DELETE FROM protocol_station WHERE protocol_id = ?');
@@ -130,7 +132,7 @@ export function protocolStore(db: Db) {
      * version becomes the next, and the used one stays with its sessions.
      */
     save(fields: ProtocolFields): { id: string; version: number } {
-      const { id, basedOn, name, stations, conditioning } = fields;
+      const { id, basedOn, name, stations, conditioning, discipline } = fields;
       const stack = JSON.stringify(fields.stack);
       const before = basedOn ? this.byId(basedOn) : undefined;
       const holder = nameHolder.get(name);
@@ -141,7 +143,7 @@ export function protocolStore(db: Db) {
       if (before?.retired)
         throw new Refusal(409, `${before.name} has a newer version already. Edit that one.`);
       if (before && !before.used) {
-        rewrite.run({ id: before.id, name, stack, conditioning });
+        rewrite.run({ id: before.id, name, stack, conditioning, discipline });
         clearStations.run(before.id);
         addStations(before.id, stations);
         return { id: before.id, version: before.version };
@@ -152,22 +154,14 @@ export function protocolStore(db: Db) {
       const position = before
         ? (positionOf.get(before.id)?.position ?? 0)
         : (lastPosition.get()?.position ?? -1) + 1;
-      insert.run({ id, lineId, name, version, position, stack, conditioning });
+      insert.run({ id, lineId, name, version, position, stack, conditioning, discipline });
       addStations(id, stations);
       if (before) retire.run(before.id);
       return { id, version };
     },
     /** Adds a protocol that ships. */
     addDraft(id: string, draft: ProtocolDraft): void {
-      this.save({
-        id,
-        basedOn: null,
-        ...draft,
-        stations: draft.stations.map(({ repeatabilitySd, ...station }) => ({
-          ...station,
-          repeatability: { sd: repeatabilitySd, df: DEFAULT_REPEATABILITY_DF },
-        })),
-      });
+      this.save(savedDraft(draft, id));
     },
   };
 }

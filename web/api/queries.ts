@@ -169,6 +169,13 @@ export const usePair = (tag: string, wanted = true) =>
   useQuery({ ...pairQuery(tag), enabled: wanted });
 export const useMatch = (tag: string) => useQuery(matchQuery(tag));
 
+/** What a pair is made of. */
+export const useWalkOf = (tag: string) =>
+  useQuery({
+    queryKey: ['pair', 'walk', tag],
+    queryFn: ({ signal }) => request('getWalk', { params: { tag }, signal }),
+  });
+
 /** What the other pairs of its edition let expect of a pair. */
 export const useExpected = (
   tag: string,

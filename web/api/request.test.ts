@@ -40,9 +40,9 @@ describe('a request', () => {
   it('carries its change and its person', async () => {
     const asked = answerWith(() => Response.json({}));
     const id = '0199d2f0-0000-7000-8000-000000000001';
-    await request('setDiscipline', {
+    await request('setUses', {
       params: { id },
-      body: { discipline: 'dance' },
+      body: { uses: [{ discipline: 'dance' }] },
       change: id,
       person: 'B1',
     });
@@ -50,7 +50,7 @@ describe('a request', () => {
     expect(headers.get(CHANGE_HEADER)).toBe(id);
     expect(headers.get(PERSON_HEADER)).toBe('B1');
     expect(headers.get('content-type')).toContain('json');
-    expect(JSON.parse(String(asked[0]?.init.body))).toEqual({ discipline: 'dance' });
+    expect(JSON.parse(String(asked[0]?.init.body))).toEqual({ uses: [{ discipline: 'dance' }] });
   });
 });
 

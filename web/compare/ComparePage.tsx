@@ -1,8 +1,10 @@
 import { Button, Select } from '@mantine/core';
 import { useSearchParams } from 'react-router';
 import type { Comparison } from '#contract/sheet-records.ts';
+import { describePart } from '#core/catalogue/construction.ts';
 import { labelSlug, lastLength, nameLabel } from '#core/sizing/size-label.ts';
 import { useComparison } from '../api/queries.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
 import { DifferenceChart, NoticeableHatch } from '../drawing/DifferenceChart.tsx';
 import { LineSample, OverlaidProfiles } from '../drawing/OverlaidProfiles.tsx';
 import { carriedWords } from '../shell/carried-words.ts';
@@ -149,6 +151,12 @@ function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]
   );
 }
 
+/** A part as it counts for an edition. */
+function partWords(cell: Comparison['parts'][number]['cells'][number] | undefined): string {
+  if (!cell) return 'not looked';
+  return cell.state === 'stated' ? `${cell.answer}, as stated` : cell.answer;
+}
+
 function ComparedEditions({
   comparison,
   onRemove,
@@ -156,7 +164,7 @@ function ComparedEditions({
   comparison: Comparison;
   onRemove: (slug: string) => void;
 }) {
-  const { editions, rows, label } = comparison;
+  const { editions, rows, label, parts } = comparison;
   const names = editions.map((edition) => edition.name);
   const figureValue = (quantity: Row['quantity'], index: number) => {
     const cell = rows.find((row) => row.quantity === quantity)?.cells[index];
@@ -217,6 +225,22 @@ function ComparedEditions({
           ))}
         </tbody>
       </table>
+      {parts.length > 0 && (
+        <section aria-label="Made otherwise">
+          <h2>Made otherwise</h2>
+          <DataTable
+            rows={parts}
+            keyOf={({ part }) => part}
+            columns={[
+              { head: 'Part', cell: ({ part }) => describePart(part).name, names: true },
+              ...editions.map((edition, index) => ({
+                head: edition.name,
+                cell: ({ cells }: Comparison['parts'][number]) => partWords(cells[index]),
+              })),
+            ]}
+          />
+        </section>
+      )}
       <p className={`soft ${classes.foot}`}>
         ± is of the model, in 95 of 100 cases, the spread of pairs in it. Hatched: a difference that
         nobody would notice. Solid mark: measured; open centre: converted.

@@ -1,13 +1,15 @@
 import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
+import { DISCIPLINES, describeDiscipline } from '#core/catalogue/disciplines.ts';
 import { PURPOSES } from '#core/catalogue/purposes.ts';
-import type { QuantityId } from '#core/catalogue/quantities.ts';
+import type { MeasuredQuantityId, QuantityId } from '#core/catalogue/quantities.ts';
 import {
   GROUP_TITLES,
   QUANTITY_GROUPS,
   type QuantityDefinition,
 } from '#core/catalogue/quantity.ts';
 import type { UsualSlope } from '#core/catalogue/slopes.ts';
+import { TAKEN_OTHERWISE } from '#core/catalogue/taken-otherwise.ts';
 import { nameTool } from '#core/catalogue/tools.ts';
 import { QuantityDrawing } from '../drawing/QuantityDrawing.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
@@ -79,12 +81,25 @@ function Entry({ definition, units }: { definition: QuantityDefinition; units: U
             Left to right within {tolerance.join(' or ') || 'nothing'}. Depends on{' '}
             {definition.dependsOn.map((part) => DEPENDS_WORDS[part]).join(', ')}
             {definition.direction ? `; ${definition.direction} is part of it` : ''}.{' '}
-            {definition.ordinal ? '' : slopeWords(definition, amount)}
+            {definition.ordinal ? '' : slopeWords(definition, amount)} {takenWords(definition)}
           </p>
         </details>
       </div>
     </li>
   );
+}
+
+/** Where it is taken: by the protocols of which uses, or otherwise. */
+function takenWords({ id, computed }: QuantityDefinition): string {
+  if (computed) return '';
+  const uses = DISCIPLINES.filter((name) =>
+    describeDiscipline(name).takes.some((quantity) => quantity === id),
+  );
+  const otherwise = TAKEN_OTHERWISE[id as MeasuredQuantityId];
+  if (otherwise) return `Taken ${otherwise}.`;
+  return uses.length > 0
+    ? `Taken for ${uses.join(', ')}, and on the full bench where it stands there.`
+    : 'Taken on the full bench.';
 }
 
 /** The guide: every quantity with its datum, drawing and usual values. */

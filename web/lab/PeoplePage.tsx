@@ -4,6 +4,7 @@ import { v7 as newId } from 'uuid';
 import { z } from 'zod';
 import type { Lab } from '#contract/lab-records.ts';
 import { usualSlope } from '#core/catalogue/slopes.ts';
+import { writeNumber } from '#core/sizing/number-words.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { useSchemaForm } from '../shell/form.ts';
@@ -25,7 +26,7 @@ function Slopes({ slopes }: { slopes: Lab['slopes'] }) {
   const usualOf = ({ quantity, by }: Slope) => usualSlope(units.define(quantity), by);
   const write = (row: Slope, { slope, u }: { slope: number; u: number }) =>
     usualOf(row)?.share
-      ? `${slope.toFixed(1)} ± ${u.toFixed(1)} %`
+      ? `${writeNumber(slope, 1)} ± ${writeNumber(u, 1)} %`
       : units.write(row.quantity, slope, u).text;
   return (
     <>
@@ -173,10 +174,9 @@ export function PeoplePage() {
           <span className="figure">
             {exponent.k.toFixed(2)} ± {exponent.uK.toFixed(2)}
           </span>{' '}
-          (u),{' '}
           {exponent.df === null
-            ? 'common practice until this lab has weighed editions in several sizes.'
-            : `from shoes weighed here in several sizes, ${exponent.df} degrees of freedom.`}
+            ? 'by common practice, until this lab has weighed editions in several sizes.'
+            : 'from shoes weighed here in several sizes.'}
         </p>
       </div>
       <div className={classes.whole}>

@@ -122,6 +122,7 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
           basedOn: protocol?.id ?? null,
           name,
           conditioning,
+          discipline: protocol?.discipline ?? '',
           stack,
           stations,
         },

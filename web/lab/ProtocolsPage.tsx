@@ -1,9 +1,47 @@
 import { Button } from '@mantine/core';
 import { Link } from 'react-router';
+import { v7 as newId } from 'uuid';
+import type { Lab } from '#contract/lab-records.ts';
+import { protocolsFor, savedDraft } from '#core/catalogue/protocol.ts';
 import { nameStackBasis } from '#core/figures/basis.ts';
-import { useLab } from '../api/queries.ts';
+import { useChange, useLab } from '../api/queries.ts';
 import { useUnits } from '../shell/units.ts';
 import classes from './LabPage.module.css';
+
+/** Protocols that ship and are not in this lab: of a use, or of a later version of Emvex. */
+function MissingProtocols({ lab }: { lab: Lab }) {
+  const save = useChange('saveProtocol');
+  const owned = lab.instruments.filter((one) => !one.retired).map(({ kind }) => kind);
+  const named = new Set(lab.protocols.map(({ name }) => name));
+  const missing = protocolsFor(owned).filter(({ name }) => !named.has(name));
+  if (missing.length === 0) return null;
+  return (
+    <>
+      <h2>Ship with Emvex, not in this lab</h2>
+      <ul className={classes.list}>
+        {missing.map((draft) => (
+          <li key={draft.name}>
+            {draft.name}{' '}
+            <Button
+              size="compact-xs"
+              variant="default"
+              aria-label={`Add ${draft.name}`}
+              onClick={() => save.mutate({ body: savedDraft(draft, newId()) })}
+            >
+              Add
+            </Button>
+            <span className="soft"> {draft.stations.length} stations</span>
+          </li>
+        ))}
+      </ul>
+      {save.isError && (
+        <p role="alert" className="look-here">
+          {save.error.message}
+        </p>
+      )}
+    </>
+  );
+}
 
 /** All protocols, the newest version of each first; earlier versions stay with their sessions. */
 export function ProtocolsPage() {
@@ -56,6 +94,7 @@ export function ProtocolsPage() {
           );
         })}
       </ul>
+      <MissingProtocols lab={lab.data} />
     </section>
   );
 }

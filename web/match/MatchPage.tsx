@@ -3,13 +3,13 @@ import { memo, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import type { Lab } from '#contract/lab-records.ts';
 import type { MatchRecord } from '#contract/match-records.ts';
-import { DISCIPLINES } from '#core/catalogue/disciplines.ts';
 import { NOTHING_FELT } from '#core/catalogue/match-look.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { useChange, useLab, useMatch } from '../api/queries.ts';
 import type { BenchCheck } from '../bench/projected.ts';
 import { Photographs } from '../photographs/Photographs.tsx';
+import { UseField } from '../receive/UseField.tsx';
 import { putOnBench } from '../shell/bench.ts';
 import type { ShellContext } from '../shell/context.ts';
 import { PageFault } from '../shell/PageFault.tsx';
@@ -121,34 +121,28 @@ function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {
         <Button variant="subtle" onClick={() => navigate(`/pairs/${pair.tag}/measure`)}>
           Not now
         </Button>
+        <Button variant="subtle" onClick={() => navigate(`/pairs/${pair.tag}/walk`)}>
+          Walk along the shoe
+        </Button>
       </div>
     </div>
   );
 }
 
-function DisciplineChoice({ record }: { record: MatchRecord }) {
-  const set = useChange('setDiscipline');
-  const { id, discipline } = record.edition;
+/** What the edition is for: the strictest tolerances of its uses stand. */
+function UseChoice({ record }: { record: MatchRecord }) {
+  const set = useChange('setUses');
+  const { id, uses } = record.edition;
   return (
-    <span className={classes.terms}>
-      <label htmlFor="discipline">Tolerances for</label>
-      <NativeSelect
-        id="discipline"
-        size="xs"
-        data={[
-          { value: '', label: 'any use' },
-          ...DISCIPLINES.map((one) => ({ value: one, label: one })),
-        ]}
-        value={discipline}
-        onChange={(event) =>
-          set.mutate({
-            params: { id },
-            body: { discipline: event.currentTarget.value as typeof discipline },
-          })
-        }
+    <div className={classes.terms}>
+      <UseField
+        label="Tolerances for"
+        uses={uses}
+        error={set.error?.message}
+        onChange={(said) => set.mutate({ params: { id }, body: { uses: said } })}
       />
       <Link to="/lab/tolerances">change</Link>
-    </span>
+    </div>
   );
 }
 
@@ -209,7 +203,7 @@ function CheckBench({
           {check.kind === 'short' ? ', short check' : ''}
           {bench.earlier.length > 0 && ` · check ${bench.earlier.length + 1}`}
         </span>
-        <DisciplineChoice record={record} />
+        <UseChoice record={record} />
       </header>
       <div>
         <Ladder

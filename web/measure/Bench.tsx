@@ -34,7 +34,7 @@ import { Slip } from './Slip.tsx';
 import { StationDrawing } from './StationDrawing.tsx';
 import { StationRail } from './StationRail.tsx';
 import { StationStrips } from './StationStrips.tsx';
-import { offeredProtocols, type SessionTerms, useSitting } from './sitting.ts';
+import { groupProtocols, offeredProtocols, type SessionTerms, useSitting } from './sitting.ts';
 
 const NoteDialog = lazy(async () => ({
   default: (await import('./ReasonDialogs.tsx')).NoteDialog,
@@ -318,10 +318,15 @@ export function Bench({
             label="Protocol"
             className={classes.protocol}
             title={nameStackBasis(protocol.stack)}
-            data={offeredProtocols(lab, record).map((one) => ({
-              value: one.id,
-              label: one.version > 1 ? `${one.name}, version ${one.version}` : one.name,
-            }))}
+            data={groupProtocols(offeredProtocols(lab, record), record.edition.uses).map(
+              ({ group, items }) => ({
+                group,
+                items: items.map(({ id, name, version }) => ({
+                  value: id,
+                  label: version > 1 ? `${name}, version ${version}` : name,
+                })),
+              }),
+            )}
             value={protocol.id}
             onChange={(event) => onProtocol(event.currentTarget.value)}
           />

@@ -7,6 +7,7 @@ import type { z } from 'zod';
 import type { Lab, Protocol } from '#contract/lab-records.ts';
 import type { PairRecord } from '#contract/pair-records.ts';
 import type { sessionTerms } from '#contract/reading-records.ts';
+import type { Use } from '#core/catalogue/disciplines.ts';
 import type { MeasuredQuantityId, Side } from '#core/catalogue/quantities.ts';
 import {
   type FigureSet,
@@ -74,6 +75,22 @@ export interface Sitting {
 
 const EMPTY_FIGURES = { left: {}, right: {}, pair: {} };
 const NO_READINGS: BenchReading[] = [];
+
+/** The protocols in the groups they are offered in: those of this shoe's uses first. */
+export function groupProtocols(
+  offered: readonly Protocol[],
+  uses: readonly Use[],
+): { group: string; items: Protocol[] }[] {
+  const isOfUse = ({ discipline }: Protocol) => uses.some((use) => use.discipline === discipline);
+  return [
+    { group: 'For this use', items: offered.filter(isOfUse) },
+    { group: 'For any shoe', items: offered.filter(({ discipline }) => discipline === '') },
+    {
+      group: 'For other uses',
+      items: offered.filter((protocol) => protocol.discipline !== '' && !isOfUse(protocol)),
+    },
+  ].filter(({ items }) => items.length > 0);
+}
 
 /** The protocols that are offered: the newest of each line, and those of sittings still open. */
 export function offeredProtocols(lab: Lab, record: PairRecord): Protocol[] {

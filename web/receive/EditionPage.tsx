@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { z } from 'zod';
 import type { Correctable } from '#contract/correction-records.ts';
+import { cautionsOf, describeDiscipline } from '#core/catalogue/disciplines.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { LABEL_SYSTEMS, nameLabel, SYSTEM_NAMES } from '#core/sizing/size-label.ts';
 import { useChange, useEditionRecord, useMergePlan } from '../api/queries.ts';
@@ -16,6 +17,7 @@ import { AddClaims, ClaimsOnFile } from './Claims.tsx';
 import classes from './ReceivePage.module.css';
 import { ReportedOnFile } from './Reported.tsx';
 import { Targets } from './Targets.tsx';
+import { UseField } from './UseField.tsx';
 
 type Kind = 'maker' | 'model' | 'edition';
 /** What is to be merged: a name with the one that it turned out to be. */
@@ -245,6 +247,28 @@ function MadeForm({ edition }: { edition: Correctable['edition'] }) {
   );
 }
 
+/** What it is for, and what follows: cautions stand where it can hurt someone. */
+function Uses({ edition }: { edition: Correctable['edition'] }) {
+  const set = useChange('setUses');
+  return (
+    <>
+      <UseField
+        uses={edition.uses}
+        error={set.error?.message}
+        onChange={(uses) => set.mutate({ params: { id: edition.id }, body: { uses } })}
+      />
+      {edition.uses.map(({ discipline }) => (
+        <p key={discipline} className="soft">
+          {discipline}: {describeDiscipline(discipline).says}
+        </p>
+      ))}
+      {cautionsOf(edition.uses).map((caution) => (
+        <p key={caution}>{caution}</p>
+      ))}
+    </>
+  );
+}
+
 const shared = (n: number) => (n > 1 ? `of ${n} editions: all are renamed` : '');
 
 function EditionRecordForm({ record }: { record: Correctable }) {
@@ -288,6 +312,8 @@ function EditionRecordForm({ record }: { record: Correctable }) {
             onChange={(slug) => void offer(slug)}
             without={[edition.slug]}
           />
+          <h2>For</h2>
+          <Uses edition={edition} />
           <h2>Made in</h2>
           <MadeForm key={JSON.stringify([edition.madeIn, edition.widths])} edition={edition} />
           <Targets record={record} />

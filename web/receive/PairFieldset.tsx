@@ -83,25 +83,25 @@ export function PairFieldset({ form }: { form: Form }) {
         {choose('acquisition', ['bought', 'loaned', 'gifted'], 'How it came')}
         {choose('shoes', ['both', 'left only', 'right only'], 'Shoes here')}
       </SimpleGrid>
-      <SimpleGrid cols={{ base: 1, sm: 3 }} spacing="xs" mt={6}>
+      <SimpleGrid cols={{ base: 2, sm: 3, lg: 5 }} spacing="xs" mt={6}>
         <TextInput
           label="From"
           placeholder={isBought ? 'shop' : 'lender, giver'}
           {...form.getInputProps('from')}
         />
         {isBought && (
-          <>
-            <TextInput label="Order" placeholder="number" {...form.getInputProps('orderNumber')} />
-            <TextInput label="Bought on" type="date" {...form.getInputProps('boughtOn')} />
-          </>
+          <TextInput label="Order" placeholder="number" {...form.getInputProps('orderNumber')} />
         )}
-      </SimpleGrid>
-      <SimpleGrid cols={{ base: 2, sm: 3, lg: 6 }} spacing="xs" mt={6}>
         <TextInput label="List price" inputMode="decimal" {...form.getInputProps('listPrice')} />
         {isBought && (
           <TextInput label="Paid" inputMode="decimal" {...form.getInputProps('paidPrice')} />
         )}
         <TextInput label="Currency" maxLength={3} {...form.getInputProps('currency')} />
+      </SimpleGrid>
+      <SimpleGrid cols={{ base: 2, sm: 4 }} spacing="xs" mt={6}>
+        {isBought && (
+          <TextInput label="Bought on" type="date" {...form.getInputProps('boughtOn')} />
+        )}
         <TextInput label="Received" type="date" {...form.getInputProps('receivedOn')} />
         <TextInput label="Return by" type="date" {...form.getInputProps('returnBy')} />
         <TextInput label="Already worn" placeholder="0 km" {...form.getInputProps('worn')} />

@@ -76,9 +76,14 @@ function RecordForm({
             {editionName(edition)}, {nameLabel(pair.label)}
           </span>
         </h1>
-        <Button component={Link} to="/receive" variant="default" size="xs">
-          Receive another pair
-        </Button>
+        <div className={classes.place}>
+          <Button component={Link} to={`/pairs/${pair.tag}/walk`} variant="default" size="xs">
+            Walk along the shoe
+          </Button>
+          <Button component={Link} to="/receive" variant="default" size="xs">
+            Receive another pair
+          </Button>
+        </div>
       </header>
       {changedElsewhere && (
         <p role="alert" className="look-here">

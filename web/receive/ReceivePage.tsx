@@ -3,6 +3,7 @@ import { useForm } from '@mantine/form';
 import { useHotkeys, useLocalStorage } from '@mantine/hooks';
 import { useEffect, useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
+import { nameUses } from '#core/catalogue/disciplines.ts';
 import { useChange, useFreeTag, useNames, usePair } from '../api/queries.ts';
 import { putOnBench } from '../shell/bench.ts';
 import { useRested } from '../shell/typing.ts';
@@ -19,6 +20,7 @@ import {
   type ReceiptForm,
   readReceipt,
 } from './receipt-form.ts';
+import { UseField } from './UseField.tsx';
 
 /** Maker, model and edition: found while typing, or made. */
 function EditionFieldset({ form }: { form: Form }) {
@@ -72,6 +74,15 @@ function EditionFieldset({ form }: { form: Form }) {
           {width} is new to this edition, which has {known.widths.join(', ')}. A wide build may have
           another last or foam: then it is an edition of its own.
         </p>
+      )}
+      {known && known.uses.length > 0 ? (
+        <p className={classes.known}>For {nameUses(known.uses)}.</p>
+      ) : (
+        <UseField
+          uses={form.values.uses}
+          error={form.errors.uses?.toString()}
+          onChange={(uses) => form.setFieldValue('uses', uses)}
+        />
       )}
       {!known && (
         <details className={classes.made}>

@@ -5,6 +5,7 @@ import { claimRecords, claimTextRecords } from '#contract/claim-records.ts';
 import type { EditionRow } from '#contract/edition-records.ts';
 import type { BodyIn } from '#contract/endpoints.ts';
 import { type ACQUISITIONS, type PairRecord, pairEdit, receipt } from '#contract/pair-records.ts';
+import type { Use } from '#core/catalogue/disciplines.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
 import { readPrice } from '#core/sizing/price.ts';
 import { readLabel, readPrintedLabel } from '#core/sizing/printed-label.ts';
@@ -21,6 +22,7 @@ export interface ReceiptForm {
   halfSizes: boolean;
   widths: string;
   colours: string;
+  uses: Use[];
   label: string;
   tag: string;
   width: string;
@@ -59,6 +61,7 @@ export function emptyForm(): ReceiptForm {
     halfSizes: true,
     widths: '',
     colours: '',
+    uses: [],
     label: '',
     tag: '',
     width: '',
@@ -214,6 +217,7 @@ const FIELD_OF_PATH: [RegExp, keyof ReceiptForm][] = [
   [/^edition\.madeIn/, 'madeTo'],
   [/^edition\.widths/, 'widths'],
   [/^edition\.colours/, 'colours'],
+  [/^edition\.uses/, 'uses'],
   [/^edition/, 'edition'],
   [/^claims/, 'claims'],
   [/label/, 'label'],
@@ -258,6 +262,7 @@ export function readReceipt(
           : null,
       widths: listOf(form.widths),
       colours: listOf(form.colours),
+      uses: form.uses,
     },
     pair: { ...pair, id: newId() },
     claims: claimRecords(claims, form.claimSource, newId),

@@ -47,6 +47,26 @@ export const receiveStep: Step = {
       keys,
     },
     {
+      path: 'pairs/:tag/walk',
+      title: ':tag, walk along the shoe',
+      page: async () => (await import('./WalkPage.tsx')).WalkPage,
+      goTo: 'Walk along the shoe',
+      keys: {
+        title: 'Walking along the shoe',
+        lines: [
+          [['1', '…', '9'], 'say the answer of that number'],
+          [['Enter'], 'say what a sibling has, once you looked'],
+          [['0'], 'cannot be seen'],
+          [['w'], 'a word of your own'],
+          [['s'], 'as seen, or as stated'],
+          [['[', ']'], 'back, skip'],
+          [['Backspace'], 'correct the last answer'],
+          [['v'], 'next view'],
+          [['/'], 'go to a part by its name'],
+        ],
+      },
+    },
+    {
       path: 'editions/:edition',
       title: 'Edition',
       page: async () => (await import('./EditionPage.tsx')).EditionPage,

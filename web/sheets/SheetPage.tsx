@@ -5,12 +5,15 @@ import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import type { Sheet } from '#contract/sheet-records.ts';
+import { describePart, PART_GROUPS } from '#core/catalogue/construction.ts';
+import { nameUses } from '#core/catalogue/disciplines.ts';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { writeNumber } from '#core/sizing/number-words.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { useSheet } from '../api/queries.ts';
 import { ReportedForm } from '../receive/Reported.tsx';
+import { MeaningLines } from '../shell/MeaningLines.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import { Verdict } from '../shell/Verdict.tsx';
@@ -249,6 +252,47 @@ function ReadInChecks({ sheet }: { sheet: Sheet }) {
   );
 }
 
+/** In one line each group what it is made of: as seen, or marked as stated only. */
+function MadeOf({ sheet }: { sheet: Sheet }) {
+  if (sheet.madeOf.length === 0) return null;
+  const answerWords = ({ state, answer, seen, stated }: Sheet['madeOf'][number]) => {
+    if (state === 'stated') return `${answer}, as stated`;
+    if (state === 'contradicted') return `${answer}; stated ${stated}`;
+    return state === 'pairs differ'
+      ? seen.map((one) => `${one.answer} (${one.tags.join(', ')})`).join(' or ')
+      : answer;
+  };
+  return (
+    <section aria-label="Made of">
+      <h2>Made of</h2>
+      <dl className={classes.madeOf}>
+        {PART_GROUPS.map((name) => {
+          const parts = sheet.madeOf.filter(({ part }) => describePart(part).group === name);
+          return (
+            parts.length > 0 && (
+              <div key={name}>
+                <dt>{name}</dt>
+                <dd>
+                  {parts.map((made, at) => (
+                    <span
+                      key={made.part}
+                      className={made.state === 'contradicted' ? 'look-here' : undefined}
+                    >
+                      {at > 0 && ' · '}
+                      <span className="soft">{describePart(made.part).name}:</span>{' '}
+                      {answerWords(made)}
+                    </span>
+                  ))}
+                </dd>
+              </div>
+            )
+          );
+        })}
+      </dl>
+    </section>
+  );
+}
+
 function SheetPaper({ sheet, also, behind }: { sheet: Sheet; also: boolean; behind: boolean }) {
   const units = useUnits();
   return (
@@ -256,7 +300,14 @@ function SheetPaper({ sheet, also, behind }: { sheet: Sheet; also: boolean; behi
       <header className={classes.title}>
         <div>
           <h1>{editionName(sheet.edition)}</h1>
-          <p className="soft">{madeWords(sheet.edition)}</p>
+          <p className="soft">
+            {[
+              sheet.edition.uses.length > 0 ? `for ${nameUses(sheet.edition.uses)}` : '',
+              madeWords(sheet.edition),
+            ]
+              .filter(Boolean)
+              .join(' · ')}
+          </p>
         </div>
         <p className={classes.label}>{nameLabel(sheet.label)}</p>
       </header>
@@ -301,13 +352,18 @@ function SheetPaper({ sheet, also, behind }: { sheet: Sheet; also: boolean; behi
       ))}
       <HandScores sheet={sheet} />
       <ReadInChecks sheet={sheet} />
+      <MadeOf sheet={sheet} />
+      <MeaningLines meant={sheet.meant} />
       {sheet.edition.claimTexts.length > 0 && (
         <section aria-label="Claimed in words">
           <h2>Claimed in words</h2>
-          {sheet.edition.claimTexts.map(({ id, part, text, source }) => (
+          {sheet.edition.claimTexts.map(({ id, part, text, source, mark }) => (
             <p key={id} className={classes.unmeasured}>
               {part && <strong>{part}: </strong>}
-              {text} <span className="soft">{source || 'source not stated'}; kept as stated</span>
+              {text}{' '}
+              <span className={mark === 'contradicted' ? 'look-here' : 'soft'}>
+                {source || 'source not stated'}; {mark || 'kept as stated'}
+              </span>
             </p>
           ))}
         </section>

@@ -10,6 +10,16 @@ import type { Amounts } from './amounts.ts';
 import { FoundTable } from './FoundTable.tsx';
 import { useConsistency } from './studies.ts';
 
+/** An upper end so many times the value says nothing but that the pairs are too few. */
+const TELLS_NOTHING = 20;
+
+/** The interval of a spread in words; where it has no upper end worth telling, only the lower. */
+function spanWords([low, high]: [number, number], value: number, amounts: Amounts): string {
+  return high > TELLS_NOTHING * value
+    ? `at least ${amounts.digits(low)} (95 %); too few pairs to say at most`
+    : `95 %: ${amounts.digits(low)} to ${amounts.digits(high)}`;
+}
+
 /** Components, bias, tolerance interval and performance, a row each. */
 export function Figures({ study, amounts }: { study: PairToPair; amounts: Amounts }) {
   const { sideBiasInterval: bias, toleranceInterval, performance, pairSdInterval } = study;
@@ -20,9 +30,7 @@ export function Figures({ study, amounts }: { study: PairToPair; amounts: Amount
       'pairs scatter by',
       amounts.write(study.pairSd),
       [
-        pairSdInterval
-          ? `95 %: ${amounts.digits(pairSdInterval[0])} to ${amounts.digits(pairSdInterval[1])}`
-          : '',
+        pairSdInterval ? spanWords(pairSdInterval, study.pairSd, amounts) : '',
         study.cvPercent === undefined ? '' : `${study.cvPercent.toFixed(1)} % of the mean`,
       ]
         .filter(Boolean)
@@ -150,11 +158,11 @@ export function Ranking({ quantity, amounts }: { quantity: QuantityId; amounts: 
             strong: ({ pairs }) => pairs >= FEWEST_RANKED,
           },
           {
-            head: '95 %',
-            cell: ({ pairs, pairSdInterval }) =>
-              pairs < FEWEST_RANKED
+            head: 'between',
+            cell: ({ pairs, pairSd, pairSdInterval }) =>
+              pairs < FEWEST_RANKED || !pairSdInterval
                 ? ''
-                : pairSdInterval?.map((bound) => amounts.digits(bound)).join(' to '),
+                : spanWords(pairSdInterval as [number, number], pairSd, amounts),
             figure: true,
           },
           {

@@ -1,0 +1,139 @@
+/** What parts and figures say together, each worked by hand. */
+import { describe, expect, it } from 'vitest';
+import type { Use } from '../catalogue/disciplines.ts';
+import { type Answers, madeOf } from './made-of.ts';
+import { meaningsOf, READ_BY_RULES } from './meanings.ts';
+
+function meant(
+  seen: Answers,
+  figures: Record<string, [value: number, U: number]> = {},
+  scores: Record<string, number> = {},
+  uses: Use[] = [],
+) {
+  const known = new Map(Object.entries(figures).map(([id, [value, U]]) => [id, { value, U }]));
+  return meaningsOf(
+    madeOf([{ tag: 'A-01', seen }], {}),
+    known,
+    new Map(Object.entries(scores)),
+    uses,
+  );
+}
+const said = (name: string, ...terms: Parameters<typeof meant>) =>
+  meant(...terms).meanings.find((meaning) => meaning.name === name);
+
+describe('guided or neutral', () => {
+  const NAME = 'Guided or neutral';
+  it.each([
+    ['by a post', { post: 'medial' }, {}, 'so'],
+    ['by foam that is firmer inside', {}, { 'hardness-medial-less-lateral': [8, 2] }, 'so'],
+    ['by neither', { post: 'neither' }, { 'hardness-medial-less-lateral': [1, 2] }, 'not so'],
+    [
+      'it cannot be told from a doubtful difference',
+      {},
+      { 'hardness-medial-less-lateral': [5, 2] },
+      'cannot tell',
+    ],
+    ['it cannot be told from walls alone', { walls: 'both' }, {}, 'cannot tell'],
+  ] as const)('%s', (_, seen, figures, word) => {
+    expect(said(NAME, seen, figures as never)?.verdict.word).toBe(word);
+  });
+  it('says nothing where nobody looked', () => {
+    expect(said(NAME, {})).toBeUndefined();
+  });
+});
+
+describe('a high stack', () => {
+  const NAME = 'High stack without a bevel';
+  it.each([
+    ['without a bevel', { bevel: 'none' }, [38, 1], 'so'],
+    ['with one', { bevel: 'strong' }, [38, 1], 'not so'],
+    ['that nobody looked at', {}, [38, 1], 'cannot tell'],
+    ['that may be none', { bevel: 'none' }, [35.2, 1], 'cannot tell'],
+  ] as const)('%s', (_, seen, stack, word) => {
+    expect(said(NAME, seen, { 'heel-stack': [...stack] })?.verdict.word).toBe(word);
+  });
+  it('is none under 35 mm', () => {
+    expect(said(NAME, { bevel: 'none' }, { 'heel-stack': [30, 1] })).toBeUndefined();
+  });
+});
+
+describe('a stiff sole', () => {
+  const NAME = 'Stiff sole without a rocker';
+  it('wants a rocker, by hand or by its plate', () => {
+    expect(said(NAME, { rocker: 'none' }, {}, { 'bend-front-hand': 4 })?.verdict.word).toBe('so');
+    expect(said(NAME, { rocker: 'none', plate: 'carbon' })?.verdict.word).toBe('so');
+    expect(said(NAME, { rocker: 'at the toe', plate: 'carbon' })?.verdict.word).toBe('not so');
+    expect(said(NAME, { plate: 'carbon' })?.verdict.word).toBe('cannot tell');
+    expect(said(NAME, { rocker: 'none', plate: 'none' })).toBeUndefined();
+    // A plate that bends all the same is none to speak of.
+    expect(
+      said(NAME, { rocker: 'none', plate: 'plastic' }, {}, { 'bend-front-hand': 2 }),
+    ).toBeUndefined();
+  });
+});
+
+describe('where it bends', () => {
+  it.each([
+    [70, 2, 'so'],
+    [60, 2, 'not so'],
+    [64, 2, 'cannot tell'],
+  ])('at %d ± %d %% of length: %s', (value, U, word) => {
+    expect(said('Bends at the ball', {}, { 'flex-line': [value, U] })?.verdict.word).toBe(word);
+  });
+});
+
+describe('boots', () => {
+  it('says which crampon a stated grade is matched with, and sends to an expert', () => {
+    const words = said('Crampons', { 'boot-grade': 'B2', welts: 'rear' })?.words ?? '';
+    expect(words).toContain('C1, C2');
+    expect(words).toContain('straps, clip behind');
+    expect(said('Crampons', { 'boot-grade': 'B0' })?.words).toContain('ask an expert');
+  });
+  it('holds stiffness by hand against the grade, and never derives one', () => {
+    const NAME = 'Stiffness against its grade';
+    expect(said(NAME, { 'boot-grade': 'B3' }, {}, { 'bend-front-hand': 3 })?.verdict.word).toBe(
+      'not so',
+    );
+    expect(said(NAME, { 'boot-grade': 'B1' }, {}, { 'bend-front-hand': 3 })?.verdict.word).toBe(
+      'so',
+    );
+    expect(said(NAME, {}, { 'bend-toe-up': [1.2, 0.1] }, { 'bend-front-hand': 5 })).toBeUndefined();
+  });
+});
+
+it('a sole that is twisted is warned of', () => {
+  const NAME = 'Heel and sole on one plane';
+  expect(said(NAME, {}, { 'sole-plane': [-2.5, 0.5] })?.words).toContain(
+    'do not dance, climb or carry',
+  );
+  expect(said(NAME, {}, { 'sole-plane': [0.2, 0.4] })?.verdict.word).toBe('so');
+  expect(said(NAME, {}, { 'sole-plane': [1.2, 0.5] })?.verdict.word).toBe('cannot tell');
+});
+
+it('a gap beside the insole is another insole before another size', () => {
+  expect(said('Insole narrower than the shoe', {}, { 'insole-step': [5, 1] })?.words).toContain(
+    'another insole before another size',
+  );
+  expect(said('Insole narrower than the shoe', {}, { 'insole-step': [1, 1] })).toBeUndefined();
+});
+
+it('a court shoe is judged by its lean, and the cautions of its uses stand beside it', () => {
+  const court: Use = { discipline: 'court', speciality: '' };
+  const { meanings, cautions } = meant({}, { 'tilt-angle': [52, 1] }, {}, [court]);
+  expect(meanings.find(({ name }) => name === 'Steady on court')?.words).toContain('52 ± 1°');
+  expect(cautions.join(' ')).toContain('no running shoes on court');
+  expect(said('Steady on court', {}, { 'tilt-angle': [52, 1] })).toBeUndefined();
+});
+
+it('every verdict names its source, and says what speaks for it or against', () => {
+  const { meanings } = meant(
+    { post: 'medial', bevel: 'none', rocker: 'none', plate: 'carbon', 'boot-grade': 'B1' },
+    { 'heel-stack': [40, 1], 'flex-line': [70, 1], 'sole-plane': [0.1, 0.2] },
+  );
+  expect(meanings.length).toBeGreaterThan(5);
+  for (const { verdict } of meanings) {
+    expect(verdict.source).toBe('common practice');
+    expect([...verdict.for, ...verdict.against]).not.toEqual([]);
+  }
+  expect(new Set(READ_BY_RULES).size).toBe(READ_BY_RULES.length);
+});

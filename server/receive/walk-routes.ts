@@ -1,0 +1,27 @@
+/** Routes of the walk along a shoe. */
+import type { Handlers } from '../endpoint.ts';
+import type { Stores } from '../stores.ts';
+import { refuseExclusions, walkOf } from './walk.ts';
+
+type WalkHandlers = Pick<Handlers, 'getWalk' | 'sayPart' | 'markClaim'>;
+
+export function walkRoutes(stores: Stores): WalkHandlers {
+  return {
+    getWalk: ({ params }) => walkOf(stores, params.tag),
+    sayPart: ({ params, body: { part, way, answer }, now, person }) => {
+      const pair = stores.pairs.byId(params.id);
+      const id = way === 'seen' ? pair.id : pair.editionId;
+      if (answer !== null) {
+        const known =
+          way === 'seen' ? stores.construction.ofPair(id) : stores.construction.ofEdition(id);
+        refuseExclusions(known, { [part]: answer });
+      }
+      stores.construction.say(way, { id, part, at: now, person }, answer);
+      return { id: pair.id };
+    },
+    markClaim: ({ params, body }) => {
+      stores.construction.markClaim(params.id, body.mark);
+      return { id: params.id };
+    },
+  };
+}
