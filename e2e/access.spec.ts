@@ -4,6 +4,7 @@ import { expect, open, settled, test } from './bench.ts';
 const VIEWS: [name: string, path: string][] = [
   ['receive', '/receive'],
   ['a pair received', '/pairs/KK-01/receive'],
+  ['the walk along a shoe', '/pairs/KK-03/walk'],
   ['a check under way', '/pairs/NS-06/match'],
   ['a check decided', '/pairs/BR-13/match'],
   ['a check to begin', '/pairs/PL-01/match'],

@@ -117,8 +117,16 @@ const EDITED: Record<string, [after: string, added: string][]> = {
   ],
   'core/catalogue/disciplines.ts': [
     [
-      "  { name: 'climbing' },\n",
-      "  { name: 'curling', tolerances: { mass: { absolute: 1, share: 0 } } },\n",
+      'const ENTRIES = [\n',
+      `  {
+    name: 'curling',
+    says: 'Ice, a stone and a broom.',
+    tolerances: { mass: { absolute: 1, share: 0 } },
+    takes: ['mass', 'outsole-hardness'],
+    parts: ['compound'],
+    cautions: ['Ice is slippery.'],
+  },
+`,
     ],
   ],
 };
@@ -199,7 +207,8 @@ test('a made-up step, quantity, use and format are found wherever they belong', 
     const steps = page.getByRole('navigation', { name: 'Steps' });
     await expect(steps.getByRole('link', { name: /Polish/ })).toContainText('BR-13 to shine');
     await expect(page.getByRole('complementary', { name: 'Tray' })).toContainText('dull');
-    await expect(page.getByLabel('Tolerances for')).toContainText('curling');
+    await page.getByRole('combobox', { name: 'Tolerances for' }).click();
+    await expect(page.getByRole('option', { name: 'curling' })).toBeVisible();
     await page.goto(`${address}/lab/tolerances`);
     await page.getByLabel('For which use').selectOption('curling');
     await expect(page.getByRole('listitem').filter({ hasText: /^Mass/ })).toContainText('1 g');

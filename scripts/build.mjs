@@ -46,8 +46,8 @@ function build({ name, config, stamp }, sources) {
   const child = spawn(process.execPath, [vite, 'build', '--config', config, '--logLevel', 'warn'], {
     cwd: ROOT,
     stdio: 'inherit',
-    // Answers kept in a browser by another build are not read.
-    env: { ...process.env, EMVEX_BUILD: sources.slice(0, 16) },
+    // Answers kept in a browser by another build are not read. A test that builds ships what users get.
+    env: { ...process.env, NODE_ENV: 'production', EMVEX_BUILD: sources.slice(0, 16) },
   });
   return new Promise((resolve, reject) => {
     child.on('error', reject);

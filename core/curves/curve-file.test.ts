@@ -6,8 +6,8 @@ import { curveReader, curveSizeFault } from './curve-file.ts';
 const BEND = QUANTITIES['bend-toe-up'].curve as CurveTraits;
 const PRESS = QUANTITIES['press-heel'].curve as CurveTraits;
 
-function read(text: string, traits = BEND, decimalComma = false) {
-  const reader = curveReader(traits);
+function read(text: string, traits = BEND, decimalComma = false, names?: string[]) {
+  const reader = curveReader(traits, names);
   text
     .trim()
     .split('\n')
@@ -90,5 +90,27 @@ describe('a curve file', () => {
   it('refuses 300 MB by its size alone', () => {
     expect(curveSizeFault(300 * 1024 * 1024)).toContain('at most 64 MB');
     expect(curveSizeFault(1024)).toBeUndefined();
+  });
+
+  it('asks which column is which where it does not say, and reads them as a person named them', () => {
+    const text = 'winkel,kraftmoment\n0,0\n10,2100\n20,4100';
+    const refused = read(text);
+    expect(refused).toMatchObject({ ok: false, columns: ['winkel', 'kraftmoment'] });
+    const named = read(text, BEND, false, ['angle_deg', 'moment_nmm']);
+    expect(named.ok && [...named.value.curve.y]).toEqual([0, 2.1, 4.1]);
+    // Without a line of names the first line is a sample.
+    const bare = '0.1,0\n2.1,10\n4.1,20';
+    expect(read(bare)).toMatchObject({ columns: ['column 1: 0.1', 'column 2: 0'] });
+    const read2 = read(bare, BEND, false, ['moment_nm', 'angle_deg']);
+    expect(read2.ok && [...read2.value.curve.x]).toEqual([0, 10, 20]);
+    // What was named is not asked about again.
+    expect(read(text, BEND, false, ['angle_deg', 'other_1'])).not.toHaveProperty('columns');
+  });
+  it.each([
+    ['angle_deg,moment_nm\n0,4\n10,2\n20,0', 'swapped'],
+    ['angle_deg,moment_nm\n0,1\n10,1\n20,1', 'moment is 1 all along'],
+    ['angle_deg,moment_nm\n7,1\n7,2\n7,3', 'angle is 7 all along'],
+  ])('says of %j what is odd', (text, says) => {
+    expect(faultOf(text)?.message).toContain(says);
   });
 });

@@ -1,5 +1,6 @@
 /** Reads the rows of a curve file into samples, with a plain answer for each fault. */
 
+import { mean, sum } from 'd3-array';
 import type { CurveTraits } from '../catalogue/quantity.ts';
 import { type LineFault, readPlainNumber } from '../sizing/delimited.ts';
 import { type Curve, rangeOf } from './curve-cycles.ts';
@@ -58,7 +59,13 @@ export function writeCurveFile({ curve, time }: CurveFile, traits: CurveTraits):
 
 export type CurveReading =
   | { ok: true; value: CurveFile }
-  | { ok: false; faults: LineFault[]; count: number };
+  | {
+      ok: false;
+      faults: LineFault[];
+      count: number;
+      /** The file’s own columns, where it is not told which of them is which signal. */
+      columns?: string[];
+    };
 
 /** A size over the limit, in words; undefined where it fits. */
 export function curveSizeFault(bytes: number): string | undefined {
@@ -66,6 +73,10 @@ export function curveSizeFault(bytes: number): string | undefined {
     ? `The file has ${Math.round(bytes / 1024 / 1024)} MB; a curve has at most ${MOST_CURVE_BYTES / 1024 / 1024} MB (${MOST_SAMPLES.toLocaleString('en')} samples). Export one run, or every tenth sample.`
     : undefined;
 }
+
+/** The names that a column of a signal may have: what it is, and in which unit. */
+export const columnNames = (signal: CurveTraits['x'] | CurveTraits['y']): string[] =>
+  Object.keys(COLUMNS).filter((name) => COLUMNS[name]?.signal === signal);
 
 interface Layout {
   time?: { index: number; factor: number };
@@ -115,9 +126,11 @@ export interface CurveReader {
  * Reads a curve file row by row, the header first. Whole or not at all: with any fault there is no
  * curve.
  * @param traits which signals the quantity wants
+ * @param names what its columns are, said by a person in place of its own first line
  */
-export function curveReader(traits: CurveTraits): CurveReader {
+export function curveReader(traits: CurveTraits, names?: readonly string[]): CurveReader {
   const faults: LineFault[] = [];
+  let columns: string[] | undefined;
   let count = 0;
   let layout: Layout | undefined;
   let over = false;
@@ -159,11 +172,17 @@ export function curveReader(traits: CurveTraits): CurveReader {
     push(line, fields, decimalComma) {
       if (over) return;
       if (!layout) {
-        const read = readHeader(fields, traits);
+        const read = readHeader([...(names ?? fields)], traits);
         if ('message' in read) {
           refuse(1, read.column, read.message);
+          // Two columns by other names, or by none: a person can say which is which.
+          if (fields.length >= 2 && names === undefined) columns = fields.map(nameColumn);
           over = true;
-        } else layout = read;
+          return;
+        }
+        layout = read;
+        // A file without names begins with its first sample.
+        if (names && fields.every(isNumber)) pushSample(layout, line, fields, decimalComma);
       } else if (x.length >= MOST_SAMPLES) {
         refuse(line, '', `More than ${MOST_SAMPLES.toLocaleString('en')} samples.`);
         over = true;
@@ -176,7 +195,9 @@ export function curveReader(traits: CurveTraits): CurveReader {
       const mixed =
         layout && count === 0 && traits.x === 'angle' ? mixedAngles(x, lines, layout) : undefined;
       if (mixed) refuse(mixed.line, mixed.column, mixed.message);
-      if (count > 0) return { ok: false, faults, count };
+      const odd = layout && count === 0 ? oddSignals(x, y, traits) : undefined;
+      if (odd) refuse(1, '', odd);
+      if (count > 0) return { ok: false, faults, count, ...(columns ? { columns } : {}) };
       return {
         ok: true,
         value: {
@@ -186,6 +207,29 @@ export function curveReader(traits: CurveTraits): CurveReader {
       };
     },
   };
+}
+
+const isNumber = (text: string): boolean => readPlainNumber(text, true) !== undefined;
+
+/** A column by its name; without one by its place and its first figure. */
+const nameColumn = (text: string, at: number): string =>
+  isNumber(text) || text.trim() === '' ? `column ${at + 1}: ${text.trim()}` : text.trim();
+
+/** A signal that does not move, or falls while the shoe is loaded: what is wrong with it, in words. */
+function oddSignals(x: number[], y: number[], traits: CurveTraits): string | undefined {
+  for (const [signal, values] of [
+    [traits.x, x],
+    [traits.y, y],
+  ] as const) {
+    const [low, high] = rangeOf(values);
+    if (high - low === 0)
+      return `The ${signal} is ${low} all along: is its sensor connected, and the right column named?`;
+  }
+  const [middle = 0, level = 0] = [mean(x), mean(y)];
+  const together = sum(x, (value, at) => (value - middle) * ((y[at] ?? 0) - level));
+  return together < 0
+    ? `The ${traits.y} falls while the ${traits.x} grows: the sign of one of them is turned, or the two columns are swapped.`
+    : undefined;
 }
 
 /** Radians called degrees, degrees called radians, or both in one column. */

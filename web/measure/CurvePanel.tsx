@@ -11,6 +11,7 @@ import { writeNumber } from '#core/sizing/number-words.ts';
 import { CurveChart } from '../drawing/CurveChart.tsx';
 import { QuantityDrawing } from '../drawing/QuantityDrawing.tsx';
 import { useUnits } from '../shell/units.ts';
+import { CurveColumns } from './CurveColumns.tsx';
 import classes from './CurvePanel.module.css';
 import { useCurve } from './curve.ts';
 import type { Sitting } from './sitting.ts';
@@ -169,6 +170,13 @@ export function CurvePanel({
               ))}
             </ul>
           </div>
+        )}
+        {state.columns.length > 0 && (
+          <CurveColumns
+            columns={state.columns}
+            traits={traits}
+            onNamed={(names) => void curve.nameColumns(names)}
+          />
         )}
         {drawn && (
           <dl className={classes.figures}>

@@ -28,6 +28,8 @@ export interface CurveState {
   drawn: DrawnCurve | undefined;
   faults: LineFault[];
   faultCount: number;
+  /** The columns of a file that does not say which of them is which; empty: nothing is asked. */
+  columns: string[];
   /** What is under way: `reading the file`, `running: 240 samples`. */
   busy: string;
   /** Id of the curve in the book that is shown, if it is one. */
@@ -53,6 +55,7 @@ export function useCurve(
       drawn: undefined,
       faults: [],
       faultCount: 0,
+      columns: [],
       busy: '',
       stored: undefined,
     }),
@@ -64,6 +67,8 @@ export function useCurve(
     [],
   );
   const running = useRef<GaugeSample[] | null>(null);
+  /** The file whose columns may be asked about. */
+  const asked = useRef<File | null>(null);
 
   const analyse = useCallback(
     // The window itself is set by the hand: an answer that comes late must not move it back.
@@ -74,10 +79,11 @@ export function useCurve(
   const show = useCallback(
     async (read: CurveRead, window: Window, stored?: string) => {
       if (!read.ok) {
-        change({ faults: read.faults, faultCount: read.count, busy: '', drawn: undefined });
+        const { faults, count, columns = [] } = read;
+        change({ faults, faultCount: count, columns, busy: '', drawn: undefined });
         return;
       }
-      change({ window, faults: [], faultCount: 0, busy: '', stored });
+      change({ window, faults: [], faultCount: 0, columns: [], busy: '', stored });
       await analyse(window);
     },
     [analyse, change],
@@ -193,9 +199,15 @@ export function useCurve(
       change({ window });
       void analyse(window);
     },
-    async readFile(file: File) {
-      change({ busy: 'reading the file', faults: [], faultCount: 0 });
-      await take(() => curveBench().readFile(file, traits), [...traits.window]);
+    /** @param names what its columns are, in its order, where a person said so */
+    async readFile(file: File, names?: readonly string[]) {
+      asked.current = file;
+      change({ busy: 'reading the file', faults: [], faultCount: 0, columns: [] });
+      await take(() => curveBench().readFile(file, traits, names), [...traits.window]);
+    },
+    /** The file that was asked about, read with its columns named. */
+    async nameColumns(names: readonly string[]) {
+      if (asked.current) await this.readFile(asked.current, names);
     },
     async run(basis: string) {
       if (!instrument) return;

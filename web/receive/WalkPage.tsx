@@ -50,7 +50,10 @@ function OwnAnswer({
   const [text, setText] = useState(start);
   const press = (event: KeyboardEvent) => {
     if (event.key === 'Escape') onLeave();
-    if (event.key === 'Enter' && text.trim() !== '') onSay(text.trim());
+    if (event.key !== 'Enter' || text.trim() === '') return;
+    // The same press must not say the next part's answer too.
+    event.preventDefault();
+    onSay(text.trim());
   };
   return (
     <div className={classes.own}>
@@ -60,6 +63,7 @@ function OwnAnswer({
         inputMode={part.most === undefined ? 'text' : 'numeric'}
         maxLength={60}
         value={text}
+        onFocus={(event) => event.currentTarget.select()}
         onChange={(event) => setText(event.currentTarget.value)}
         onKeyDown={press}
       />
@@ -304,7 +308,9 @@ function WalkAlong({ walk }: { walk: Walk }) {
             onOptionSubmit={(name) => go(found.find((one) => one.name === name))}
             onKeyDown={(event) => {
               if (event.key === 'Escape') field.current?.blur();
-              if (event.key === 'Enter') go(found[0]);
+              if (event.key !== 'Enter') return;
+              event.preventDefault();
+              go(found[0]);
             }}
           />
           <SegmentedControl

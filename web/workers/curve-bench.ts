@@ -38,7 +38,7 @@ export interface DrawnCurve extends Omit<CurveAnalysis, 'curve' | 'cycles' | 'av
 
 export type CurveRead =
   | { ok: true; samples: number }
-  | { ok: false; faults: LineFault[]; count: number };
+  | { ok: false; faults: LineFault[]; count: number; columns?: string[] };
 
 /** Points of a branch that are drawn at most. */
 const DRAWN_POINTS = 240;
@@ -82,12 +82,15 @@ const refused = (message: string): CurveRead => ({
 });
 
 const bench = {
-  /** Reads a curve file; whole or not at all. */
-  async readFile(file: Blob, wanted: CurveTraits): Promise<CurveRead> {
+  /**
+   * Reads a curve file; whole or not at all.
+   * @param names what its columns are, where a person said so
+   */
+  async readFile(file: Blob, wanted: CurveTraits, names?: readonly string[]): Promise<CurveRead> {
     const tooLarge = curveSizeFault(file.size);
     if (tooLarge) return refused(tooLarge);
     const rows = splitRows();
-    const reader = curveReader(wanted);
+    const reader = curveReader(wanted, names);
     const decoder = new TextDecoder();
     const take = (read: DelimitedRow[]) => {
       const { decimalComma } = rows.dialect();
