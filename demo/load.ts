@@ -24,6 +24,7 @@ import { shoeTruths } from './shoe-truths.ts';
 import { measureBySidewall, studyRuler } from './studies.ts';
 import {
   DEMO_PEOPLE,
+  DEMO_SENDER,
   DEMO_STACKS,
   EDITION_TRUTHS,
   type EditionTruth,
@@ -68,6 +69,10 @@ function receive(
     returnBy: pair.returnInDays ? today.add(pair.returnInDays, 'day').format('YYYY-MM-DD') : null,
     wornKm: pair.wornKm ?? 0,
     note: pair.note ?? '',
+    orderNumber: pair.orderNumber ?? '',
+    boughtOn: pair.boughtDaysAgo
+      ? today.subtract(pair.boughtDaysAgo, 'day').format('YYYY-MM-DD')
+      : null,
     lot: pair.lot ?? '',
   });
   stores.changes.apply(
@@ -203,6 +208,7 @@ export function loadScenario(db: Db, day: string): void {
     const start = today.subtract(300, 'day');
     setUpLab(stores, TOOL_NAMES, () => idAt(start));
     equipInstruments(stores, today, idAt);
+    stores.lab.writeSetting('sender', DEMO_SENDER);
     for (const person of DEMO_PEOPLE) stores.lab.addPerson({ id: idAt(start), ...person });
     for (const edition of EDITION_TRUTHS)
       edition.pairs.forEach((pair, index) => {

@@ -36,6 +36,9 @@ export interface PairTruth {
   width: string;
   receivedDaysAgo: number;
   returnInDays?: number;
+  /** What the shop asks for where it goes back. */
+  orderNumber?: string;
+  boughtDaysAgo?: number;
   wornKm?: number;
   note?: string;
   /** Which protocol it was measured by; left out: not yet. */
@@ -78,6 +81,9 @@ export const SIDEWALL_LIP = { heel: 6.5, forefoot: 4.2 };
 
 /** True exponent of mass on last length. */
 export const TRUE_MASS_EXPONENT = 1.9;
+
+/** Who sends parcels: it stands on return notes. */
+export const DEMO_SENDER = 'Marlpit Walking Post, footwear bench\nThe Sorting Shed, Marlpit';
 
 /** The letter carriers who test, by code and round. */
 export const DEMO_PEOPLE = [
@@ -278,6 +284,8 @@ export const EDITION_TRUTHS: EditionTruth[] = [
         width: 'regular',
         receivedDaysAgo: 6,
         returnInDays: 8,
+        orderNumber: 'C-20771',
+        boughtDaysAgo: 9,
       },
     ],
   },

@@ -272,6 +272,14 @@ test('a curve is fitted in another window by keyboard, and from a file', async (
   await file('loop.csv', `angle_deg,moment_nm\n${loop.join('\n')}`);
   await expect(stiffness).toHaveText('0.25 N·m/°');
   await expect(page.getByText('4 found, 2 counted')).toBeVisible();
+  // Columns by other names: the bench asks which is which, and reads them so.
+  const turned = loop.map((row) => row.split(',').reverse().join(','));
+  await file('named.csv', `Kraftmoment,Winkel\n${turned.join('\n')}`);
+  await page.getByLabel('The angle is in').selectOption('Winkel');
+  await expect(page.getByText('Each signal has a column of its own.')).toBeVisible();
+  await page.getByLabel('The moment is in').selectOption('Kraftmoment');
+  await page.getByRole('button', { name: 'Read it so' }).click();
+  await expect(stiffness).toHaveText('0.25 N·m/°');
 });
 
 test('a curve file of 300 MB is refused by its size', async ({ page, demo }, info) => {

@@ -37,6 +37,13 @@ describe('guided or neutral', () => {
   ] as const)('%s', (_, seen, figures, word) => {
     expect(said(NAME, seen, figures as never)?.verdict.word).toBe(word);
   });
+  it('is no word for a boot', () => {
+    const boots: Use[] = [{ discipline: 'winter boots', speciality: '' }];
+    expect(said(NAME, { post: 'medial' }, {}, {}, boots)).toBeUndefined();
+    expect(
+      said('High stack without a bevel', { bevel: 'none' }, { 'heel-stack': [40, 1] }, {}, boots),
+    ).toBeUndefined();
+  });
   it('says nothing where nobody looked', () => {
     expect(said(NAME, {})).toBeUndefined();
   });

@@ -1,6 +1,6 @@
 /** What construction says together with figures: each a verdict with what speaks for it and against. Common practice. */
 import type { PartId } from '../catalogue/construction.ts';
-import { cautionsOf, type Use } from '../catalogue/disciplines.ts';
+import { cautionsOf, hasStackClasses, type Use } from '../catalogue/disciplines.ts';
 import type { QuantityId } from '../catalogue/quantities.ts';
 import { COMMON_PRACTICE, type Verdict } from '../statistics/verdict.ts';
 import type { MadeOfPart } from './made-of.ts';
@@ -62,7 +62,9 @@ const cannotTell = (name: string, missing: string): Meaning => ({
 
 const mm = ({ value, U }: MeantFigure) => `${value.toFixed(1)} ± ${U.toFixed(1)} mm`;
 
-function guides({ part, figure }: Known): Meaning | undefined {
+function guides({ part, figure, uses }: Known): Meaning | undefined {
+  // A boot or a dance shoe is neither: the words are of shoes for running and walking.
+  if (!hasStackClasses(uses)) return undefined;
   const name = 'Guided or neutral';
   const post = part('post');
   const firmer = figure('hardness-medial-less-lateral');
@@ -87,7 +89,8 @@ function guides({ part, figure }: Known): Meaning | undefined {
   };
 }
 
-function wantsBevel({ part, figure }: Known): Meaning | undefined {
+function wantsBevel({ part, figure, uses }: Known): Meaning | undefined {
+  if (!hasStackClasses(uses)) return undefined;
   const name = 'High stack without a bevel';
   const stack = figure('heel-stack');
   const bevel = part('bevel');

@@ -291,7 +291,7 @@ const SeenRow = memo(function SeenRow({
       <td className={classes.words}>
         {row === 'marks' &&
           SIDES.map((side) => (
-            <span key={side}>{markWords(seen.marks[side], seen.labels[side], label)}</span>
+            <div key={side}>{markWords(seen.marks[side], seen.labels[side], label)}</div>
           ))}
       </td>
     </tr>

@@ -108,8 +108,7 @@ export const StationStrips = memo(function StationStrips({
       {marks.size > 0 && <p className={classes.marks}>Marked: {[...marks].join('; ')}.</p>}
       {figureOf(place.side) && (
         <p className={classes.budget}>
-          What makes the ± of the {place.side} shoe:{' '}
-          {budgetWords(figureOf(place.side)?.terms ?? [])}
+          ± of the {place.side}: {budgetWords(figureOf(place.side)?.terms ?? [])}
         </p>
       )}
     </div>
