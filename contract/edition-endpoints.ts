@@ -3,6 +3,7 @@ import { z } from 'zod';
 import * as editions from './edition-records.ts';
 import { byId, done, type Endpoint, reasonGiven, typedNames } from './endpoint.ts';
 import * as fields from './fields.ts';
+import { editionWithoutPair } from './pair-records.ts';
 
 export const EDITION_ENDPOINTS = {
   listEditions: {
@@ -12,6 +13,13 @@ export const EDITION_ENDPOINTS = {
       measured: z.literal('only').optional().describe('those of which a pair was measured'),
     }),
     answer: editions.editionPage,
+  },
+  addEdition: {
+    at: 'POST /api/editions',
+    summary: 'Keeps an edition without a pair, by what is stated of it.',
+    body: editionWithoutPair,
+    answer: z.object({ id: fields.id, editionSlug: z.string() }),
+    touches: ['editions', 'figures'],
   },
   getEditionRow: {
     at: 'GET /api/editions/:edition/row',

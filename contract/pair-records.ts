@@ -64,6 +64,9 @@ export const receipt = z.object({
 
 export type Receipt = z.input<typeof receipt>;
 
+/** An edition that nobody has a pair of, by what is stated of it. */
+export const editionWithoutPair = receipt.omit({ pair: true });
+
 export const pairEdit = pairFields.extend({
   version: z.number().int().describe('the version that was read; another is answered 409'),
 });

@@ -212,6 +212,14 @@ export const comparison = z.object({
           figure: figureView.nullable(),
           terms: z.enum(['like', 'carried', 'converted', 'not']),
           words: z.string(),
+          stated: z
+            .object({
+              value: z.number(),
+              halfWidth: z.number(),
+              provenance: z.enum(['claimed', 'reported']),
+            })
+            .nullable()
+            .describe('what stands in place of a figure that no pair gives'),
           difference: differenceView.nullable(),
         }),
       ),

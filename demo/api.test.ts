@@ -123,11 +123,12 @@ describe('every address that reads', () => {
         `/api/studies/bridge?quantity=heel-stack&a=${encodeURIComponent(a.key)}&b=${encodeURIComponent(b.key)}`,
       ],
       listBridges: ['/api/bridges'],
-      getSheet: (await served.send('GET', '/api/editions')).body.rows.map(
+      getSheet: (await served.send('GET', '/api/editions?measured=only')).body.rows.map(
         (one: { slug: string }) => `/api/sheets/${one.slug}`,
       ),
       getComparison: [
         '/api/comparison?editions=norrolt-stairwell-mid-cut,kestvane-kerb,wrenfold-latch-low',
+        '/api/comparison?editions=tarnhus-lanewalk,tarnhus-lanewalk-2',
       ],
       listChanges: [
         '/api/changes?limit=200',

@@ -170,3 +170,13 @@ export const CONSTRUCTION_TRUTHS: Readonly<Record<string, ConstructionTruth>> = 
     seen: { ...LOW_SHOE, post: 'medial', foam: 'EVA', 'foam-layers': 'two' },
   },
 };
+
+/** An edition that nobody has a pair of. */
+export const STATED_EDITION = {
+  maker: 'Tarnhus',
+  model: 'Lanewalk 2',
+  name: '',
+  claims: 'heel 33 mm; drop 7 mm; 330 g; bead foam',
+  source: 'web page, 1 October',
+  uses: [rounds],
+};

@@ -14,7 +14,7 @@ import { setUpLab } from '#server/lab/set-up.ts';
 import { summarisePair } from '#server/measured-pairs.ts';
 import type { Db } from '#server/store/database.ts';
 import { openStores, type Stores } from '#server/stores.ts';
-import { CONSTRUCTION_TRUTHS } from './construction-truths.ts';
+import { CONSTRUCTION_TRUTHS, STATED_EDITION } from './construction-truths.ts';
 import { FULL_BENCH_PAIRS, measureFullBench } from './full-bench.ts';
 import { equipInstruments } from './instruments.ts';
 import { MATCH_TRUTHS } from './match-truths.ts';
@@ -122,6 +122,26 @@ function walkAlong(stores: Stores, { key, pairs }: EditionTruth, today: dayjs.Da
   });
 }
 
+/** The follower of a model that the bench has, known by its maker's page alone. */
+function stateEdition(stores: Stores, at: dayjs.Dayjs): void {
+  const { maker, model, name, claims, source, uses } = STATED_EDITION;
+  const ids = { maker: idAt(at), model: idAt(at), edition: idAt(at) };
+  const told = { at: at.toISOString(), person: 'B1', action: 'addEdition', subject: ids.edition };
+  stores.changes.apply({ id: idAt(at), ...told, request: STATED_EDITION }, () => {
+    const { id } = stores.editions.findOrMake({
+      maker: { id: ids.maker, name: maker },
+      model: { id: ids.model, name: model },
+      edition: { id: ids.edition, ...editionFields.parse({ name, uses }) },
+    });
+    const read = readClaims(claims);
+    stores.editions.addClaims(id, {
+      claims: claimRecords(read, source, () => idAt(at)),
+      claimTexts: claimTextRecords(read, source, () => idAt(at)),
+    });
+    return { id };
+  });
+}
+
 function measure(
   stores: Stores,
   edition: EditionTruth,
@@ -220,6 +240,7 @@ export function loadScenario(db: Db, day: string): void {
         measureFullBench(stores, { id: pairId, tag, wornKm }, truth, at, idAt);
       });
     for (const edition of EDITION_TRUTHS) walkAlong(stores, edition, today);
+    stateEdition(stores, today.subtract(30, 'day').hour(9));
     for (const truth of MATCH_TRUTHS) {
       const received = dayjs(stores.pairs.byTag(truth.tag).receivedOn);
       checkPair(stores, truth, received.add(truth.after, 'day').hour(8), idAt);

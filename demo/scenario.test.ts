@@ -20,9 +20,12 @@ beforeAll(() => {
 afterAll(() => db.close());
 
 describe('the demo scenario', () => {
-  it('has eleven editions and thirty-two pairs of six makers', () => {
+  it('has eleven editions and thirty-two pairs of six makers, and an edition that is only stated', () => {
     const editions = openStores(db).editionRows.page({ limit: 100 }).rows;
-    expect(editions).toHaveLength(11);
+    expect(editions).toHaveLength(12);
+    expect(editions.filter(({ pairs }) => pairs.length === 0).map(({ slug }) => slug)).toEqual([
+      'tarnhus-lanewalk-2',
+    ]);
     expect(new Set(editions.map((edition) => edition.maker)).size).toBe(6);
     expect(editions.reduce((sum, edition) => sum + edition.pairs.length, 0)).toBe(32);
     expect(loadedScenario(db)).toBe(SCENARIO_VERSION);

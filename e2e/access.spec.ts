@@ -28,6 +28,7 @@ const VIEWS: [name: string, path: string][] = [
   ['pairs held against each other', '/pairs/NS-01/match/against/NS-06'],
   ['a delivery', '/deliveries/tarnhus-lanewalk/L2-402'],
   ['an edition', '/editions/kestvane-kerb'],
+  ['an edition without a pair', '/editions/new'],
   ['files', '/lab/files'],
   ['pairs studied', '/studies?edition=tarnhus-lanewalk&quantity=heel-stack'],
   ['sides studied', '/studies/sides'],

@@ -88,3 +88,28 @@ test('the protocol of its use is offered first, and what it is for is said at re
   await page.keyboard.press('Escape');
   await expect(page.getByText('trekking')).toBeVisible();
 });
+
+test('a rival that nobody has is kept by what is stated of it, and compared with open marks', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/compare?editions=tarnhus-lanewalk,tarnhus-lanewalk-2');
+  const row = (name: string) => page.getByRole('row', { name: new RegExp(`^${name}`) });
+  await expect(row('Heel stack')).toContainText('as stated, noticeable');
+  await expect(row('Heel stack')).toContainText('measure heel stack to be sure');
+  await page.getByRole('link', { name: 'One without a pair…' }).click();
+  await page.getByRole('combobox', { name: 'Maker' }).fill('Kestvane');
+  await page.getByRole('combobox', { name: /^Model/ }).fill('Kerb');
+  await page.getByLabel('What is stated').fill('24/20 mm, 4 mm drop, 260 g, gel pods');
+  await expect(page.getByText('Read: 4 figures')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep this edition' }).click();
+  await expect(page.getByText('where it is stated: a box, a web page, a letter')).toBeVisible();
+  await page.getByLabel('Stated where').fill('web page');
+  await page.getByRole('button', { name: 'Keep this edition' }).click();
+  // The name is in the book: what was typed stays.
+  await expect(page.getByText('Kestvane Kerb is in the book already.').first()).toBeVisible();
+  await page.getByLabel('Edition', { exact: true }).fill('light build');
+  await page.getByRole('button', { name: 'Keep this edition' }).click();
+  await expect(page).toHaveURL(/compare\?editions=.*kestvane-kerb-light-build/);
+  await expect(row('Mass')).toContainText('260 g, claimed, web page');
+});

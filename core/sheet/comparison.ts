@@ -25,9 +25,13 @@ import {
   sessionFigures,
   setupsOfPair,
 } from '../figures/pair-figure.ts';
+import { type StatedOfEdition, statedDifference, statedOf, statedWords } from './stated-figures.ts';
 
-function quantitiesOf(edition: ComparedEdition): Set<QuantityId> {
-  return new Set(edition.pairs.flatMap((pair) => [...quantitiesOfPair(pair)]));
+function quantitiesOf({ pairs, stated = [] }: ComparedEdition): Set<QuantityId> {
+  return new Set([
+    ...pairs.flatMap((pair) => [...quantitiesOfPair(pair)]),
+    ...stated.map(({ quantity }) => quantity),
+  ]);
 }
 
 /** What always is compared, then what at least two of the editions have been measured for. */
@@ -85,11 +89,15 @@ function stepFor(
 export interface ComparedEdition {
   id: string;
   pairs: readonly MeasuredPair[];
+  /** What is claimed or reported of it: where no pair tells, it is compared by that. */
+  stated?: readonly StatedOfEdition[];
 }
 
 export interface ComparedCell {
   editionId: string;
   answer: EditionAnswer;
+  /** What stands in place of a figure that no pair gives. */
+  stated?: StatedOfEdition;
   /** Against the edition of reference; absent for itself and where terms do not allow it. */
   difference?: Difference;
   /** In words: `like for like`, `carried half a size`, `converted: insole added`, or why not. */
@@ -141,16 +149,37 @@ export function compareEditions(
       ? { ...wanted, ...stationTermsOf(editions, quantity, lab.catalogue ?? QUANTITIES) }
       : wanted;
     const answers = editions.map((edition) => editionFigureOn(edition, quantity, terms, lab));
-    const noticeable = stepFor(quantity, answers.map(shownValue), lab);
+    const statements = editions.map(({ stated = [], pairs }) =>
+      // What was measured on other terms is a reason to measure again, not to take a word for it.
+      pairs.some((pair) => quantitiesOfPair(pair).has(quantity))
+        ? undefined
+        : statedOf(stated, quantity),
+    );
+    const noticeable = stepFor(
+      quantity,
+      answers.map((answer, index) => shownValue(answer) ?? statements[index]?.value),
+      lab,
+    );
+    const measured = answers.findIndex(({ terms: own }) => own !== 'not');
     const against = Math.max(
       0,
-      answers.findIndex(({ terms: own }) => own !== 'not'),
+      measured >= 0 ? measured : statements.findIndex((one) => one !== undefined),
     );
     const reference = answers[against];
     const cells = editions.map((edition, index): ComparedCell => {
       const answer = answers[index] ?? { terms: 'not', reason: 'no figure', measure: 'measure it' };
       const cell: ComparedCell = { editionId: edition.id, answer, words: termsInWords(answer) };
+      const stated = answer.terms === 'not' ? statements[index] : undefined;
+      if (stated) {
+        cell.stated = stated;
+        cell.words = statedWords(stated, lab.catalogue);
+      }
       if (index === against || !reference) return cell;
+      const other = reference.terms === 'not' ? statements[against] : reference.figure;
+      if (stated && other) {
+        const step = stepFor(quantity, [stated.value, other.value], lab);
+        cell.difference = statedDifference(stated, other, step);
+      }
       if (reference.terms === 'not' || answer.terms === 'not') return cell;
       if (reference.speaksForEdition && answer.speaksForEdition)
         cell.difference = differenceOfFigures(

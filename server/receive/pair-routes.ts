@@ -1,6 +1,7 @@
 import { editionName } from '#core/sizing/edition-name.ts';
 import { correct } from '../corrections.ts';
 import type { Handlers } from '../endpoint.ts';
+import { wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 
 type PairHandlers = Pick<
@@ -12,6 +13,7 @@ type PairHandlers = Pick<
   | 'receivePair'
   | 'editPair'
   | 'listEditions'
+  | 'addEdition'
   | 'getEditionRow'
   | 'listNames'
   | 'addClaims'
@@ -53,6 +55,21 @@ export function pairRoutes(stores: Stores): PairHandlers {
     },
     listEditions: ({ query }) =>
       stores.editionRows.page({ ...query, measured: query.measured === 'only' }),
+    addEdition: ({ body }) => {
+      const { name } = body.edition;
+      const before = stores.editionRows
+        .names({ maker: body.maker.name, model: body.model.name })
+        .editions.find((row) => row.name.toLowerCase() === name.trim().toLowerCase());
+      // The same edition sent again is no other one.
+      if (before && before.id !== body.edition.id)
+        throw wrongValue(
+          'edition.name',
+          `${editionName(before)} is in the book already. Add what is stated to its record, or name the build.`,
+        );
+      const { id, slug } = stores.editions.findOrMake(body);
+      stores.editions.addClaims(id, body);
+      return { id, editionSlug: slug };
+    },
     getEditionRow: ({ params }) =>
       stores.editionRows.bySlug(stores.editions.leadTo(params.edition)),
     listNames: ({ query }) => stores.editionRows.names(query),

@@ -1,15 +1,25 @@
 /** Two to four editions on like terms, put together from their pairs. */
 
+import type { EditionRecord } from '#contract/edition-records.ts';
 import type { Comparison } from '#contract/sheet-records.ts';
 import { SHOE_PARTS } from '#core/catalogue/construction.ts';
+import { describeQuantity } from '#core/catalogue/quantities.ts';
 import type { StackBasis } from '#core/catalogue/stack-basis.ts';
 import type { MadeOfPart } from '#core/construction/made-of.ts';
 import { nameStackBasis } from '#core/figures/basis.ts';
 import type { MeasuredPair } from '#core/figures/pair-figure.ts';
 import { compareEditions } from '#core/sheet/comparison.ts';
 import { leastWayKm, leastWayLabel } from '#core/sheet/comparison-terms.ts';
+import type { StatedOfEdition } from '#core/sheet/stated-figures.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
-import { distinctSizes, isSameSize, lastLength, type SizeLabel } from '#core/sizing/size-label.ts';
+import {
+  distinctSizes,
+  isSameSize,
+  lastLength,
+  REFERENCE_LABEL,
+  type SizeLabel,
+} from '#core/sizing/size-label.ts';
+import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 import { madeOfEdition } from '../construction.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewFigure } from '../figure-view.ts';
@@ -24,6 +34,41 @@ function mostShared<T>(candidates: readonly T[], counts: (candidate: T) => numbe
   for (const candidate of candidates)
     if (best === undefined || counts(candidate) > counts(best)) best = candidate;
   return best;
+}
+
+/** What is claimed and reported of an edition, the latest first. */
+function statedFigures({ claims, reported }: EditionRecord): StatedOfEdition[] {
+  const standing = <T extends { withdrawn: string | null }>(list: readonly T[]) =>
+    list.filter(({ withdrawn }) => withdrawn === null).toReversed();
+  return [
+    ...standing(claims).map(
+      ({ quantity, typed, value, halfWidth, label, statedBasis, source }): StatedOfEdition => ({
+        quantity,
+        typed,
+        value,
+        halfWidth,
+        provenance: 'claimed',
+        source,
+        label: label ?? undefined,
+        basis: Object.values(statedBasis).join(', '),
+      }),
+    ),
+    ...standing(reported).map(
+      ({ quantity, typed, value, label, basis, source, dated }): StatedOfEdition => {
+        const read = readTypedQuantity(typed, describeQuantity(quantity).kind);
+        return {
+          quantity,
+          typed,
+          value,
+          halfWidth: read.ok ? read.value.halfWidth : 0,
+          provenance: 'reported',
+          source: [source, dated].filter(Boolean).join(', '),
+          label: label ?? undefined,
+          basis,
+        };
+      },
+    ),
+  ];
 }
 
 /** Parts that are known of two editions at least, and are not the same in all of them. */
@@ -75,8 +120,11 @@ export function buildComparison(
     };
   });
 
-  const least = leastWayLabel(editions.map((one) => one.labels));
-  if (!least) throw wrongValue('editions', 'None of these editions has a pair yet.');
+  // Editions that are only stated are compared at the size that makers state figures for.
+  const least =
+    leastWayLabel(editions.map((one) => one.labels)) ??
+    editions.find(({ edition }) => edition.sample)?.edition.sample ??
+    REFERENCE_LABEL;
   const labels = distinctSizes([...editions.flatMap((one) => one.labels), least]);
   const label = labels.find((known) => wanted.label && isSameSize(known, wanted.label)) ?? least;
 
@@ -92,7 +140,11 @@ export function buildComparison(
     ...(stack ? { stack } : {}),
   };
   const rows = compareEditions(
-    editions.map(({ edition, pairs }) => ({ id: edition.id, pairs })),
+    editions.map(({ edition, pairs }) => ({
+      id: edition.id,
+      pairs,
+      stated: statedFigures(edition),
+    })),
     basis,
     lab,
   );
@@ -114,13 +166,20 @@ export function buildComparison(
       quantity,
       noticeable,
       against,
-      cells: cells.map(({ answer, words, difference }) => {
+      cells: cells.map(({ answer, words, stated, difference }) => {
         // A figure on other terms would be quoted beside the others.
         const figure = answer.terms === 'not' ? undefined : answer.figure;
         return {
           figure: figure ? viewFigure(figure) : null,
           terms: answer.terms,
           words,
+          stated: stated
+            ? {
+                value: stated.value,
+                halfWidth: stated.halfWidth,
+                provenance: stated.provenance,
+              }
+            : null,
           difference: difference
             ? {
                 difference: difference.difference,

@@ -1,5 +1,5 @@
 import { Button, Select } from '@mantine/core';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import type { Comparison } from '#contract/sheet-records.ts';
 import { describePart } from '#core/catalogue/construction.ts';
 import { labelSlug, lastLength, nameLabel } from '#core/sizing/size-label.ts';
@@ -21,9 +21,17 @@ const MOST_EDITIONS = 4;
 const LEAST_REACH = 3;
 const MOST_REACH = 8;
 
+const STATED_NOTICED = {
+  yes: 'noticeable',
+  'may be': 'may be noticed',
+  no: 'not noticeable',
+} as const;
+
 function verdictWords(cell: Cell): string {
   if (!cell.difference) return '';
   const { verdict, noticeable } = cell.difference;
+  // What somebody states is no finding of this bench, however far it lies off.
+  if (cell.stated) return `as stated, ${STATED_NOTICED[noticeable]}`;
   if (verdict === 'cannot tell') return 'cannot tell';
   if (verdict === 'not shown') return 'no difference shown';
   return noticeable === 'yes'
@@ -44,9 +52,35 @@ function reachOf(rows: readonly Row[]): number {
   return Math.min(MOST_REACH, Math.max(LEAST_REACH, Math.ceil(Math.max(0, ...steps))));
 }
 
+/** A figure that somebody states, with an open mark told apart by its letter. */
+function StatedCell({
+  quantity,
+  stated: { value, halfWidth, provenance },
+}: {
+  quantity: Row['quantity'];
+  stated: NonNullable<Cell['stated']>;
+}) {
+  const units = useUnits();
+  return (
+    <>
+      <span className={classes.open} title={provenance}>
+        {provenance === 'claimed' ? 'c' : 'r'}
+      </span>{' '}
+      {units.write(quantity, value, halfWidth).value}
+      <span className={classes.spread}>as stated</span>
+    </>
+  );
+}
+
 /** On what terms a figure stands; a refusal begins with its verdict. */
 function Terms({ cell, quantity }: { cell: Cell; quantity: Row['quantity'] }) {
   const units = useUnits();
+  if (cell.stated)
+    return (
+      <span className="soft">
+        {cell.difference ? cell.words.replace(/^as stated: /, '') : cell.words}
+      </span>
+    );
   if (cell.terms === 'not')
     return (
       <span className={classes.refusal}>
@@ -103,6 +137,8 @@ function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]
                 {figure.value}
                 <span className={classes.spread}>± {figure.U}</span>
               </>
+            ) : cell.stated ? (
+              <StatedCell quantity={quantity} stated={cell.stated} />
             ) : (
               <span className={classes.none}>no figure</span>
             )}
@@ -119,7 +155,7 @@ function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]
       </td>
       <td className={classes.words}>
         {cells.map((cell, index) => {
-          if (index === against || (index < against && cell.terms === 'not'))
+          if (index === against || (index < against && cell.terms === 'not' && !cell.difference))
             return cell.terms === 'like' ? null : (
               <p key={names[index]} className={classes.refusal}>
                 {names[index]}: <Terms cell={cell} quantity={quantity} />
@@ -189,8 +225,12 @@ function ComparedEditions({
                 <strong>{edition.name}</strong>
                 <span className="figure">
                   {' '}
-                  {edition.pairs} {edition.pairs === 1 ? 'pair' : 'pairs'}
-                  {!soles.some((sole) => sole.index === index) && ', not drawn: other terms'}
+                  {edition.pairs === 0
+                    ? 'no pair measured'
+                    : `${edition.pairs} ${edition.pairs === 1 ? 'pair' : 'pairs'}`}
+                  {edition.pairs > 0 &&
+                    !soles.some((sole) => sole.index === index) &&
+                    ', not drawn: other terms'}
                 </span>
               </span>
               <Button
@@ -243,7 +283,8 @@ function ComparedEditions({
       )}
       <p className={`soft ${classes.foot}`}>
         ± is of the model, in 95 of 100 cases, the spread of pairs in it. Hatched: a difference that
-        nobody would notice. Solid mark: measured; open centre: converted.
+        nobody would notice. Solid mark: measured; open centre: converted. An open mark with a
+        letter: as stated (c claimed, r reported), never pooled with what was measured.
       </p>
     </>
   );
@@ -285,11 +326,21 @@ export function ComparePage() {
             aria-label="Add an edition"
             placeholder="Add an edition"
             size="xs"
-            w={230}
+            w={200}
             value=""
             without={slugs}
             onChange={(slug) => slug && setSlugs([...slugs, slug])}
           />
+        )}
+        {slugs.length < MOST_EDITIONS && (
+          <Button
+            component={Link}
+            to={`/editions/new?beside=${slugs.join(',')}`}
+            size="xs"
+            variant="default"
+          >
+            One without a pair…
+          </Button>
         )}
         {shown && shown.labels.length > 1 && (
           <Select

@@ -291,7 +291,7 @@ function EditionRecordForm({ record }: { record: Correctable }) {
       <header className={classes.head}>
         <h1>{editionName(edition)}</h1>
         <div className={classes.place}>
-          <Link to={`/sheets/${edition.slug}`}>Its sheet</Link>
+          {pairs.length > 0 && <Link to={`/sheets/${edition.slug}`}>Its sheet</Link>}
           <Link to={`/lab/changes?edition=${edition.slug}`}>What was changed of it</Link>
         </div>
       </header>

@@ -67,6 +67,12 @@ export const receiveStep: Step = {
       },
     },
     {
+      path: 'editions/new',
+      title: 'An edition without a pair',
+      page: async () => (await import('./NewEditionPage.tsx')).NewEditionPage,
+      goTo: 'An edition without a pair',
+    },
+    {
       path: 'editions/:edition',
       title: 'Edition',
       page: async () => (await import('./EditionPage.tsx')).EditionPage,
