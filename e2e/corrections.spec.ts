@@ -27,6 +27,7 @@ test('a slip at receipt is put right: merged with the edition it is, and undone'
   // The former address leads on.
   await page.goto(`${demo.address}/editions/kestvane-kreb`);
   await expect(page.getByRole('heading', { name: 'Kestvane Kerb' })).toBeVisible();
+  await expect(page).toHaveURL(/\/editions\/kestvane-kerb$/);
   await page.getByRole('link', { name: 'What was changed of it' }).click();
   await page
     .getByRole('button', { name: 'Undo: Merged Kestvane Kreb into Kestvane Kerb' })

@@ -1,5 +1,5 @@
 import { Button, Checkbox, Modal, Select, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { z } from 'zod';
 import type { Correctable } from '#contract/correction-records.ts';
@@ -370,6 +370,13 @@ function EditionRecordForm({ record }: { record: Correctable }) {
 export function EditionPage() {
   const { edition = '' } = useParams();
   const record = useEditionRecord(edition);
+  const navigate = useNavigate();
+  const slug = record.data?.edition.slug;
+  // A former address leads on: after a merge its dialog may be gone before it could say where.
+  useEffect(() => {
+    if (slug !== undefined && slug !== edition)
+      void navigate(`/editions/${slug}`, { replace: true });
+  }, [slug, edition, navigate]);
   if (record.isError && !record.data) return <PageFault error={record.error} />;
   if (!record.data) return null;
   return <EditionRecordForm key={record.data.edition.id} record={record.data} />;
