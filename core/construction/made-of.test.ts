@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { SHOE_PARTS } from '../catalogue/construction.ts';
 import { exclusionsIn, madeOf } from './made-of.ts';
 
 describe('what an edition is made of', () => {
@@ -22,6 +23,13 @@ describe('what an edition is made of', () => {
       { answer: 'zip', tags: ['A-02'] },
     ]);
     expect(made[2]?.seen).toEqual([{ answer: 'EVA', tags: ['A-01', 'A-02'] }]);
+  });
+  it('has a line for every part of the walk: the sheet reads them all', () => {
+    const seen = Object.fromEntries(
+      SHOE_PARTS.map(({ id, answers, most }) => [id, most === undefined ? answers?.[0] : '4']),
+    );
+    const made = madeOf([{ tag: 'A-01', seen }], {});
+    expect(made.map(({ part }) => part)).toEqual(SHOE_PARTS.map(({ id }) => id));
   });
   it('is nothing where nobody looked and nothing is stated', () => {
     expect(madeOf([{ tag: 'A-01', seen: {} }], {})).toEqual([]);

@@ -252,17 +252,6 @@ const RULES: readonly ((known: Known) => Meaning | Meaning[] | undefined)[] = [
   courtHeight,
 ];
 
-/** Parts that a rule above reads, beside the list of parts on a sheet, which reads them all. */
-export const READ_BY_RULES: readonly PartId[] = [
-  'post',
-  'walls',
-  'bevel',
-  'plate',
-  'rocker',
-  'boot-grade',
-  'welts',
-];
-
 /**
  * What parts and figures say together. Nothing is certified: where it can hurt someone, the cautions of the
  * uses stand beside it.
