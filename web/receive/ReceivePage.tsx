@@ -127,12 +127,14 @@ function useTagSuggestion(form: Form): void {
   const { maker, model, tag } = form.values;
   const typed = useRested({ maker: maker.trim(), model: model.trim() });
   const free = useFreeTag(typed.maker, typed.model).data;
-  const { setFieldValue } = form;
+  const { setFieldValue, getInputNode } = form;
   useEffect(() => {
     if (free === undefined || (tag !== '' && tag !== suggested.current)) return;
+    // A hand in the field is about to type: what is put there now would be glued to it.
+    if (getInputNode('tag') === document.activeElement) return;
     suggested.current = free;
     if (free !== tag) setFieldValue('tag', free);
-  }, [free, tag, setFieldValue]);
+  }, [free, tag, setFieldValue, getInputNode]);
 }
 
 /** A replacement begins with what it has in common with the pair it was sent for. */
