@@ -29,9 +29,12 @@ export function meantBy(
   const figures = new Map<string, MeantFigure>();
   const scores = new Map<string, number[]>();
   for (const pair of pairs) {
-    for (const [quantity, figure] of latestFigures(pair))
-      if (!figures.has(quantity))
-        figures.set(quantity, { value: figure.value, U: figureExpanded(figure) });
+    for (const [quantity, figure] of latestFigures(pair)) {
+      // A sidewall's lip stands higher than the foot: no rule is about that.
+      const { stack } = figure.basis;
+      if (figures.has(quantity) || (stack && stack.place !== 'in-shoe')) continue;
+      figures.set(quantity, { value: figure.value, U: figureExpanded(figure) });
+    }
     for (const session of pair.sessions)
       for (const { quantity, votes } of handScores(session))
         scores.set(quantity, [...(scores.get(quantity) ?? []), ...votes]);
