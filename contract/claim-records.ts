@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
 import type { ClaimedQuantityId } from '#core/claims/claim.ts';
 import type { ClaimText } from '#core/claims/claim-text.ts';
-import type { claimFields, claimTextFields } from './edition-records.ts';
+import type { claimFields, claimTextFields, reportedFields } from './edition-records.ts';
 
 const PIECE = /[\s\S]{1,200}/g;
 
@@ -21,6 +21,23 @@ export function claimTextRecords(
   return pieces.flatMap(({ part, text }) =>
     (text.match(PIECE) ?? []).map((piece) => ({ id: newId(), part, text: piece, source })),
   );
+}
+
+/** The same figures where somebody else measured them. */
+export function reportedRecords(
+  read: ClaimText,
+  { source, dated }: { source: string; dated: string | null },
+  newId: () => string,
+): z.output<typeof reportedFields>[] {
+  return claimRecords(read, source, newId).map(({ id, quantity, typed, label, statedBasis }) => ({
+    id,
+    quantity,
+    typed,
+    label,
+    basis: Object.values(statedBasis).join(', '),
+    source,
+    dated,
+  }));
 }
 
 const dependsOnStack = (quantity: ClaimedQuantityId) =>

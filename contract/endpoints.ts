@@ -6,11 +6,13 @@ import { DELIVERY_ENDPOINTS } from './delivery-endpoints.ts';
 import { EDITION_ENDPOINTS } from './edition-endpoints.ts';
 import type { Endpoint, Topic } from './endpoint.ts';
 import { LAB_ENDPOINTS } from './lab-endpoints.ts';
+import { LINE_ENDPOINTS } from './line-endpoints.ts';
 import { MATCH_ENDPOINTS } from './match-endpoints.ts';
 import { PAIR_ENDPOINTS } from './pair-endpoints.ts';
 import { READING_ENDPOINTS } from './reading-endpoints.ts';
 import { SHEET_ENDPOINTS } from './sheet-endpoints.ts';
 import { STUDY_ENDPOINTS } from './study-endpoints.ts';
+import { WISH_ENDPOINTS } from './wish-endpoints.ts';
 
 export const ENDPOINTS = {
   ...LAB_ENDPOINTS,
@@ -23,6 +25,8 @@ export const ENDPOINTS = {
   ...DELIVERY_ENDPOINTS,
   ...STUDY_ENDPOINTS,
   ...SHEET_ENDPOINTS,
+  ...LINE_ENDPOINTS,
+  ...WISH_ENDPOINTS,
 } satisfies Record<string, Endpoint>;
 
 export type Endpoints = typeof ENDPOINTS;

@@ -1,6 +1,12 @@
 /** Pairs: received, changed, listed. */
 import { z } from 'zod';
-import { claimTextFields, editionFields, editionRecord, newClaim } from './edition-records.ts';
+import {
+  claimTextFields,
+  editionFields,
+  editionRecord,
+  newClaim,
+  reportedFields,
+} from './edition-records.ts';
 import { day, id, kilometres, pageOf, remark, sizeLabel, words } from './fields.ts';
 import { session } from './reading-records.ts';
 
@@ -65,7 +71,13 @@ export const receipt = z.object({
 export type Receipt = z.input<typeof receipt>;
 
 /** An edition that nobody has a pair of, by what is stated of it. */
-export const editionWithoutPair = receipt.omit({ pair: true });
+export const editionWithoutPair = receipt.omit({ pair: true }).extend({
+  reported: z
+    .array(reportedFields)
+    .max(60, 'at most 60 figures at once')
+    .default([])
+    .describe('figures that somebody else measured'),
+});
 
 export const pairEdit = pairFields.extend({
   version: z.number().int().describe('the version that was read; another is answered 409'),

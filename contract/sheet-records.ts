@@ -180,6 +180,24 @@ const differenceView = z.object({
   noticeable: z.enum(['yes', 'no', 'may be']),
 });
 
+/** A figure of one edition beside others: what it is, on what terms, and how it differs. */
+export const comparedCell = z.object({
+  figure: figureView.nullable(),
+  terms: z.enum(['like', 'carried', 'converted', 'not']),
+  words: z.string(),
+  stated: z
+    .object({
+      value: z.number(),
+      halfWidth: z.number(),
+      provenance: z.enum(['claimed', 'reported']),
+    })
+    .nullable()
+    .describe('what stands in place of a figure that no pair gives'),
+  difference: differenceView.nullable(),
+});
+
+export type CellView = z.infer<typeof comparedCell>;
+
 /** A part by which editions differ: as it counts for each; null: not looked, and not stated. */
 const comparedPart = z.object({
   part: partId,
@@ -207,22 +225,7 @@ export const comparison = z.object({
       quantity: anyQuantity,
       noticeable: z.number(),
       against: z.number().int().describe('which edition the others are held against'),
-      cells: z.array(
-        z.object({
-          figure: figureView.nullable(),
-          terms: z.enum(['like', 'carried', 'converted', 'not']),
-          words: z.string(),
-          stated: z
-            .object({
-              value: z.number(),
-              halfWidth: z.number(),
-              provenance: z.enum(['claimed', 'reported']),
-            })
-            .nullable()
-            .describe('what stands in place of a figure that no pair gives'),
-          difference: differenceView.nullable(),
-        }),
-      ),
+      cells: z.array(comparedCell),
     }),
   ),
 });

@@ -137,6 +137,13 @@ describe('every address that reads', () => {
         '/api/changes?edition=kestvane-kerb',
         '/api/changes?person=B1',
       ],
+      getLine: [
+        '/api/editions/brindlow-roundsman-3/line',
+        '/api/editions/kestvane-kerb-wide-build/line',
+        '/api/editions/tarnhus-lanewalk-2/line',
+        '/api/editions/wrenfold-latch-low/line',
+      ],
+      listWishes: ['/api/wishes'],
       getHeld: ['/api/pairs/NS-01/held/NS-04'],
       getDelivery: ['/api/delivery?edition=tarnhus-lanewalk&lot=L2-318'],
       getEdition: ['/api/editions/kestvane-kerb/record'],

@@ -9,7 +9,9 @@ import { QUANTITIES } from '#core/catalogue/quantities.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
 import { PLAIN_READING } from '#core/figures/reading.ts';
+import { readPrice } from '#core/sizing/price.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';
+import { correct } from '#server/corrections.ts';
 import { setUpLab } from '#server/lab/set-up.ts';
 import { summarisePair } from '#server/measured-pairs.ts';
 import type { Db } from '#server/store/database.ts';
@@ -17,6 +19,7 @@ import { openStores, type Stores } from '#server/stores.ts';
 import { CONSTRUCTION_TRUTHS, STATED_EDITION } from './construction-truths.ts';
 import { FULL_BENCH_PAIRS, measureFullBench } from './full-bench.ts';
 import { equipInstruments } from './instruments.ts';
+import { ENDED_TRUTH, LINE_TRUTHS, PRICE_TRUTHS, SECOND_PAGE, WISH_TRUTHS } from './line-truths.ts';
 import { MATCH_TRUTHS } from './match-truths.ts';
 import { checkPair } from './matches.ts';
 import { demoNoise, demoReadings } from './scenario.ts';
@@ -32,7 +35,7 @@ import {
 } from './truths.ts';
 
 /** Grows when the scenario changes, so that an older demo database is made anew. */
-export const SCENARIO_VERSION = 4;
+export const SCENARIO_VERSION = 5;
 
 const SCENARIO_SETTING = 'demo-scenario';
 
@@ -142,6 +145,100 @@ function stateEdition(stores: Stores, at: dayjs.Dayjs): void {
   });
 }
 
+/** Puts editions into their lines, with prices seen of them, and writes down what is wished for. */
+function drawLines(stores: Stores, today: dayjs.Dayjs): void {
+  const slugs = new Map(
+    EDITION_TRUTHS.map(({ key, pairs: [first] }) => [
+      key,
+      first ? stores.pairs.byTag(first.tag).editionId : '',
+    ]),
+  );
+  const idOf = (key: string) =>
+    slugs.get(key) ?? stores.editions.bySlug(`${STATED_EDITION.maker}-${key}`.toLowerCase()).id;
+  const day = (ago: number) => today.subtract(ago, 'day').format('YYYY-MM-DD');
+  const change = (at: dayjs.Dayjs, action: string, subject: string, request: object) => ({
+    id: idAt(at),
+    at: at.toISOString(),
+    person: 'B1',
+    action,
+    subject,
+    request,
+  });
+  for (const { edition, kind, of } of LINE_TRUTHS) {
+    const told = change(today.subtract(29, 'day').hour(9), 'placeInLine', idOf(edition), {
+      kind,
+      of,
+    });
+    stores.changes.apply(told, () => {
+      correct(
+        stores,
+        { change: told.id },
+        { words: 'Place in the line', about: [told.subject] },
+        (corrector) =>
+          corrector.list('edition_kin', { edition_id: told.subject, kind, of_id: idOf(of) }, true),
+      );
+      return { id: told.subject };
+    });
+  }
+  const ended = change(
+    today.subtract(28, 'day').hour(9),
+    'placeInLine',
+    idOf(ENDED_TRUTH.edition),
+    ENDED_TRUTH,
+  );
+  stores.changes.apply(ended, () => {
+    correct(
+      stores,
+      { change: ended.id },
+      { words: 'Made no more', about: [ended.subject] },
+      (corrector) =>
+        corrector.set('edition', ended.subject, {
+          still_made: 'no',
+          made_until: day(ENDED_TRUTH.daysAgo),
+        }),
+    );
+    return { id: ended.subject };
+  });
+  for (const { edition, typed, place, daysAgo } of PRICE_TRUTHS) {
+    const at = today.subtract(daysAgo, 'day').hour(11);
+    const told = change(at, 'addPrice', idOf(edition), { typed, place });
+    const { value, currency = 'EUR' } = readPrice(typed) ?? { value: null };
+    stores.changes.apply(told, () => {
+      const price = {
+        id: idAt(at),
+        typed,
+        place,
+        amount: value ?? 0,
+        currency,
+        seenOn: day(daysAgo),
+      };
+      stores.lines.addPrice(told.subject, price);
+      return { id: price.id };
+    });
+  }
+  const page = change(
+    today.subtract(27, 'day').hour(9),
+    'addClaims',
+    idOf(SECOND_PAGE.edition),
+    SECOND_PAGE,
+  );
+  stores.changes.apply(page, () => {
+    const claims = claimRecords(readClaims(SECOND_PAGE.claims), SECOND_PAGE.source, () =>
+      idAt(today),
+    );
+    return { ids: stores.editions.addClaims(page.subject, { claims }) };
+  });
+  for (const { dueInDays, ...wish } of WISH_TRUTHS) {
+    const at = today.subtract(9, 'day').hour(16);
+    const id = idAt(at);
+    const dueOn = dueInDays === null ? null : today.add(dueInDays, 'day').format('YYYY-MM-DD');
+    stores.changes.apply(change(at, 'addWish', id, wish), () => {
+      stores.wishes.add({ id, ...wish, dueOn }, at.toISOString());
+      return { id };
+    });
+  }
+}
+
 function measure(
   stores: Stores,
   edition: EditionTruth,
@@ -241,6 +338,7 @@ export function loadScenario(db: Db, day: string): void {
       });
     for (const edition of EDITION_TRUTHS) walkAlong(stores, edition, today);
     stateEdition(stores, today.subtract(30, 'day').hour(9));
+    drawLines(stores, today);
     for (const truth of MATCH_TRUTHS) {
       const received = dayjs(stores.pairs.byTag(truth.tag).receivedOn);
       checkPair(stores, truth, received.add(truth.after, 'day').hour(8), idAt);

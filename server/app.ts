@@ -25,6 +25,8 @@ import { problemHandler, Refusal } from './problems.ts';
 import { correctionRoutes } from './receive/correction-routes.ts';
 import { pairRoutes } from './receive/pair-routes.ts';
 import { walkRoutes } from './receive/walk-routes.ts';
+import { wishRoutes } from './receive/wish-routes.ts';
+import { lineRoutes } from './sheets/line-routes.ts';
 import { sheetRoutes } from './sheets/sheet-routes.ts';
 import type { Db } from './store/database.ts';
 import { photographFolder } from './store/photograph-folder.ts';
@@ -155,11 +157,13 @@ export function createApp(options: AppOptions): BenchApp {
       ...pairRoutes(stores),
       ...correctionRoutes(stores),
       ...walkRoutes(stores),
+      ...wishRoutes(stores),
       ...sessionRoutes(stores),
       ...matchRoutes(stores),
       ...studyRoutes(stores, keepUp),
       ...photographRoutes(stores, pictures),
       ...sheetRoutes(stores),
+      ...lineRoutes(stores),
       ...gaugeRoutes(gauges),
       ...jobRoutes({ imports, jobs }),
     },

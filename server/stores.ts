@@ -14,6 +14,7 @@ import { instrumentStore } from './store/instruments.ts';
 import { issuedStore } from './store/issued.ts';
 import { labStore } from './store/lab.ts';
 import { learnedStore } from './store/learned.ts';
+import { lineStore } from './store/lines.ts';
 import { matchStore } from './store/matches.ts';
 import { nameStore } from './store/names.ts';
 import { pairList } from './store/pair-list.ts';
@@ -24,6 +25,7 @@ import { readingStore } from './store/readings.ts';
 import { sessionStore } from './store/sessions.ts';
 import { studyReadingStore } from './store/study-readings.ts';
 import { thresholdStore } from './store/thresholds.ts';
+import { wishStore } from './store/wishes.ts';
 
 export function openStores(db: Db) {
   const thresholds = thresholdStore(db);
@@ -38,6 +40,8 @@ export function openStores(db: Db) {
     construction: constructionStore(db),
     corrections: correctionStore(db),
     names,
+    lines: lineStore(db),
+    wishes: wishStore(db),
     lab,
     thresholds,
     readings,

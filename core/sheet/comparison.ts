@@ -142,8 +142,9 @@ export function compareEditions(
     noticeable: NoticeableSteps;
     catalogue?: Catalogue;
   },
+  quantities: readonly QuantityId[] = comparedQuantities(editions, lab.catalogue ?? QUANTITIES),
 ): ComparedRow[] {
-  return comparedQuantities(editions, lab.catalogue ?? QUANTITIES).map((quantity) => {
+  return quantities.map((quantity) => {
     const { dependsOn } = describeQuantity(quantity, lab.catalogue);
     const terms = dependsOn.includes('setup')
       ? { ...wanted, ...stationTermsOf(editions, quantity, lab.catalogue ?? QUANTITIES) }

@@ -22,6 +22,16 @@ export const VERDICT_WORDS = {
   room: ['within', 'out', 'not recorded'],
   /** What a shoe is made of, together with its figures. */
   construction: ['so', 'not so', 'cannot tell'],
+  /** A version against the one before it, for somebody who would buy. */
+  version: [
+    'last year’s',
+    'stay',
+    'skip',
+    'the new one',
+    'another shoe',
+    'another width',
+    'cannot tell',
+  ],
   /** A shoe for a ground, an event, a binding. */
   suits: ['suits', 'suits with a but', 'does not suit', 'cannot tell'],
 } as const;

@@ -42,6 +42,7 @@ export function pairRoutes(stores: Stores): PairHandlers {
       const edition = stores.editions.findOrMake(body);
       stores.pairs.add(id, edition.id, fields);
       stores.editions.addClaims(edition.id, body);
+      stores.wishes.strikeOff(stores.editions.byId(edition.id), { id, tag: fields.tag });
       return { id, tag: fields.tag, editionId: edition.id, editionSlug: edition.slug };
     },
     editPair: (call) => {
@@ -68,6 +69,7 @@ export function pairRoutes(stores: Stores): PairHandlers {
         );
       const { id, slug } = stores.editions.findOrMake(body);
       stores.editions.addClaims(id, body);
+      for (const figure of body.reported) stores.editions.addReported(id, figure);
       return { id, editionSlug: slug };
     },
     getEditionRow: ({ params }) =>

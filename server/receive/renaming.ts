@@ -3,6 +3,7 @@
 import type { MergePlan } from '#contract/correction-records.ts';
 import type { EditionRecord } from '#contract/edition-records.ts';
 import { nameUses } from '#core/catalogue/disciplines.ts';
+import { closesCircle, type LineLink } from '#core/sheet/version-line.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { Refusal, wrongValue } from '../problems.ts';
 import type { Corrector, Edit } from '../store/corrections.ts';
@@ -56,6 +57,39 @@ const termsOf = ({
 }: EditionRecord['claims'][number]): string =>
   JSON.stringify([quantity, typed, label, statedBasis, source]);
 
+/** What stood to the one stands to the other, but for what would lead back to itself. */
+function mergeLines(stores: Stores, corrector: Corrector, from: string, into: string): void {
+  const links = stores.lines.linksAround(from);
+  const rowOf = (link: LineLink) => ({
+    edition_id: link.edition,
+    kind: link.kind,
+    of_id: link.of,
+  });
+  const bothEnds = [...links, ...stores.lines.linksOf(into)].filter(
+    ({ edition, of }) => edition !== from && of !== from,
+  );
+  for (const link of links) {
+    if (link.edition !== from && link.of !== from) continue;
+    corrector.list('edition_kin', rowOf(link), false);
+    const moved = {
+      ...link,
+      edition: link.edition === from ? into : link.edition,
+      of: link.of === from ? into : link.of,
+    };
+    const isTaken = bothEnds.some(
+      ({ edition, kind }) => edition === moved.edition && kind === moved.kind,
+    );
+    if (isTaken || closesCircle(bothEnds, moved.edition, moved.of)) continue;
+    corrector.list('edition_kin', rowOf(moved), true);
+    bothEnds.push(moved);
+  }
+  for (const { id } of stores.lines.pricesOf(from))
+    corrector.set('price_seen', id, { edition_id: into });
+  const made = stores.lines.stillMade(from);
+  if (stores.lines.stillMade(into).stillMade === '')
+    corrector.set('edition', into, { still_made: made.stillMade, made_until: made.madeUntil });
+}
+
 function mergeEditions(stores: Stores, corrector: Corrector, from: string, into: string): void {
   const [before, target] = [stores.editions.byId(from), stores.editions.byId(into)];
   for (const pair of stores.pairs.ofEdition(from))
@@ -79,6 +113,7 @@ function mergeEditions(stores: Stores, corrector: Corrector, from: string, into:
   for (const row of stores.construction.rowsOfEdition(from))
     if (stated[row.part] === undefined)
       corrector.list('edition_part', { edition_id: into, ...row }, true);
+  mergeLines(stores, corrector, from, into);
   if (before.madeIn && !target.madeIn) {
     const { system, from: least, to, halfSizes } = before.madeIn;
     corrector.set('edition', into, {
@@ -181,6 +216,12 @@ function movesOf(stores: Stores, edits: readonly Edit[]): string[] {
     ...tagWords,
     ...counted(claims, 'claim'),
     ...counted(moved('reported_figure', 'edition_id').length, 'reported figure'),
+    ...counted(moved('price_seen', 'edition_id').length, 'price seen', 'prices seen'),
+    ...counted(
+      added('edition_kin'),
+      'place in the line of versions',
+      'places in lines of versions',
+    ),
     ...counted(added('edition_width', 'edition_colour'), 'width or colour', 'widths and colours'),
     ...counted(added('edition_part'), 'stated part'),
     ...counted(moved('edition', 'model_id').length, 'edition'),

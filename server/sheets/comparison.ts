@@ -1,14 +1,15 @@
 /** Two to four editions on like terms, put together from their pairs. */
 
 import type { EditionRecord } from '#contract/edition-records.ts';
-import type { Comparison } from '#contract/sheet-records.ts';
+import type { CellView, Comparison } from '#contract/sheet-records.ts';
 import { SHOE_PARTS } from '#core/catalogue/construction.ts';
-import { describeQuantity } from '#core/catalogue/quantities.ts';
+import type { Catalogue } from '#core/catalogue/quantities.ts';
 import type { StackBasis } from '#core/catalogue/stack-basis.ts';
+import { readReportedFigure } from '#core/claims/reported.ts';
 import type { MadeOfPart } from '#core/construction/made-of.ts';
 import { nameStackBasis } from '#core/figures/basis.ts';
 import type { MeasuredPair } from '#core/figures/pair-figure.ts';
-import { compareEditions } from '#core/sheet/comparison.ts';
+import { type ComparedCell, compareEditions } from '#core/sheet/comparison.ts';
 import { leastWayKm, leastWayLabel } from '#core/sheet/comparison-terms.ts';
 import type { StatedOfEdition } from '#core/sheet/stated-figures.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
@@ -19,7 +20,6 @@ import {
   REFERENCE_LABEL,
   type SizeLabel,
 } from '#core/sizing/size-label.ts';
-import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 import { madeOfEdition } from '../construction.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewFigure } from '../figure-view.ts';
@@ -37,7 +37,10 @@ function mostShared<T>(candidates: readonly T[], counts: (candidate: T) => numbe
 }
 
 /** What is claimed and reported of an edition, the latest first. */
-function statedFigures({ claims, reported }: EditionRecord): StatedOfEdition[] {
+function statedFigures(
+  { claims, reported }: EditionRecord,
+  catalogue: Catalogue,
+): StatedOfEdition[] {
   const standing = <T extends { withdrawn: string | null }>(list: readonly T[]) =>
     list.filter(({ withdrawn }) => withdrawn === null).toReversed();
   return [
@@ -55,7 +58,7 @@ function statedFigures({ claims, reported }: EditionRecord): StatedOfEdition[] {
     ),
     ...standing(reported).map(
       ({ quantity, typed, value, label, basis, source, dated }): StatedOfEdition => {
-        const read = readTypedQuantity(typed, describeQuantity(quantity).kind);
+        const read = readReportedFigure(quantity, typed, catalogue);
         return {
           quantity,
           typed,
@@ -72,7 +75,7 @@ function statedFigures({ claims, reported }: EditionRecord): StatedOfEdition[] {
 }
 
 /** Parts that are known of two editions at least, and are not the same in all of them. */
-function differingParts(editions: readonly (readonly MadeOfPart[])[]): Comparison['parts'] {
+export function differingParts(editions: readonly (readonly MadeOfPart[])[]): Comparison['parts'] {
   return SHOE_PARTS.flatMap(({ id }) => {
     const cells = editions.map((made) => made.find(({ part }) => part === id));
     const known = cells.filter((cell) => cell !== undefined);
@@ -97,15 +100,12 @@ function distancesOf(pairs: readonly MeasuredPair[]): number[] {
   return (asSold.length > 0 ? asSold : sittings).map(({ wornKm }) => wornKm);
 }
 
-export function buildComparison(
+/** Editions with their pairs and what is stated of them, and the terms on which they are held side by side. */
+export function gatherEditions(
   stores: Stores,
   slugs: readonly string[],
   wanted: { label?: SizeLabel | undefined; stack?: string | undefined },
-): Comparison {
-  if (slugs.length < 2 || slugs.length > 4)
-    throw wrongValue('editions', `A comparison takes two to four editions; ${slugs.length} given.`);
-  if (new Set(slugs).size !== slugs.length)
-    throw wrongValue('editions', 'Each edition is named once.');
+) {
   const lab = labFacts(stores);
   const editions = slugs.map((slug) => {
     const edition = stores.editions.bySlug(slug);
@@ -113,9 +113,13 @@ export function buildComparison(
     const pairs = stored.map((pair) => measuredPair(stores, lab, pair));
     return {
       edition,
+      id: edition.id,
       made: madeOfEdition(stores, edition.id, stored),
       labels: stored.map((pair) => pair.label),
+      stored,
       pairs,
+      measured: pairs.filter((pair) => pair.sessions.some((s) => s.readings.length > 0)).length,
+      stated: statedFigures(edition, lab.catalogue),
       stacks: stackBases(pairs),
     };
   });
@@ -133,32 +137,59 @@ export function buildComparison(
     (wanted.stack && stacks.has(wanted.stack) ? wanted.stack : undefined) ??
     mostShared([...stacks.keys()], (key) => editions.filter((one) => one.stacks.has(key)).length);
   const stack = stackKey ? stacks.get(stackKey) : undefined;
-  const first = editions[0];
   const basis = {
-    ...leastWornBasis(first?.pairs ?? [], label),
+    ...leastWornBasis(editions[0]?.pairs ?? [], label),
     wornKm: leastWayKm(editions.map(({ pairs }) => distancesOf(pairs))),
     ...(stack ? { stack } : {}),
   };
-  const rows = compareEditions(
-    editions.map(({ edition, pairs }) => ({
-      id: edition.id,
-      pairs,
-      stated: statedFigures(edition),
-    })),
-    basis,
-    lab,
-  );
+  return { lab, editions, label, labels, stacks, stackKey, basis };
+}
+
+/** A cell as pages show it. */
+export function viewCell({ answer, words, stated, difference }: ComparedCell): CellView {
+  // A figure on other terms would be quoted beside the others.
+  const figure = answer.terms === 'not' ? undefined : answer.figure;
+  return {
+    figure: figure ? viewFigure(figure) : null,
+    terms: answer.terms,
+    words,
+    stated: stated
+      ? { value: stated.value, halfWidth: stated.halfWidth, provenance: stated.provenance }
+      : null,
+    difference: difference
+      ? {
+          difference: difference.difference,
+          U: difference.U,
+          verdict: difference.verdict,
+          noticeable: difference.noticeable,
+        }
+      : null,
+  };
+}
+
+export function buildComparison(
+  stores: Stores,
+  slugs: readonly string[],
+  wanted: { label?: SizeLabel | undefined; stack?: string | undefined },
+): Comparison {
+  if (slugs.length < 2 || slugs.length > 4)
+    throw wrongValue('editions', `A comparison takes two to four editions; ${slugs.length} given.`);
+  if (new Set(slugs).size !== slugs.length)
+    throw wrongValue('editions', 'Each edition is named once.');
+  const gathered = gatherEditions(stores, slugs, wanted);
+  const { lab, editions, label, labels, stacks, stackKey, basis } = gathered;
+  const rows = compareEditions(editions, basis, lab);
   return {
     label,
     labels,
     wornKm: basis.wornKm,
     stackKey: stackKey ?? null,
     stacks: [...stacks].map(([key, value]) => ({ key, name: nameStackBasis(value) })),
-    editions: editions.map(({ edition, pairs }) => ({
+    editions: editions.map(({ edition, measured }) => ({
       id: edition.id,
       slug: edition.slug,
       name: editionName(edition),
-      pairs: pairs.filter((pair) => pair.sessions.some((s) => s.readings.length > 0)).length,
+      pairs: measured,
       lastMm: lastLength(label),
     })),
     parts: differingParts(editions.map(({ made }) => made)),
@@ -166,30 +197,7 @@ export function buildComparison(
       quantity,
       noticeable,
       against,
-      cells: cells.map(({ answer, words, stated, difference }) => {
-        // A figure on other terms would be quoted beside the others.
-        const figure = answer.terms === 'not' ? undefined : answer.figure;
-        return {
-          figure: figure ? viewFigure(figure) : null,
-          terms: answer.terms,
-          words,
-          stated: stated
-            ? {
-                value: stated.value,
-                halfWidth: stated.halfWidth,
-                provenance: stated.provenance,
-              }
-            : null,
-          difference: difference
-            ? {
-                difference: difference.difference,
-                U: difference.U,
-                verdict: difference.verdict,
-                noticeable: difference.noticeable,
-              }
-            : null,
-        };
-      }),
+      cells: cells.map(viewCell),
     })),
   };
 }

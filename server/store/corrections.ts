@@ -22,6 +22,8 @@ const TABLES = {
       'half_sizes',
       'sample_system',
       'sample_size',
+      'still_made',
+      'made_until',
     ],
   },
   pair: {
@@ -69,6 +71,8 @@ const TABLES = {
       'withdrawn',
     ],
   },
+  price_seen: { where: 'id = @id', columns: ['edition_id', 'withdrawn'] },
+  wish: { where: 'id = @id', columns: ['closed', 'pair_id'] },
   occasion: { where: 'id = @id', columns: ['pair_id'] },
   sitting: {
     where: 'occasion = (SELECT n FROM occasion WHERE id = @id)',
@@ -81,6 +85,7 @@ const LISTS = {
   edition_width: ['edition_id', 'width'],
   edition_colour: ['edition_id', 'colour'],
   match_feature_name: ['model_id', 'feature', 'name'],
+  edition_kin: ['edition_id', 'kind', 'of_id'],
   edition_part: ['edition_id', 'part', 'answer', 'said_at', 'person'],
 } as const;
 

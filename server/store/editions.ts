@@ -2,11 +2,11 @@ import type { z } from 'zod';
 import type { EditionRecord, editionFields, reportedFields } from '#contract/edition-records.ts';
 import type { Receipt } from '#contract/pair-records.ts';
 import type { Use } from '#core/catalogue/disciplines.ts';
-import { type Catalogue, describeQuantity } from '#core/catalogue/quantities.ts';
+import type { Catalogue } from '#core/catalogue/quantities.ts';
 import type { ClaimedQuantityId } from '#core/claims/claim.ts';
 import { readClaimFigure } from '#core/claims/claim-text.ts';
+import { readReportedFigure } from '#core/claims/reported.ts';
 import type { LabelSystem, SizeLabel } from '#core/sizing/size-label.ts';
-import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 import { type EditionList, sizesMade } from './edition-list.ts';
@@ -172,7 +172,7 @@ export function editionStore(
     quantity,
     typed,
   }: Pick<z.output<typeof reportedFields>, 'quantity' | 'typed'>) {
-    const read = readTypedQuantity(typed, describeQuantity(quantity, catalogue()).kind);
+    const read = readReportedFigure(quantity, typed, catalogue());
     if (!read.ok) throw wrongValue('typed', read.fault.message, read.fault.choices);
     return read.value.value;
   }

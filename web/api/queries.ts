@@ -332,6 +332,21 @@ export const useComparison = (
     placeholderData: keepPreviousData,
   });
 
+/** The line of versions that an edition stands in. */
+export const useLine = (edition: string) =>
+  useQuery({
+    queryKey: ['figures', 'line', edition],
+    queryFn: ({ signal }) => request('getLine', { params: { edition }, signal }),
+    placeholderData: keepPreviousData,
+  });
+
+/** What is promised, wished for and asked for. */
+export const useWishes = () =>
+  useQuery({
+    queryKey: ['editions', 'wishes'],
+    queryFn: ({ signal }) => request('listWishes', { signal }),
+  });
+
 /**
  * A change that is sent at once. Sent again with the same content it keeps its id, so that a
  * double press or a lost answer does the work once.

@@ -28,5 +28,10 @@ export const compareStep: Step = {
       page: async () => (await import('./ComparePage.tsx')).ComparePage,
       goTo: 'Compare',
     },
+    {
+      path: 'editions/:edition/line',
+      title: 'Line of versions',
+      page: async () => (await import('./LinePage.tsx')).LinePage,
+    },
   ],
 };

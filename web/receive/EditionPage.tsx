@@ -18,6 +18,7 @@ import classes from './ReceivePage.module.css';
 import { ReportedOnFile } from './Reported.tsx';
 import { Targets } from './Targets.tsx';
 import { UseField } from './UseField.tsx';
+import { wishAddress } from './wishes.ts';
 
 type Kind = 'maker' | 'model' | 'edition';
 /** What is to be merged: a name with the one that it turned out to be. */
@@ -292,6 +293,8 @@ function EditionRecordForm({ record }: { record: Correctable }) {
         <h1>{editionName(edition)}</h1>
         <div className={classes.place}>
           {pairs.length > 0 && <Link to={`/sheets/${edition.slug}`}>Its sheet</Link>}
+          <Link to={wishAddress(edition)}>Wish for a pair</Link>
+          <Link to={`/editions/${edition.slug}/line`}>Its line of versions</Link>
           <Link to={`/lab/changes?edition=${edition.slug}`}>What was changed of it</Link>
         </div>
       </header>

@@ -1,16 +1,20 @@
-import { Autocomplete, Button, SimpleGrid, Textarea, TextInput } from '@mantine/core';
+import { Autocomplete, Button, Select, SimpleGrid, Textarea, TextInput } from '@mantine/core';
 import { useRef, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { v7 as newId } from 'uuid';
 import { z } from 'zod';
-import { claimRecords, claimTextRecords } from '#contract/claim-records.ts';
+import { claimRecords, claimTextRecords, reportedRecords } from '#contract/claim-records.ts';
 import type { Use } from '#core/catalogue/disciplines.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
 import { useChange, useNames } from '../api/queries.ts';
+import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { useSchemaForm } from '../shell/form.ts';
 import { useRested } from '../shell/typing.ts';
 import classes from './ReceivePage.module.css';
 import { UseField } from './UseField.tsx';
+
+/** Whose figures they are: a maker's are claimed, another bench's reported. */
+const STATED_BY = ['its maker', 'somebody who measured it'] as const;
 
 const NEW_EDITION = z.object({
   maker: z.string().trim().min(1, 'the maker is missing'),
@@ -18,7 +22,9 @@ const NEW_EDITION = z.object({
   name: z.string(),
   claims: z.string(),
   source: z.string().trim().min(1, 'where it is stated: a box, a web page, a letter'),
+  by: z.enum(STATED_BY),
   dated: z.string(),
+  follows: z.string(),
 });
 
 /** An edition nobody has a pair of: a rival, a forerunner, a sibling, by what is stated of it. */
@@ -27,10 +33,20 @@ export function NewEditionPage() {
   const [search] = useSearchParams();
   const beside = search.get('beside') ?? '';
   const add = useChange('addEdition');
+  const place = useChange('placeInLine');
   const [uses, setUses] = useState<Use[]>([]);
   const { form, refuse } = useSchemaForm(
     NEW_EDITION,
-    { maker: '', model: '', name: '', claims: '', source: '', dated: '' },
+    {
+      maker: '',
+      model: '',
+      name: '',
+      claims: '',
+      source: '',
+      by: 'its maker',
+      dated: '',
+      follows: search.get('follows') ?? '',
+    },
     'model',
   );
   const { maker, model, claims } = form.values;
@@ -41,18 +57,27 @@ export function NewEditionPage() {
   const read = readClaims(claims);
   const submit = form.onSubmit((said) => {
     const source = [said.source, said.dated].filter(Boolean).join(', ');
+    const isClaimed = said.by === 'its maker';
     add.mutate(
       {
         body: {
           maker: { id: ids.current.maker, name: said.maker },
           model: { id: ids.current.model, name: said.model },
           edition: { id: ids.current.edition, name: said.name, uses },
-          claims: claimRecords(read, source, newId),
+          claims: isClaimed ? claimRecords(read, source, newId) : [],
+          reported: isClaimed
+            ? []
+            : reportedRecords(read, { source: said.source, dated: said.dated || null }, newId),
           claimTexts: claimTextRecords(read, source, newId),
         },
       },
       {
-        onSuccess: ({ editionSlug }) => {
+        onSuccess: async ({ id, editionSlug }) => {
+          if (said.follows) {
+            await place.mutateAsync({ params: { id }, body: { follows: said.follows } });
+            void navigate(`/editions/${editionSlug}/line`);
+            return;
+          }
           void navigate(
             beside ? `/compare?editions=${beside},${editionSlug}` : `/editions/${editionSlug}`,
           );
@@ -90,6 +115,14 @@ export function NewEditionPage() {
         />
       </SimpleGrid>
       <UseField uses={uses} onChange={setUses} />
+      <EditionSelect
+        label="Follows"
+        placeholder="the version before it; may be empty"
+        clearable
+        w={400}
+        value={form.values.follows}
+        onChange={(slug) => form.setFieldValue('follows', slug)}
+      />
       <Textarea
         label="What is stated"
         description="As read out: 33/25 mm, 8 mm drop, 10.9 oz / 309 g, UK 9, with insole, carbon plate"
@@ -107,6 +140,12 @@ export function NewEditionPage() {
             }.`}
       </p>
       <SimpleGrid cols={{ base: 1, sm: 3 }} spacing="sm">
+        <Select
+          label="Stated by"
+          data={[...STATED_BY]}
+          allowDeselect={false}
+          {...form.getInputProps('by')}
+        />
         <TextInput
           label="Stated where"
           placeholder="web page, box, letter"

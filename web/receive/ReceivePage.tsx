@@ -2,9 +2,9 @@ import { Autocomplete, Button, Checkbox, Kbd, Select, SimpleGrid, TextInput } fr
 import { useForm } from '@mantine/form';
 import { useHotkeys, useLocalStorage } from '@mantine/hooks';
 import { useEffect, useRef } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { nameUses } from '#core/catalogue/disciplines.ts';
-import { useChange, useFreeTag, useNames, usePair } from '../api/queries.ts';
+import { useChange, useFreeTag, useNames, usePair, useWishes } from '../api/queries.ts';
 import { putOnBench } from '../shell/bench.ts';
 import { useRested } from '../shell/typing.ts';
 import { useUnits } from '../shell/units.ts';
@@ -21,6 +21,7 @@ import {
   readReceipt,
 } from './receipt-form.ts';
 import { UseField } from './UseField.tsx';
+import { wishesFor, wishWords } from './wishes.ts';
 
 /** Maker, model and edition: found while typing, or made. */
 function EditionFieldset({ form }: { form: Form }) {
@@ -31,6 +32,7 @@ function EditionFieldset({ form }: { form: Form }) {
   const names = useNames(typed.maker, typed.model);
   const editions = names.data?.editions ?? [];
   const known = findEdition(editions, form.values);
+  const wished = wishesFor(useWishes().data?.wishes ?? [], form.values);
   const width = form.values.width.trim();
   const isOtherWidth =
     known !== undefined &&
@@ -69,6 +71,11 @@ function EditionFieldset({ form }: { form: Form }) {
             ? 'A new edition. A wide build or another cut is an edition of its own.'
             : '\u00a0'}
       </p>
+      {wished.map((wish) => (
+        <p key={wish.id} className={classes.known} role="status">
+          On the wish list, {wishWords(wish)}. Receiving it strikes it off.
+        </p>
+      ))}
       {isOtherWidth && (
         <p className="look-here" role="status">
           {width} is new to this edition, which has {known.widths.join(', ')}. A wide build may have
@@ -153,6 +160,18 @@ function useReplacement(form: Form): void {
   }, [replaced.data, wanted, setValues, setSearch]);
 }
 
+/** A pair that was wished for begins with the names it was wished for by. */
+function useWished(form: Form): void {
+  const [search, setSearch] = useSearchParams();
+  const { setValues } = form;
+  useEffect(() => {
+    const maker = search.get('maker');
+    if (maker === null) return;
+    setValues({ maker, model: search.get('model') ?? '', edition: search.get('edition') ?? '' });
+    setSearch({}, { replace: true });
+  }, [search, setValues, setSearch]);
+}
+
 /** Receive: a pair on the bench in under a minute, from the keyboard. */
 export function ReceivePage() {
   const navigate = useNavigate();
@@ -169,6 +188,7 @@ export function ReceivePage() {
   });
   useTagSuggestion(form);
   useReplacement(form);
+  useWished(form);
   // The ids of a receipt are made once for what is typed, so that a second press sends the same.
   const made = useRef<{ typed: string; read: ReturnType<typeof readReceipt> } | null>(null);
 
@@ -214,6 +234,10 @@ export function ReceivePage() {
     >
       <header className={classes.head}>
         <h1>Receive a pair</h1>
+        <div className={classes.place}>
+          <Link to="/editions/new">An edition without a pair</Link>
+          <Link to="/wishes">Wish list</Link>
+        </div>
       </header>
       <div className={classes.columns}>
         <div>

@@ -73,6 +73,12 @@ export const receiveStep: Step = {
       goTo: 'An edition without a pair',
     },
     {
+      path: 'wishes',
+      title: 'Wish list',
+      page: async () => (await import('./WishesPage.tsx')).WishesPage,
+      goTo: 'Wish list',
+    },
+    {
       path: 'editions/:edition',
       title: 'Edition',
       page: async () => (await import('./EditionPage.tsx')).EditionPage,

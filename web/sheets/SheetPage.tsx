@@ -451,6 +451,9 @@ export function SheetPage() {
         >
           Compare with…
         </Button>
+        <Button size="xs" variant="default" component={Link} to={`/editions/${edition}/line`}>
+          Its line
+        </Button>
         <ReportedForm editionId={sheet.data.edition.id} label={sheet.data.label} />
       </div>
       <SheetPaper sheet={sheet.data} also={also} behind={behind} />
