@@ -1,18 +1,10 @@
 /** What shoes are made of: answers of the walk, what they say with figures. */
 import { z } from 'zod';
-import {
-  answerFault,
-  LONGEST_ANSWER,
-  type PartId,
-  SHOE_PARTS,
-  WAYS_KNOWN,
-} from '#core/catalogue/construction.ts';
+import { answerFault, LONGEST_ANSWER, WAYS_KNOWN } from '#core/catalogue/construction.ts';
 import { CLAIMED_PARTS } from '#core/claims/claim-tokens.ts';
 import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
 import { uses } from './edition-records.ts';
-import { id, sizeLabel } from './fields.ts';
-
-export const partId = z.enum(SHOE_PARTS.map((part) => part.id) as [PartId, ...PartId[]]);
+import { id, partId, sizeLabel } from './fields.ts';
 
 export const saidPart = z.object({
   part: partId,

@@ -1,13 +1,22 @@
 /** Editions, with what is claimed and reported of them. */
 import { z } from 'zod';
-import { DISCIPLINES, describeDiscipline } from '#core/catalogue/disciplines.ts';
 import { readClaimFigure } from '#core/claims/claim-text.ts';
 import { CLAIMED_PARTS } from '#core/claims/claim-tokens.ts';
 import { CLAIMED_QUANTITIES } from '#core/claims/claimed-quantities.ts';
 import { LABEL_SYSTEMS } from '#core/sizing/size-label.ts';
 import { LONGEST_TYPED } from '#core/sizing/typed-quantity.ts';
 
-import { anyQuantity, day, id, pageOf, remark, sizeLabel, stackBasis, words } from './fields.ts';
+import {
+  anyQuantity,
+  day,
+  disciplineName,
+  id,
+  pageOf,
+  remark,
+  sizeLabel,
+  stackBasis,
+  words,
+} from './fields.ts';
 
 /** The labels in which an edition is made. */
 export const madeIn = z
@@ -23,7 +32,7 @@ export const madeIn = z
   });
 
 const use = z.object({
-  discipline: z.enum(DISCIPLINES),
+  discipline: disciplineName,
   speciality: remark(60).describe('an event, a ground, a floor; empty: none said'),
 });
 
@@ -32,13 +41,10 @@ export const uses = z
   .array(use)
   .max(4, 'at most four uses')
   .superRefine((said, context) => {
-    said.forEach(({ discipline, speciality }, at) => {
+    said.forEach(({ discipline }, at) => {
       const issue = (message: string) => context.addIssue({ code: 'custom', path: [at], message });
       if (said.findIndex((other) => other.discipline === discipline) < at)
         issue(`${discipline} is said twice`);
-      const known = describeDiscipline(discipline).specialities ?? [];
-      if (speciality !== '' && !known.includes(speciality))
-        issue(`${discipline} has ${known.join(', ') || 'nothing narrower'}, not “${speciality}”`);
     });
   });
 

@@ -1,5 +1,6 @@
 /** Fields that records share: ids, moments, quantities, labels, pages of a list. */
 import { z } from 'zod';
+import { type PartId, SHOE_PARTS } from '#core/catalogue/construction.ts';
 import { MATCH_FEATURES } from '#core/catalogue/match-feature-ids.ts';
 import {
   MEASURED_QUANTITIES,
@@ -70,11 +71,20 @@ export const measuredQuantity = z.union([
   ownQuantityId,
 ]) as unknown as z.ZodType<MeasuredQuantityId, MeasuredQuantityId>;
 
+/** The name of a use: one that ships, or a lab's own; the server knows which there are. */
+export const disciplineName = z.string().trim().min(1, 'the use is missing').max(60);
+
+/** The same, or empty: of no use in particular. */
+export const anyDiscipline = z.union([disciplineName, z.literal('')]);
+
 /** A feature of the check of left against right. */
 export const matchFeatureId = z.enum(MATCH_FEATURES);
 
 /** What a reading is of: in a check a feature too. */
 export const takenQuantity = z.union([measuredQuantity, matchFeatureId]);
+
+/** A part of a shoe, as the walk names it. */
+export const partId = z.enum(SHOE_PARTS.map((part) => part.id) as [PartId, ...PartId[]]);
 
 /** Any quantity, those that are worked out too. */
 export const anyQuantity = z.union([z.enum(QUANTITY_IDS), ownQuantityId]) as unknown as z.ZodType<

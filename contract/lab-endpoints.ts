@@ -166,6 +166,14 @@ export const LAB_ENDPOINTS = {
     answer: z.object({ id: z.string() }),
     touches: ['lab'],
   },
+  saveUse: {
+    at: 'PUT /api/uses/:name',
+    summary: 'Keeps a use that the lab copied and changed, with its protocol.',
+    params: z.object({ name: fields.disciplineName }),
+    body: labs.ownUseFields.omit({ name: true }),
+    answer: z.object({ name: z.string(), protocolId: fields.id }),
+    touches: EVERYTHING,
+  },
   jobProgress: {
     at: 'GET /api/jobs/:id',
     summary: 'How far a long request is, by the name it was given.',

@@ -1,7 +1,8 @@
 /** What the lab has: instruments, protocols, people, units, its own quantities. */
 
 import { z } from 'zod';
-import { DISCIPLINES } from '#core/catalogue/disciplines.ts';
+import { SHOE_PARTS } from '#core/catalogue/construction.ts';
+import { DISCIPLINES, MOST_STATIONS, type ShippedUse } from '#core/catalogue/disciplines.ts';
 import { DRAWING_VIEWS } from '#core/catalogue/quantity.ts';
 import { SLOPE_KINDS } from '#core/catalogue/slopes.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
@@ -9,11 +10,14 @@ import { QUANTITY_KINDS } from '#core/sizing/units.ts';
 import { degreesOfFreedom } from './calculation.ts';
 
 import {
+  anyDiscipline,
   anyQuantity,
+  disciplineName,
   id,
   measuredQuantity,
   moment,
   ownQuantityId,
+  partId,
   remark,
   stackBasis,
   words,
@@ -112,6 +116,25 @@ export const ownQuantityFields = z
 
 export type OwnQuantity = z.infer<typeof ownQuantityFields>;
 
+/** A use that a lab copied and changed; one that takes nothing is none. */
+export const ownUseFields = z.object({
+  name: disciplineName,
+  copiedFrom: z.enum(DISCIPLINES as [ShippedUse, ...ShippedUse[]]),
+  says: words(200, 'for whom and for what it is'),
+  classed: z.boolean().describe('stack and drop are called by the classes of running shoes'),
+  takes: z
+    .array(measuredQuantity)
+    .min(1, 'a use takes one quantity at least')
+    .max(MOST_STATIONS, `a use takes at most ${MOST_STATIONS} quantities; more are a full bench`)
+    .refine((takes) => new Set(takes).size === takes.length, 'a quantity stands twice'),
+  parts: z.array(partId).max(SHOE_PARTS.length).describe('looked at first on the walk'),
+  specialities: z.array(words(60, 'a speciality')).max(12),
+  cautions: z
+    .array(words(200, 'a caution'))
+    .max(12)
+    .describe('beside those of the use it was copied from, which stay'),
+});
+
 export const repeatability = z.object({ sd: z.number(), df: z.number(), source: z.string() });
 
 const stationFields = z.object({
@@ -122,9 +145,6 @@ const stationFields = z.object({
   setup: remark(120),
 });
 
-/** The use that a protocol is made for; empty: any. */
-const protocolUse = z.union([z.enum(DISCIPLINES), z.literal('')]).default('');
-
 export const protocolFields = z
   .object({
     id,
@@ -132,7 +152,7 @@ export const protocolFields = z
     name: words(80, 'the name'),
     stack: stackBasis,
     conditioning: remark(200),
-    discipline: protocolUse,
+    discipline: anyDiscipline.default('').describe('the use it is made for'),
     stations: z
       .array(
         stationFields.extend({
@@ -166,7 +186,7 @@ const protocol = z.object({
   retired: z.boolean().describe('a newer version is offered instead'),
   used: z.boolean().describe('a session was taken by it: editing makes a new version'),
   conditioning: z.string(),
-  discipline: protocolUse,
+  discipline: anyDiscipline.default('').describe('the use it is made for'),
   stack: stackBasis,
   stations: z.array(
     stationFields.extend({
@@ -217,7 +237,7 @@ export const limits = z
 
 const drawnLine = {
   subject: z.string(),
-  discipline: z.union([z.enum(DISCIPLINES), z.literal('')]),
+  discipline: anyDiscipline,
   reason: z.string(),
   at: z.string(),
   person: z.string(),
@@ -291,6 +311,7 @@ export const lab = z.object({
     )
     .describe('classes that this lab bounds otherwise than practice does'),
   ownQuantities: z.array(ownQuantityFields),
+  ownUses: z.array(ownUseFields).describe('uses that the lab copied and changed'),
   exponent: z.object({ k: z.number(), uK: z.number(), df: z.number().nullable() }),
   slopes: z.array(learnedSlope).describe('slopes over size and wear that this lab found'),
   learned: z.array(learnedRepeatability).describe('what the repeats of this lab show'),

@@ -2,8 +2,7 @@
 import { z } from 'zod';
 import { LINE_KINDS, LINE_QUANTITIES } from '#core/sheet/version-line.ts';
 import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
-import { partId } from './construction-records.ts';
-import { anyQuantity, day, id, kilometres, sizeLabel, words } from './fields.ts';
+import { anyQuantity, day, id, kilometres, partId, sizeLabel, words } from './fields.ts';
 import { comparedCell } from './sheet-records.ts';
 
 export const lineKind = z.enum(LINE_KINDS);

@@ -1,13 +1,21 @@
 /** Schemas of match checks, tolerances and photographs. */
 import { z } from 'zod';
-import { DISCIPLINES } from '#core/catalogue/disciplines.ts';
 import { MATCH_FEATURES } from '#core/catalogue/match-feature-ids.ts';
 import { NOTHING_FELT, SIGHT_STATES } from '#core/catalogue/match-look.ts';
 import { SIDES } from '#core/catalogue/quantities.ts';
 import { SIGHT_IDS } from '#core/catalogue/sights.ts';
 import { readLabel } from '#core/sizing/printed-label.ts';
 import { uses } from './edition-records.ts';
-import { id, kilometres, matchFeatureId, moment, remark, sizeLabel, words } from './fields.ts';
+import {
+  anyDiscipline,
+  id,
+  kilometres,
+  matchFeatureId,
+  moment,
+  remark,
+  sizeLabel,
+  words,
+} from './fields.ts';
 import { reading } from './reading-records.ts';
 
 /** A label as read; empty: not looked at. */
@@ -108,10 +116,6 @@ export const toleranceRule = z.object({
   absolute: z.number().nonnegative('a tolerance is not negative').max(1000),
   share: z.number().nonnegative('a share is not negative').max(1, 'a share is 0.02 for 2 %'),
 });
-
-export const discipline = z.enum(DISCIPLINES);
-/** Empty: not said, so the general tolerances stand. */
-export const anyDiscipline = z.union([discipline, z.literal('')]);
 
 export const toleranceChange = toleranceRule.extend({
   id,

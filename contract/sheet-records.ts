@@ -4,9 +4,17 @@ import { SIDES } from '#core/catalogue/quantities.ts';
 import { CONFIGURATIONS } from '#core/catalogue/stack-basis.ts';
 import { TERM_KINDS } from '#core/statistics/uncertainty.ts';
 import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
-import { madeOfPart, meant, partId } from './construction-records.ts';
+import { madeOfPart, meant } from './construction-records.ts';
 import { claim, editionRecord, reported } from './edition-records.ts';
-import { anyQuantity, id, kilometres, measuredQuantity, sizeLabel, stackBasis } from './fields.ts';
+import {
+  anyQuantity,
+  id,
+  kilometres,
+  measuredQuantity,
+  partId,
+  sizeLabel,
+  stackBasis,
+} from './fields.ts';
 import { pairFields } from './pair-records.ts';
 
 export const basis = z.object({
@@ -217,6 +225,7 @@ export const comparison = z.object({
       name: z.string(),
       pairs: z.number().int(),
       lastMm: z.number(),
+      meant: meant.describe('what it is made of says together with its figures'),
     }),
   ),
   parts: z.array(comparedPart).describe('by which the editions differ'),

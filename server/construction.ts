@@ -1,10 +1,15 @@
 /** What editions are made of, and what that says beside their figures. */
 import { median } from 'simple-statistics';
 import type { Use } from '#core/catalogue/disciplines.ts';
+import { describeQuantity } from '#core/catalogue/quantities.ts';
 import { type MadeOfPart, madeOf } from '#core/construction/made-of.ts';
-import { type MeantFigure, meaningsOf } from '#core/construction/meanings.ts';
+import type { MeantFigure } from '#core/construction/meaning.ts';
+import { MEANT_QUANTITIES, meaningsOf } from '#core/construction/meanings.ts';
+import type { Basis } from '#core/figures/basis.ts';
 import { figureExpanded } from '#core/figures/figure.ts';
 import { handScores, latestFigures, type MeasuredPair } from '#core/figures/pair-figure.ts';
+import { compareEditions } from '#core/sheet/comparison.ts';
+import type { LabFacts } from './lab-facts.ts';
 import type { StoredPair } from './store/pairs.ts';
 import type { Stores } from './stores.ts';
 
@@ -20,25 +25,59 @@ export function madeOfEdition(
   );
 }
 
-/** What parts and the latest figures of pairs say together. */
-export function meantBy(
-  parts: readonly MadeOfPart[],
-  pairs: readonly MeasuredPair[],
-  uses: readonly Use[],
-) {
-  const figures = new Map<string, MeantFigure>();
-  const scores = new Map<string, number[]>();
-  for (const pair of pairs) {
-    for (const [quantity, figure] of latestFigures(pair)) {
-      // A sidewall's lip stands higher than the foot: no rule is about that.
-      const { stack } = figure.basis;
-      if (figures.has(quantity) || (stack && stack.place !== 'in-shoe')) continue;
-      figures.set(quantity, { value: figure.value, U: figureExpanded(figure) });
-    }
-    for (const session of pair.sessions)
-      for (const { quantity, votes } of handScores(session))
-        scores.set(quantity, [...(scores.get(quantity) ?? []), ...votes]);
-  }
-  const medians = new Map([...scores].map(([quantity, votes]) => [quantity, median(votes)]));
-  return meaningsOf(parts, figures, medians, uses);
+/** Figures and scores by hand that construction is judged together with. */
+interface Meant {
+  figures: Map<string, MeantFigure>;
+  pairs: readonly MeasuredPair[];
 }
+
+/** Medians of what hands said of pairs. */
+function medianScores(pairs: readonly MeasuredPair[]): Map<string, number> {
+  const scores = new Map<string, number[]>();
+  for (const session of pairs.flatMap((pair) => pair.sessions))
+    for (const { quantity, votes } of handScores(session))
+      scores.set(quantity, [...(scores.get(quantity) ?? []), ...votes]);
+  return new Map([...scores].map(([quantity, votes]) => [quantity, median(votes)]));
+}
+
+/** The latest figures of one pair, each with its own doubt. */
+export function meantOfPair(pair: MeasuredPair): Meant {
+  const figures = new Map<string, MeantFigure>();
+  for (const [quantity, figure] of latestFigures(pair)) {
+    // A sidewall's lip stands higher than the foot: no rule is about that.
+    const { stack } = figure.basis;
+    if (figures.has(quantity) || (stack && stack.place !== 'in-shoe')) continue;
+    figures.set(quantity, { value: figure.value, U: figureExpanded(figure) });
+  }
+  return { figures, pairs: [pair] };
+}
+
+/** The figures of an edition on a basis, the spread of its pairs in their doubt where it is known. */
+export function meantOfEdition(
+  edition: { id: string; pairs: readonly MeasuredPair[] },
+  basis: Basis,
+  lab: LabFacts,
+): Meant {
+  const { stack } = basis;
+  const figures = new Map<string, MeantFigure>();
+  for (const { quantity, cells } of compareEditions([edition], basis, lab, MEANT_QUANTITIES)) {
+    const answer = cells[0]?.answer;
+    if (!answer || answer.terms === 'not') continue;
+    const isStack = describeQuantity(quantity, lab.catalogue).dependsOn.includes('stack');
+    if (isStack && stack && stack.place !== 'in-shoe') continue;
+    const { figure, speaksForEdition, pairU } = answer;
+    figures.set(quantity, {
+      value: figure.value,
+      U: speaksForEdition ? figureExpanded(figure) : pairU,
+    });
+  }
+  return { figures, pairs: edition.pairs };
+}
+
+/** What parts and figures say together, of a shoe for these uses. */
+export const meantBy = (
+  stores: Stores,
+  parts: readonly MadeOfPart[],
+  { figures, pairs }: Meant,
+  uses: readonly Use[],
+) => meaningsOf(parts, figures, medianScores(pairs), uses, stores.uses.all());

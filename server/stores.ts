@@ -17,6 +17,7 @@ import { learnedStore } from './store/learned.ts';
 import { lineStore } from './store/lines.ts';
 import { matchStore } from './store/matches.ts';
 import { nameStore } from './store/names.ts';
+import { ownUseStore } from './store/own-uses.ts';
 import { pairList } from './store/pair-list.ts';
 import { pairStore } from './store/pairs.ts';
 import { photographStore } from './store/photographs.ts';
@@ -41,6 +42,7 @@ export function openStores(db: Db) {
     corrections: correctionStore(db),
     names,
     lines: lineStore(db),
+    uses: ownUseStore(db),
     wishes: wishStore(db),
     lab,
     thresholds,

@@ -3,11 +3,15 @@ import { describe, expect, it } from 'vitest';
 import { answerFault, describePart, findParts, SHOE_PARTS } from './construction.ts';
 import {
   cautionsOf,
+  copyOfUse,
   DISCIPLINES,
   describeDiscipline,
   hasStackClasses,
+  isMadeFor,
   MOST_STATIONS,
   nameUses,
+  ownTolerance,
+  usesWith,
 } from './disciplines.ts';
 import { protocolsFor } from './protocol.ts';
 import { MEASURED_QUANTITIES, QUANTITIES } from './quantities.ts';
@@ -107,5 +111,34 @@ describe('the parts of a shoe', () => {
     expect(answerFault('eyelets', '7')).toBeUndefined();
     expect(answerFault('eyelets', '7.5')).toContain('whole number from 0 to 20');
     expect(answerFault('eyelets', 'cannot be seen')).toBeUndefined();
+  });
+});
+
+describe('a use that a lab copied', () => {
+  const night = { ...copyOfUse('dance'), name: 'night rounds', cautions: ['Wear a lamp.'] };
+  const uses = usesWith([night]);
+  it('keeps what may hurt somebody of the one it was copied from', () => {
+    const use = [{ discipline: 'night rounds', speciality: '' }];
+    expect(cautionsOf(use, uses)).toEqual([
+      ...describeDiscipline('dance').cautions,
+      'Wear a lamp.',
+    ]);
+    expect(ownTolerance('sole-plane', 'night rounds', uses)).toEqual(
+      ownTolerance('sole-plane', 'dance'),
+    );
+    expect(isMadeFor(use, 'dance', uses)).toBe(true);
+    expect(isMadeFor(use, 'court', uses)).toBe(false);
+    expect(hasStackClasses(use, uses)).toBe(false);
+  });
+  it('has a protocol of what it takes, in its order', () => {
+    const short = usesWith([{ ...night, takes: ['heel-height', 'mass'] }]);
+    const draft = protocolsFor(['needle gauge'], short).find(
+      ({ discipline }) => discipline === 'night rounds',
+    );
+    expect(draft?.name).toBe('Night rounds');
+    expect(draft?.stations.map(({ quantity }) => quantity)).toEqual(['heel-height', 'mass']);
+  });
+  it('is no use where the lab does not have it', () => {
+    expect(() => describeDiscipline('night rounds')).toThrow(RangeError);
   });
 });

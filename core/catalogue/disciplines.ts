@@ -8,12 +8,12 @@ import type { MatchFeatureId } from './match-feature-ids.ts';
 import type { ToleranceRule } from './match-features.ts';
 import type { MeasuredQuantityId } from './quantities.ts';
 
-interface DisciplineEntry {
+export interface UseEntry {
   name: string;
   /** For whom and for what, in a line. */
   says: string;
   /** Stack and drop are called by the classes of running and walking shoes. */
-  classed?: true;
+  classed?: boolean;
   /** Left-right tolerances drawn tighter or wider than the general ones. */
   tolerances?: Partial<Record<MatchFeatureId, ToleranceRule>>;
   /** What its protocol takes, in the order of the hand: at most twenty stations. */
@@ -26,6 +26,8 @@ interface DisciplineEntry {
   specialities?: readonly string[];
   /** Where it can hurt someone: said wherever such a shoe is judged. */
   cautions: readonly string[];
+  /** A lab's own: the shipped use that it was copied from, whose rules hold for it too. */
+  copiedFrom?: string;
 }
 
 /** A boot's shaft is made wider than a shoe's collar. */
@@ -350,14 +352,64 @@ const ENTRIES = [
       'Safety shoes are certified to their standard by a test house: this bench measures, and certifies nothing.',
     ],
   },
-] as const satisfies readonly DisciplineEntry[];
+] as const satisfies readonly UseEntry[];
 
-export type Discipline = (typeof ENTRIES)[number]['name'];
-export const DISCIPLINES = ENTRIES.map(({ name }) => name);
+/** A use that ships. */
+export type ShippedUse = (typeof ENTRIES)[number]['name'];
+/** The name of a use: one that ships, or a lab's own. */
+export type Discipline = string;
+export const DISCIPLINES: readonly ShippedUse[] = ENTRIES.map(({ name }) => name);
+
+/** The uses that a lab has: those that ship, then its own. */
+export type Uses = readonly UseEntry[];
+export const SHIPPED_USES: Uses = ENTRIES;
+
+/** A use that a lab copied and changed, as it is kept. */
+export interface OwnUse {
+  name: string;
+  copiedFrom: ShippedUse;
+  says: string;
+  classed: boolean;
+  takes: MeasuredQuantityId[];
+  parts: PartId[];
+  specialities: string[];
+  /** Said beside the cautions of the use it was copied from, which stay. */
+  cautions: string[];
+}
+
+/** A lab's own use as an entry: tolerances and cautions of what it was copied from hold for it. */
+export function entryOfOwn({ copiedFrom, cautions, ...own }: OwnUse): UseEntry {
+  const source: UseEntry = describeDiscipline(copiedFrom);
+  return {
+    ...own,
+    copiedFrom,
+    ...(source.tolerances ? { tolerances: source.tolerances } : {}),
+    optional: (source.optional ?? []).filter((quantity) => own.takes.includes(quantity)),
+    cautions: [...new Set([...source.cautions, ...cautions])],
+  };
+}
+
+/** The shipped uses with a lab's own. */
+export const usesWith = (own: readonly OwnUse[]): Uses => [...ENTRIES, ...own.map(entryOfOwn)];
+
+/** A copy to be changed: all of a shipped use but its name. */
+export function copyOfUse(name: ShippedUse): OwnUse {
+  const { says, classed = false, takes, parts, specialities = [] } = describeDiscipline(name);
+  return {
+    name: '',
+    copiedFrom: name,
+    says,
+    classed,
+    takes: [...takes],
+    parts: [...parts],
+    specialities: [...specialities],
+    cautions: [],
+  };
+}
 
 /** The entry of a use, with all that it brings. */
-export function describeDiscipline(name: Discipline): DisciplineEntry {
-  const entry = ENTRIES.find((known) => known.name === name);
+export function describeDiscipline(name: Discipline, uses: Uses = SHIPPED_USES): UseEntry {
+  const entry = uses.find((known) => known.name === name);
   if (!entry) throw new RangeError(`no use ${name}`);
   return entry;
 }
@@ -370,9 +422,9 @@ export interface Use {
 }
 
 /** Do the classes of stack and drop belong to a use? The first one decides; where none is said they do. */
-export function hasStackClasses(uses: readonly Use[]): boolean {
+export function hasStackClasses(uses: readonly Use[], known?: Uses): boolean {
   const [first] = uses;
-  return !first || describeDiscipline(first.discipline).classed === true;
+  return !first || describeDiscipline(first.discipline, known).classed === true;
 }
 
 /**
@@ -382,13 +434,21 @@ export function hasStackClasses(uses: readonly Use[]): boolean {
 export const ownTolerance = (
   feature: MatchFeatureId,
   discipline: Discipline | '',
+  known?: Uses,
 ): ToleranceRule | undefined =>
-  discipline === '' ? undefined : describeDiscipline(discipline).tolerances?.[feature];
+  discipline === '' ? undefined : describeDiscipline(discipline, known).tolerances?.[feature];
 
 /** The cautions of all uses of an edition, each once. */
-export const cautionsOf = (uses: readonly Use[]): string[] => [
-  ...new Set(uses.flatMap(({ discipline }) => describeDiscipline(discipline).cautions)),
+export const cautionsOf = (uses: readonly Use[], known?: Uses): string[] => [
+  ...new Set(uses.flatMap(({ discipline }) => describeDiscipline(discipline, known).cautions)),
 ];
+
+/** Is an edition made for a shipped use, or for a lab's own that was copied from it? */
+export const isMadeFor = (uses: readonly Use[], shipped: ShippedUse, known?: Uses): boolean =>
+  uses.some(
+    ({ discipline }) =>
+      discipline === shipped || describeDiscipline(discipline, known).copiedFrom === shipped,
+  );
 
 /** `trekking · with crampons`, or `any use`. */
 export const nameUses = (uses: readonly Use[]): string =>

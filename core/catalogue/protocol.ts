@@ -1,7 +1,7 @@
 /** The protocols that ship, as the tools on a table allow them. Values are common practice. */
 
 import { DEFAULT_REPEATABILITY_DF } from '../statistics/repeated-readings.ts';
-import { DISCIPLINES, type Discipline, describeDiscipline } from './disciplines.ts';
+import { type Discipline, SHIPPED_USES, type UseEntry, type Uses } from './disciplines.ts';
 import { type MeasuredQuantityId, QUANTITIES } from './quantities.ts';
 import type { StackBasis } from './stack-basis.ts';
 import type { ToolName } from './tools.ts';
@@ -144,13 +144,16 @@ const STACKS: readonly MeasuredQuantityId[] = ['heel-stack', 'midfoot-stack', 'f
 const FIVE = 5;
 
 /** The protocol of a use: what its entry takes, in its order. */
-function protocolOfUse(discipline: Discipline, through: Through, stack: StackBasis): ProtocolDraft {
-  const { name, takes, optional = [] } = describeDiscipline(discipline);
+function protocolOfUse(
+  { name, takes, optional = [] }: UseEntry,
+  through: Through,
+  stack: StackBasis,
+): ProtocolDraft {
   return {
     name: `${name.charAt(0).toUpperCase()}${name.slice(1)}`,
     stack,
     conditioning: '',
-    discipline,
+    discipline: name,
     stations: takes.flatMap((quantity) => {
       if (STACKS.includes(quantity)) return stacks(through, 1, [quantity]);
       const isFive = HARDNESS.includes(quantity) || LUGS.includes(quantity);
@@ -164,9 +167,13 @@ function protocolOfUse(discipline: Discipline, through: Through, stack: StackBas
  * the foot-side surface inside the shoe; a ruler alone sees only the sidewall. The others are there
  * too, for the day the tool is bought.
  *
+ * @param uses each has a protocol
  * @example protocolsFor(['ruler', 'scale'])[0].stack.place // 'sidewall'
  */
-export function protocolsFor(tools: readonly ToolName[]): ProtocolDraft[] {
+export function protocolsFor(
+  tools: readonly ToolName[],
+  uses: Uses = SHIPPED_USES,
+): ProtocolDraft[] {
   const owned = (['needle gauge', 'caliper'] as const).find((tool) => tools.includes(tool));
   const through = owned ?? 'needle gauge';
   const mass = tools.includes('scale') ? [station('mass', 1)] : [];
@@ -229,7 +236,7 @@ export function protocolsFor(tools: readonly ToolName[]): ProtocolDraft[] {
   };
   const general = (drafts: readonly GeneralDraft[]): ProtocolDraft[] => [
     ...drafts.map((draft): ProtocolDraft => ({ ...draft, discipline: '' })),
-    ...DISCIPLINES.map((discipline) => protocolOfUse(discipline, through, base)),
+    ...uses.map((use) => protocolOfUse(use, through, base)),
   ];
   if (owned) return general([...inShoe, sidewall, hardness]);
   if (tools.includes('ruler')) return general([sidewall, ...inShoe, hardness]);

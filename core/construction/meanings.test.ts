@@ -1,6 +1,6 @@
 /** What parts and figures say together, each worked by hand. */
 import { describe, expect, it } from 'vitest';
-import type { Use } from '../catalogue/disciplines.ts';
+import { copyOfUse, type Use, usesWith } from '../catalogue/disciplines.ts';
 import { type Answers, madeOf } from './made-of.ts';
 import { meaningsOf } from './meanings.ts';
 
@@ -142,4 +142,76 @@ it('every verdict names its source, and says what speaks for it or against', () 
     expect(verdict.source).toBe('common practice');
     expect([...verdict.for, ...verdict.against]).not.toEqual([]);
   }
+});
+
+describe('what a shoe weighs, and where', () => {
+  const NAME = 'Padding and overlays against weight';
+  const padded: Answers = { 'collar-pad': 'thick', overlays: 'stitched' };
+  it.each([
+    ['heavy, and padded', padded, [330, 7], 'so'],
+    ['heavy, and not padded', { 'collar-pad': 'thin' }, [330, 7], 'not so'],
+    ['light for its padding', padded, [240, 7], 'not so'],
+  ] as const)('%s', (_, seen, mass, word) => {
+    expect(said(NAME, seen, { mass: [...mass] })?.verdict.word).toBe(word);
+  });
+  it('is no word between the two, of a boot, or where nobody looked', () => {
+    expect(said(NAME, padded, { mass: [280, 7] })).toBeUndefined();
+    expect(said(NAME, padded, { mass: [303, 7] }), 'not surely heavy').toBeUndefined();
+    expect(said(NAME, {}, { mass: [330, 7] })).toBeUndefined();
+    const boots: Use[] = [{ discipline: 'winter boots', speciality: '' }];
+    expect(said(NAME, padded, { mass: [700, 7] }, {}, boots)).toBeUndefined();
+  });
+});
+
+describe('a football shoe', () => {
+  const NAME = 'Studs against grounds';
+  const football = (speciality: string): Use[] => [{ discipline: 'football', speciality }];
+  it('says on which ground its studs suit, and how they do not', () => {
+    const soft = said(NAME, {}, {}, {}, football('soft ground'));
+    expect(soft?.words).toContain('on soft natural grass it suits');
+    expect(soft?.words).toContain('on artificial grass never');
+    const firm = said(NAME, {}, {}, {}, football('firm ground'));
+    expect(firm?.words).toContain('on soft natural grass grip is poor');
+  });
+  it('cannot tell where nobody said for which ground', () => {
+    expect(said(NAME, {}, {}, {}, football(''))?.verdict.word).toBe('cannot tell');
+    expect(said(NAME, {}, {}, {}, [])).toBeUndefined();
+  });
+});
+
+describe('a jumping shoe', () => {
+  const track = (speciality: string): Use[] => [{ discipline: 'track and jumps', speciality }];
+  it('says which events it serves', () => {
+    const long = said('Which events it serves', {}, {}, {}, track('long jump'));
+    expect(long?.words).toContain('triple jump: does not suit');
+    expect(long?.words).toContain('sprint: suits with a but');
+    expect(said('Which events it serves', {}, {}, {}, track('high jump'))).toBeUndefined();
+  });
+  it('is held against the limit of its event, of the thickest place', () => {
+    const NAME = 'Sole against the limit of its event';
+    const word = (heel: [number, number], speciality = 'long jump') =>
+      said(NAME, {}, { 'heel-stack': heel, 'forefoot-stack': [12, 0.5] }, {}, track(speciality))
+        ?.verdict.word;
+    expect(word([18, 1])).toBe('so');
+    expect(word([19.5, 1])).toBe('cannot tell');
+    expect(word([22, 1])).toBe('not so');
+    expect(word([22, 1], 'high jump')).toBeUndefined();
+    expect(said(NAME, {}, {}, {}, track('sprint'))?.verdict.word).toBe('cannot tell');
+    const road = said(NAME, {}, { 'heel-stack': [41.5, 1] }, {}, [
+      { discipline: 'running', speciality: 'racing' },
+    ]);
+    expect(road?.words).toContain('40 mm for road');
+    expect(road?.words).toContain('Check the current rule book');
+    expect(road?.verdict.source).toContain('from memory');
+  });
+});
+
+describe('a lab’s own use', () => {
+  const own = usesWith([{ ...copyOfUse('court'), name: 'sorting hall' }]);
+  it('has the rules of the one it was copied from', () => {
+    const uses: Use[] = [{ discipline: 'sorting hall', speciality: '' }];
+    const { meanings, cautions } = meaningsOf([], new Map(), new Map(), uses, own);
+    expect(meanings.map(({ name }) => name)).toContain('Steady on court');
+    expect(cautions[0]).toContain('no running shoes on court');
+  });
 });

@@ -1,32 +1,17 @@
 /** What construction says together with figures: each a verdict with what speaks for it and against. Common practice. */
-import type { PartId } from '../catalogue/construction.ts';
-import { cautionsOf, hasStackClasses, type Use } from '../catalogue/disciplines.ts';
+import { cautionsOf, hasStackClasses, type Use, type Uses } from '../catalogue/disciplines.ts';
 import type { QuantityId } from '../catalogue/quantities.ts';
-import { COMMON_PRACTICE, type Verdict } from '../statistics/verdict.ts';
 import type { MadeOfPart } from './made-of.ts';
-import { BOOT_GRADES, type BootGrade, bindingsOf, cramponsOf } from './rules-of-use.ts';
-
-/** A figure of the edition or the pair, with its U. */
-export interface MeantFigure {
-  value: number;
-  U: number;
-}
-
-export interface Meaning {
-  /** What is judged: `guides the foot`. */
-  name: string;
-  /** In a sentence. */
-  words: string;
-  verdict: Verdict<'construction'>;
-}
-
-interface Known {
-  part(id: PartId): string | undefined;
-  figure(id: QuantityId): MeantFigure | undefined;
-  /** Median of the scores by hand. */
-  score(id: QuantityId): number | undefined;
-  uses: readonly Use[];
-}
+import {
+  cannotTell,
+  judged,
+  type Known,
+  type Meaning,
+  type MeantFigure,
+  mm,
+  type Rule,
+} from './meaning.ts';
+import { RULES_OF_USE } from './meanings-of-use.ts';
 
 /** Above this a stack is high: a bevel keeps the landing from slapping. */
 const HIGH_STACK_MM = 35;
@@ -40,31 +25,25 @@ const BALL: readonly [number, number] = [65, 75];
 const GAP_MM = 3;
 /** Twist of heel against sole, in degrees. */
 const ONE_PLANE_DEG = 1;
-/** What bend by hand usually goes with a stated boot grade. */
-const GRADE_BEND: Record<BootGrade, readonly [number, number]> = {
-  B0: [1, 2],
-  B1: [2, 3],
-  B2: [3, 4],
-  B3: [5, 5],
-};
+/** From here a shoe for running or walking is heavy, up to there it is light. */
+const HEAVY_G = 300;
+const LIGHT_G = 250;
 
-const verdict = (
-  word: Verdict<'construction'>['word'],
-  speaksFor: string[],
-  against: string[] = [],
-): Verdict<'construction'> => ({ word, for: speaksFor, against, source: COMMON_PRACTICE });
+/** Figures that a rule reads. */
+export const MEANT_QUANTITIES = [
+  'mass',
+  'heel-stack',
+  'forefoot-stack',
+  'hardness-medial-less-lateral',
+  'flex-line',
+  'insole-step',
+  'sole-plane',
+  'tilt-angle',
+] as const satisfies readonly QuantityId[];
 
-const cannotTell = (name: string, missing: string): Meaning => ({
-  name,
-  words: `${name}: cannot tell. Missing: ${missing}.`,
-  verdict: verdict('cannot tell', [], [missing]),
-});
-
-const mm = ({ value, U }: MeantFigure) => `${value.toFixed(1)} ± ${U.toFixed(1)} mm`;
-
-function guides({ part, figure, uses }: Known): Meaning | undefined {
+function guides({ part, figure, uses, known }: Known): Meaning | undefined {
   // A boot or a dance shoe is neither: the words are of shoes for running and walking.
-  if (!hasStackClasses(uses)) return undefined;
+  if (!hasStackClasses(uses, known)) return undefined;
   const name = 'Guided or neutral';
   const post = part('post');
   const firmer = figure('hardness-medial-less-lateral');
@@ -85,12 +64,12 @@ function guides({ part, figure, uses }: Known): Meaning | undefined {
   return {
     name,
     words: guided ? `It guides: ${speaks.join(', ')}.` : `It is neutral: ${against.join(', ')}.`,
-    verdict: verdict(guided ? 'so' : 'not so', speaks, against),
+    verdict: judged(guided ? 'so' : 'not so', speaks, against),
   };
 }
 
-function wantsBevel({ part, figure, uses }: Known): Meaning | undefined {
-  if (!hasStackClasses(uses)) return undefined;
+function wantsBevel({ part, figure, uses, known }: Known): Meaning | undefined {
+  if (!hasStackClasses(uses, known)) return undefined;
   const name = 'High stack without a bevel';
   const stack = figure('heel-stack');
   const bevel = part('bevel');
@@ -101,14 +80,14 @@ function wantsBevel({ part, figure, uses }: Known): Meaning | undefined {
     return {
       name,
       words: `A heel stack of ${mm(stack)}, and a bevel that is ${bevel}: they go together.`,
-      verdict: verdict('not so', [], [`bevel: ${bevel}`]),
+      verdict: judged('not so', [], [`bevel: ${bevel}`]),
     };
   return {
     name,
     words: isHigh
       ? `A heel stack of ${mm(stack)} without a bevel lands hard on its edge.`
       : `Perhaps too high a stack for no bevel: ${mm(stack)}.`,
-    verdict: verdict(isHigh ? 'so' : 'cannot tell', ['bevel: none', `heel stack ${mm(stack)}`]),
+    verdict: judged(isHigh ? 'so' : 'cannot tell', ['bevel: none', `heel stack ${mm(stack)}`]),
   };
 }
 
@@ -129,12 +108,12 @@ function wantsRocker({ part, score }: Known): Meaning | undefined {
     ? {
         name,
         words: 'A stiff sole that does not roll: the heel is lifted out of the shoe at each step.',
-        verdict: verdict('so', [...stiff, 'rocker: none']),
+        verdict: judged('so', [...stiff, 'rocker: none']),
       }
     : {
         name,
         words: `Stiff, and it rolls (${rocker}): they go together.`,
-        verdict: verdict('not so', stiff, [`rocker: ${rocker}`]),
+        verdict: judged('not so', stiff, [`rocker: ${rocker}`]),
       };
 }
 
@@ -153,7 +132,7 @@ function bendsAtBall({ figure }: Known): Meaning | undefined {
       : beyond
         ? `It bends at ${at}, not at the ball: the foot and the shoe bend at two places.`
         : `Perhaps at the ball: ${at}.`,
-    verdict: verdict(within ? 'so' : beyond ? 'not so' : 'cannot tell', [at]),
+    verdict: judged(within ? 'so' : beyond ? 'not so' : 'cannot tell', [at]),
   };
 }
 
@@ -166,44 +145,8 @@ function insoleGap({ figure }: Known): Meaning | undefined {
       gap.value - gap.U >= GAP_MM
         ? `A gap of ${mm(gap)} beside the insole at the arch: try another insole before another size.`
         : `Perhaps a gap beside the insole at the arch: ${mm(gap)}.`,
-    verdict: verdict(gap.value - gap.U >= GAP_MM ? 'so' : 'cannot tell', [`gap ${mm(gap)}`]),
+    verdict: judged(gap.value - gap.U >= GAP_MM ? 'so' : 'cannot tell', [`gap ${mm(gap)}`]),
   };
-}
-
-function bootGrade({ part, score }: Known): Meaning[] {
-  const stated = part('boot-grade');
-  const grade = BOOT_GRADES.find((known) => known === stated);
-  if (!grade) return [];
-  const welts = part('welts');
-  const crampons = cramponsOf(grade);
-  const bindings = bindingsOf(welts ?? '', grade);
-  const meanings: Meaning[] = [
-    {
-      name: 'Crampons',
-      words: `Stated ${grade}: ${
-        crampons.length > 0
-          ? `usually with ${crampons.join(', ')}; bindings: ${bindings.join(', ') || 'welts not looked at'}`
-          : 'no graded crampon; ask an expert'
-      }. Try boot and crampon together.`,
-      verdict: verdict(welts === undefined ? 'cannot tell' : 'so', [
-        `stated ${grade}`,
-        `welts: ${welts ?? 'not looked'}`,
-      ]),
-    },
-  ];
-  const bend = score('bend-front-hand');
-  if (bend !== undefined) {
-    const [least, most] = GRADE_BEND[grade];
-    const goes = bend >= least && bend <= most;
-    meanings.push({
-      name: 'Stiffness against its grade',
-      words: goes
-        ? `It bends by hand as a ${grade} usually does.`
-        : `It bends by hand ${bend < least ? 'more easily' : 'less easily'} than a ${grade} usually does; the grade is the maker’s word, and no figure of this bench.`,
-      verdict: verdict(goes ? 'so' : 'not so', [`stated ${grade}`, `bend by hand ${bend}`]),
-    });
-  }
-  return meanings;
 }
 
 function onePlane({ figure }: Known): Meaning | undefined {
@@ -214,7 +157,7 @@ function onePlane({ figure }: Known): Meaning | undefined {
     return {
       name: 'Heel and sole on one plane',
       words: 'Heel and sole stand on one plane.',
-      verdict: verdict('so', [`${off.toFixed(1)} ± ${plane.U.toFixed(1)}°`]),
+      verdict: judged('so', [`${off.toFixed(1)} ± ${plane.U.toFixed(1)}°`]),
     };
   const isOff = off - plane.U > ONE_PLANE_DEG;
   return {
@@ -222,7 +165,7 @@ function onePlane({ figure }: Known): Meaning | undefined {
     words: isOff
       ? `The sole is twisted by ${off.toFixed(1)}° against the heel: do not dance, climb or carry in it.`
       : `Perhaps twisted: ${off.toFixed(1)} ± ${plane.U.toFixed(1)}°.`,
-    verdict: verdict(
+    verdict: judged(
       isOff ? 'not so' : 'cannot tell',
       [],
       [`${off.toFixed(1)} ± ${plane.U.toFixed(1)}°`],
@@ -230,26 +173,48 @@ function onePlane({ figure }: Known): Meaning | undefined {
   };
 }
 
-function courtHeight({ figure, uses }: Known): Meaning | undefined {
-  if (!uses.some(({ discipline }) => discipline === 'court')) return undefined;
-  const tilt = figure('tilt-angle');
-  if (!tilt) return cannotTell('Steady on court', 'width and stack of the heel');
-  return {
-    name: 'Steady on court',
-    words: `It leans ${tilt.value.toFixed(0)} ± ${tilt.U.toFixed(0)}° before it stands on its edge: the lower the shoe, the more.`,
-    verdict: verdict('so', [`tilt to the edge ${tilt.value.toFixed(0)}°`]),
-  };
+function whatWeighs({ part, figure, uses, known }: Known): Meaning | undefined {
+  if (!hasStackClasses(uses, known)) return undefined;
+  const mass = figure('mass');
+  const [collar, tongue, overlays] = [part('collar-pad'), part('tongue'), part('overlays')];
+  const weighs = [
+    ...(collar === 'thick' ? ['a thick collar'] : []),
+    ...(tongue === 'padded' ? ['a padded tongue'] : []),
+    ...(overlays === 'stitched' ? ['stitched overlays'] : []),
+  ];
+  if (!mass || [collar, tongue, overlays].every((answer) => answer === undefined)) return undefined;
+  const weight = `${mass.value.toFixed(0)} ± ${mass.U.toFixed(0)} g`;
+  const name = 'Padding and overlays against weight';
+  if (mass.value - mass.U >= HEAVY_G)
+    return weighs.length > 0
+      ? {
+          name,
+          words: `Heavy at ${weight}, and ${weighs.join(', ')} are part of it.`,
+          verdict: judged('so', [weight, ...weighs]),
+        }
+      : {
+          name,
+          words: `Heavy at ${weight}, though padding and overlays are slight: the weight is in the sole.`,
+          verdict: judged('not so', [weight], ['padding and overlays are slight']),
+        };
+  if (mass.value + mass.U <= LIGHT_G && weighs.length > 0)
+    return {
+      name,
+      words: `Light at ${weight} for ${weighs.join(', ')}.`,
+      verdict: judged('not so', [], [weight, ...weighs]),
+    };
+  return undefined;
 }
 
-const RULES: readonly ((known: Known) => Meaning | Meaning[] | undefined)[] = [
+const RULES: readonly Rule[] = [
   guides,
   wantsBevel,
   wantsRocker,
   bendsAtBall,
   insoleGap,
-  bootGrade,
+  whatWeighs,
   onePlane,
-  courtHeight,
+  ...RULES_OF_USE,
 ];
 
 /**
@@ -265,15 +230,17 @@ export function meaningsOf(
   figures: ReadonlyMap<string, MeantFigure>,
   scores: ReadonlyMap<string, number>,
   uses: readonly Use[],
+  known?: Uses,
 ): { meanings: Meaning[]; cautions: string[] } {
-  const known: Known = {
+  const terms: Known = {
     part: (id) => parts.find(({ part }) => part === id)?.answer,
     figure: (id) => figures.get(id),
     score: (id) => scores.get(id),
     uses,
+    known,
   };
   return {
-    meanings: RULES.flatMap((rule) => rule(known) ?? []),
-    cautions: cautionsOf(uses),
+    meanings: RULES.flatMap((rule) => rule(terms) ?? []),
+    cautions: cautionsOf(uses, known),
   };
 }

@@ -1,4 +1,5 @@
 import { boundClasses } from '#core/catalogue/classes.ts';
+import { protocolsFor, savedDraft } from '#core/catalogue/protocol.ts';
 import { QUANTITIES } from '#core/catalogue/quantities.ts';
 import type { Handlers } from '../endpoint.ts';
 import type { JobBook } from '../jobs.ts';
@@ -27,7 +28,24 @@ type LabHandlers = Pick<
   | 'recallInstrument'
   | 'saveProtocol'
   | 'addOwnQuantity'
+  | 'saveUse'
 >;
+
+/** Makes the protocol of a lab's own use as its tools allow it, or brings the one it has along. */
+function protocolOfOwnUse(stores: Stores, name: string, newId: () => string): string {
+  const tools = stores.instruments.all().filter(({ retired }) => !retired);
+  const drafts = protocolsFor(
+    tools.map(({ kind }) => kind),
+    stores.uses.all(),
+  );
+  const draft = drafts.find(({ discipline }) => discipline === name);
+  if (!draft) throw new Error(`no protocol of ${name}`);
+  const before = stores.protocols
+    .all()
+    .find(({ discipline, retired }) => discipline === name && !retired);
+  const basedOn = before?.id ?? null;
+  return stores.protocols.save({ ...savedDraft(draft, newId()), basedOn }).id;
+}
 
 /** Readings before any lab kept any. */
 const ALWAYS = '0000-01-01';
@@ -55,6 +73,7 @@ export function labRoutes(
         noticeable,
         classes: stores.lab.classes(),
         ownQuantities: stores.lab.ownQuantities(),
+        ownUses: stores.uses.own(),
         exponent: { k, uK, df: Number.isFinite(df) ? df : null },
         slopes: [...facts.learnedSlopes],
         learned,
@@ -152,7 +171,17 @@ export function labRoutes(
       stores.changes.afterwards(refresh);
       return { voided };
     },
-    saveProtocol: ({ body }) => stores.protocols.save(body),
+    saveProtocol: ({ body }) => {
+      stores.uses.requireName(body.discipline);
+      return stores.protocols.save(body);
+    },
+    saveUse: ({ params: { name }, body, now, person }) => {
+      for (const quantity of body.takes)
+        if (!(quantity in labFacts(stores).catalogue))
+          throw wrongValue('takes', `${quantity} is not in the catalogue.`);
+      stores.uses.save({ name, ...body }, { at: now, person });
+      return { name, protocolId: protocolOfOwnUse(stores, name, newId) };
+    },
     addOwnQuantity: ({ body }) => {
       stores.lab.addOwnQuantity(body);
       return { id: body.id };

@@ -64,6 +64,7 @@ export function matchRoutes(stores: Stores): MatchHandlers {
     },
     setUses: ({ params, body }) => {
       stores.editions.byId(params.id);
+      stores.uses.require(body.uses);
       stores.editions.setUses(params.id, body.uses);
       return { id: params.id };
     },
@@ -111,6 +112,7 @@ export function matchRoutes(stores: Stores): MatchHandlers {
     listTolerances: () => listTolerances(stores),
     setTolerance: ({ body, now, person }) => {
       const { feature, discipline, absolute, share, reason } = body;
+      stores.uses.requireName(discipline);
       stores.thresholds.draw({
         kind: 'sides',
         subject: feature,

@@ -345,7 +345,7 @@ describe('tolerances', () => {
     expect((await tolerance())['sole-plane'].absolute).toBe(0.7);
     expect(
       (await put(`/api/editions/${editionId}/uses`, { uses: [{ discipline: 'x' }] })).status,
-    ).toBe(400);
+    ).toBe(422);
   });
 
   it('refuse what is no tolerance', async () => {

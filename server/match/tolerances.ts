@@ -1,12 +1,7 @@
 /** How far left and right may differ: practice, and what the lab drew otherwise. */
 import type { z } from 'zod';
 import type { toleranceHistory } from '#contract/match-records.ts';
-import {
-  DISCIPLINES,
-  type Discipline,
-  ownTolerance,
-  type Use,
-} from '#core/catalogue/disciplines.ts';
+import { type Discipline, ownTolerance, type Use, type Uses } from '#core/catalogue/disciplines.ts';
 import { MATCH_FEATURES, type MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { matchFeature, type ToleranceRule } from '#core/catalogue/match-features.ts';
 import { type ThresholdChange, thresholdInForce } from '#core/catalogue/thresholds.ts';
@@ -16,10 +11,11 @@ const ruleOf = (
   changes: readonly ThresholdChange[],
   feature: MatchFeatureId,
   discipline: Discipline | '',
+  known: Uses,
 ) =>
   thresholdInForce(changes, 'sides', feature, discipline, {
     general: matchFeature(feature).tolerance,
-    own: ownTolerance(feature, discipline),
+    own: ownTolerance(feature, discipline, known),
   });
 
 /** The strictest tolerances of the uses of an edition, by feature; the general ones where none is said. */
@@ -28,10 +24,13 @@ export function tolerancesFor(
   uses: readonly Use[],
 ): Partial<Record<MatchFeatureId, ToleranceRule>> {
   const changes = stores.thresholds.changes();
+  const known = stores.uses.all();
   const disciplines = uses.length > 0 ? uses.map(({ discipline }) => discipline) : ([''] as const);
   return Object.fromEntries(
     MATCH_FEATURES.map((feature) => {
-      const rules = disciplines.map((discipline) => ruleOf(changes, feature, discipline).value);
+      const rules = disciplines.map(
+        (discipline) => ruleOf(changes, feature, discipline, known).value,
+      );
       const strictest: ToleranceRule = {
         absolute: Math.min(...rules.map(({ absolute }) => absolute)),
         share: Math.min(...rules.map(({ share }) => share)),
@@ -44,10 +43,11 @@ export function tolerancesFor(
 /** All tolerances by feature and discipline, with every change. */
 export function listTolerances(stores: Stores): z.output<typeof toleranceHistory> {
   const changes = stores.thresholds.changes();
+  const known = stores.uses.all();
   return {
-    rules: (['', ...DISCIPLINES] as const).flatMap((discipline) =>
+    rules: ['', ...known.map(({ name }) => name)].flatMap((discipline) =>
       MATCH_FEATURES.map((feature) => {
-        const { value, changed } = ruleOf(changes, feature, discipline);
+        const { value, changed } = ruleOf(changes, feature, discipline, known);
         return { feature, discipline, ...value, changed };
       }),
     ),

@@ -39,6 +39,7 @@ export function pairRoutes(stores: Stores): PairHandlers {
     },
     receivePair: ({ body }) => {
       const { id, ...fields } = body.pair;
+      stores.uses.require(body.edition.uses);
       const edition = stores.editions.findOrMake(body);
       stores.pairs.add(id, edition.id, fields);
       stores.editions.addClaims(edition.id, body);
@@ -58,6 +59,7 @@ export function pairRoutes(stores: Stores): PairHandlers {
       stores.editionRows.page({ ...query, measured: query.measured === 'only' }),
     addEdition: ({ body }) => {
       const { name } = body.edition;
+      stores.uses.require(body.edition.uses);
       const before = stores.editionRows
         .names({ maker: body.maker.name, model: body.model.name })
         .editions.find((row) => row.name.toLowerCase() === name.trim().toLowerCase());

@@ -155,7 +155,7 @@ describe('what an edition is for', () => {
     expect((await uses([boots, boots])).body.errors[0].message).toContain('said twice');
     const odd = await uses([{ discipline: 'trail', speciality: 'ice' }]);
     expect(odd.body.errors[0].message).toContain('nothing narrower');
-    expect((await uses([{ discipline: 'chess' }])).status).toBe(400);
+    expect((await uses([{ discipline: 'chess' }])).status).toBe(422);
     expect((await walk('NS-01')).uses).toEqual(kept);
     expect((await get('/api/editions')).body.rows[0].uses).toEqual(kept);
   });

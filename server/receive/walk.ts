@@ -6,7 +6,7 @@ import { SHOE_PARTS } from '#core/catalogue/construction.ts';
 import { type Answers, exclusionsIn, madeOf } from '#core/construction/made-of.ts';
 
 import { editionName } from '#core/sizing/edition-name.ts';
-import { madeOfEdition, meantBy } from '../construction.ts';
+import { madeOfEdition, meantBy, meantOfPair } from '../construction.ts';
 import { measuredPair } from '../figure-book.ts';
 import { labFacts } from '../lab-facts.ts';
 import { wrongValue } from '../problems.ts';
@@ -46,8 +46,9 @@ export function walkOf(stores: Stores, tag: string): Walk {
       .map(({ caption }) => caption),
     made: madeOfEdition(stores, edition.id, kin),
     meant: meantBy(
+      stores,
       madeOf([{ tag: pair.tag, seen: own }], stated),
-      [measuredPair(stores, lab, pair)],
+      meantOfPair(measuredPair(stores, lab, pair)),
       edition.uses,
     ),
   };

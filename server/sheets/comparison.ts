@@ -20,7 +20,7 @@ import {
   REFERENCE_LABEL,
   type SizeLabel,
 } from '#core/sizing/size-label.ts';
-import { madeOfEdition } from '../construction.ts';
+import { madeOfEdition, meantBy, meantOfEdition } from '../construction.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewFigure } from '../figure-view.ts';
 import { labFacts } from '../lab-facts.ts';
@@ -185,12 +185,13 @@ export function buildComparison(
     wornKm: basis.wornKm,
     stackKey: stackKey ?? null,
     stacks: [...stacks].map(([key, value]) => ({ key, name: nameStackBasis(value) })),
-    editions: editions.map(({ edition, measured }) => ({
-      id: edition.id,
+    editions: editions.map(({ edition, id, pairs, made, measured }) => ({
+      id,
       slug: edition.slug,
       name: editionName(edition),
       pairs: measured,
       lastMm: lastLength(label),
+      meant: meantBy(stores, made, meantOfEdition({ id, pairs }, basis, lab), edition.uses),
     })),
     parts: differingParts(editions.map(({ made }) => made)),
     rows: rows.map(({ quantity, noticeable, against, cells }) => ({

@@ -2,7 +2,7 @@
 import type { EditionRecord } from '#contract/edition-records.ts';
 import type { Sheet } from '#contract/sheet-records.ts';
 import { classOf } from '#core/catalogue/classes.ts';
-import { hasStackClasses, type Use } from '#core/catalogue/disciplines.ts';
+import { hasStackClasses, type Use, type Uses } from '#core/catalogue/disciplines.ts';
 import {
   type Catalogue,
   describeQuantity,
@@ -30,7 +30,7 @@ import {
   setupsOfPair,
 } from '#core/figures/pair-figure.ts';
 import { distinctSizes, isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
-import { madeOfEdition, meantBy } from '../construction.ts';
+import { madeOfEdition, meantBy, meantOfEdition } from '../construction.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewCarried, viewFigure } from '../figure-view.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
@@ -139,9 +139,14 @@ export function stackBases(pairs: readonly MeasuredPair[]): Map<string, StackBas
 }
 
 /** What a value is called; a boot’s heel is not high by a runner’s classes. */
-function gradeOf(figure: Figure, catalogue: Catalogue, uses: readonly Use[]): string | null {
+function gradeOf(
+  figure: Figure,
+  catalogue: Catalogue,
+  uses: readonly Use[],
+  known: Uses,
+): string | null {
   const { classes, group } = describeQuantity(figure.quantity, catalogue);
-  if (group === 'stack' && !hasStackClasses(uses)) return null;
+  if (group === 'stack' && !hasStackClasses(uses, known)) return null;
   return classes ? classOf(classes, figure.value, figureExpanded(figure)) : null;
 }
 
@@ -239,6 +244,7 @@ export function buildSheet(
 ): Sheet {
   const edition = stores.editions.bySlug(slug);
   const knowledge = labFacts(stores);
+  const uses = stores.uses.all();
   const stored = stores.pairs.ofEdition(edition.id);
   const labels = distinctSizes(stored.map((pair) => pair.label));
   const label = labels.find((known) => wantedLabel && isSameSize(known, wantedLabel)) ?? labels[0];
@@ -283,7 +289,7 @@ export function buildSheet(
     reported: edition.reported.filter(
       (one) => one.quantity === figure.quantity && one.withdrawn === null,
     ),
-    grade: gradeOf(figure, knowledge.catalogue, edition.uses),
+    grade: gradeOf(figure, knowledge.catalogue, edition.uses, uses),
     loops: knowledge.catalogue[figure.quantity]?.curve
       ? counted.flatMap((pair) =>
           loopsOf(stores.sessions.ofPair(pair.id), figure.quantity, loops).map((loop) => ({
@@ -307,6 +313,11 @@ export function buildSheet(
   const parts = madeOfEdition(stores, edition.id, counted);
   const plain = leastWornBasis(measured, label);
   const read = quantitiesRead(measured, knowledge.catalogue);
+  // The first stack through the shoe: a sidewall says nothing of what stands under a foot.
+  const inShoe = [...stackBases(measured)].find(([, stack]) => stack.place === 'in-shoe');
+  const meantBasis: Basis = inShoe
+    ? { ...leastWornBasis(measured, label, inShoe[0]), stack: inShoe[1] }
+    : plain;
   const sections = [
     section('mass', 'Mass of one shoe', plain, ['mass', 'insole-mass']),
     ...[...stackBases(measured)].map(([key, stack]) =>
@@ -343,7 +354,12 @@ export function buildSheet(
     labels,
     sections,
     madeOf: parts,
-    meant: meantBy(parts, measured, edition.uses),
+    meant: meantBy(
+      stores,
+      parts,
+      meantOfEdition({ id: edition.id, pairs: measured }, meantBasis, knowledge),
+      edition.uses,
+    ),
     handScores: scoresByHand(measured),
     checked: readInChecks(measured, knowledge),
     unmeasuredClaims: claims

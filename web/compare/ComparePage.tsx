@@ -9,6 +9,7 @@ import { DifferenceChart, NoticeableHatch } from '../drawing/DifferenceChart.tsx
 import { LineSample, OverlaidProfiles } from '../drawing/OverlaidProfiles.tsx';
 import { carriedWords } from '../shell/carried-words.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
+import { MeaningLines } from '../shell/MeaningLines.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { useUnits } from '../shell/units.ts';
 import classes from './ComparePage.module.css';
@@ -265,6 +266,13 @@ function ComparedEditions({
           ))}
         </tbody>
       </table>
+      {editions.some(({ meant }) => meant.meanings.length > 0) && (
+        <div className={classes.meanings}>
+          {editions.map(({ slug, name, meant }) => (
+            <MeaningLines key={slug} meant={meant} title={`${name}: what that says`} />
+          ))}
+        </div>
+      )}
       {parts.length > 0 && (
         <section aria-label="Made otherwise">
           <h2>Made otherwise</h2>

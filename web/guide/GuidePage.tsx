@@ -1,6 +1,6 @@
 import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
-import { DISCIPLINES, describeDiscipline } from '#core/catalogue/disciplines.ts';
+import type { Uses } from '#core/catalogue/disciplines.ts';
 import { PURPOSES } from '#core/catalogue/purposes.ts';
 import type { MeasuredQuantityId, QuantityId } from '#core/catalogue/quantities.ts';
 import {
@@ -12,7 +12,7 @@ import type { UsualSlope } from '#core/catalogue/slopes.ts';
 import { TAKEN_OTHERWISE } from '#core/catalogue/taken-otherwise.ts';
 import { nameTool } from '#core/catalogue/tools.ts';
 import { QuantityDrawing } from '../drawing/QuantityDrawing.tsx';
-import { type UnitWords, useUnits } from '../shell/units.ts';
+import { type UnitWords, useUnits, useUses } from '../shell/units.ts';
 import classes from './GuidePage.module.css';
 
 const DEPENDS_WORDS = {
@@ -38,7 +38,15 @@ function slopeWords(
   return `Carried to another size ${size}, and to another distance by ${amount(wears)} ${wears.first100 ? 'in the first 100 km' : 'in 100 km'}.`;
 }
 
-function Entry({ definition, units }: { definition: QuantityDefinition; units: UnitWords }) {
+function Entry({
+  definition,
+  units,
+  uses,
+}: {
+  definition: QuantityDefinition;
+  units: UnitWords;
+  uses: Uses;
+}) {
   const id = definition.id as QuantityId;
   const amount = (value: number) => units.span(id, value).replace('+', '');
   const purpose = PURPOSES[definition.id as keyof typeof PURPOSES] as string | undefined;
@@ -81,7 +89,8 @@ function Entry({ definition, units }: { definition: QuantityDefinition; units: U
             Left to right within {tolerance.join(' or ') || 'nothing'}. Depends on{' '}
             {definition.dependsOn.map((part) => DEPENDS_WORDS[part]).join(', ')}
             {definition.direction ? `; ${definition.direction} is part of it` : ''}.{' '}
-            {definition.ordinal ? '' : slopeWords(definition, amount)} {takenWords(definition)}
+            {definition.ordinal ? '' : slopeWords(definition, amount)}{' '}
+            {takenWords(definition, uses)}
           </p>
         </details>
       </div>
@@ -90,10 +99,10 @@ function Entry({ definition, units }: { definition: QuantityDefinition; units: U
 }
 
 /** Where it is taken: by the protocols of which uses, or otherwise. */
-function takenWords({ id, computed }: QuantityDefinition): string {
+function takenWords({ id, computed }: QuantityDefinition, known: Uses): string {
   if (computed) return '';
-  const uses = DISCIPLINES.filter((name) =>
-    describeDiscipline(name).takes.some((quantity) => quantity === id),
+  const uses = known.flatMap(({ name, takes }) =>
+    takes.some((quantity) => quantity === id) ? [name] : [],
   );
   const otherwise = TAKEN_OTHERWISE[id as MeasuredQuantityId];
   if (otherwise) return `Taken ${otherwise}.`;
@@ -105,6 +114,7 @@ function takenWords({ id, computed }: QuantityDefinition): string {
 /** The guide: every quantity with its datum, drawing and usual values. */
 export function GuidePage() {
   const units = useUnits();
+  const uses = useUses();
   const { catalogue } = units;
   const [filter, setFilter] = useState('');
   const groups = useMemo(() => {
@@ -142,7 +152,7 @@ export function GuidePage() {
           <h2>{GROUP_TITLES[group]}</h2>
           <ul className={classes.entries}>
             {definitions.map((definition) => (
-              <Entry key={definition.id} definition={definition} units={units} />
+              <Entry key={definition.id} definition={definition} units={units} uses={uses} />
             ))}
           </ul>
         </section>

@@ -3,7 +3,7 @@ import dayjs from 'dayjs';
 import { useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { z } from 'zod';
-import { DISCIPLINES, type Discipline } from '#core/catalogue/disciplines.ts';
+import type { Discipline } from '#core/catalogue/disciplines.ts';
 import type { MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { matchFeature } from '#core/catalogue/match-features.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';
@@ -11,6 +11,7 @@ import { useChange, useTolerances } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { useSchemaForm } from '../shell/form.ts';
 import { typedNumber } from '../shell/form-fields.ts';
+import { useUses } from '../shell/units.ts';
 import classes from './LabPage.module.css';
 import { LineForm } from './LineForm.tsx';
 
@@ -90,6 +91,7 @@ function ToleranceForm({
 /** How far left and right may differ, by use; every change is kept with its reason. */
 export function TolerancesPage() {
   const tolerances = useTolerances();
+  const uses = useUses();
   const [discipline, setDiscipline] = useState<Discipline | ''>('');
   const [open, setOpen] = useState<MatchFeatureId | null>(null);
   if (!tolerances.data) return null;
@@ -104,11 +106,11 @@ export function TolerancesPage() {
           aria-label="For which use"
           data={[
             { value: '', label: 'any use' },
-            ...DISCIPLINES.map((one) => ({ value: one, label: one })),
+            ...uses.map(({ name }) => ({ value: name, label: name })),
           ]}
           value={discipline}
           onChange={(event) => {
-            setDiscipline(event.currentTarget.value as Discipline | '');
+            setDiscipline(event.currentTarget.value);
             setOpen(null);
           }}
         />

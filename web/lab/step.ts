@@ -45,6 +45,13 @@ export const labStep: Step = {
       goTo: 'Lab: quantities and steps',
     },
     {
+      path: 'lab/uses',
+      title: 'Uses',
+      place: 'Uses',
+      page: async () => (await import('./UsesPage.tsx')).UsesPage,
+      goTo: 'Lab: uses',
+    },
+    {
       path: 'lab/tolerances',
       title: 'Tolerances',
       place: 'Tolerances',

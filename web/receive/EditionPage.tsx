@@ -13,6 +13,7 @@ import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { useSchemaForm } from '../shell/form.ts';
 import { orEmpty, typedLabel, typedList, typedNumber } from '../shell/form-fields.ts';
 import { PageFault } from '../shell/PageFault.tsx';
+import { useUses } from '../shell/units.ts';
 import { AddClaims, ClaimsOnFile } from './Claims.tsx';
 import classes from './ReceivePage.module.css';
 import { ReportedOnFile } from './Reported.tsx';
@@ -251,6 +252,7 @@ function MadeForm({ edition }: { edition: Correctable['edition'] }) {
 /** What it is for, and what follows: cautions stand where it can hurt someone. */
 function Uses({ edition }: { edition: Correctable['edition'] }) {
   const set = useChange('setUses');
+  const all = useUses();
   return (
     <>
       <UseField
@@ -260,10 +262,10 @@ function Uses({ edition }: { edition: Correctable['edition'] }) {
       />
       {edition.uses.map(({ discipline }) => (
         <p key={discipline} className="soft">
-          {discipline}: {describeDiscipline(discipline).says}
+          {discipline}: {describeDiscipline(discipline, all).says}
         </p>
       ))}
-      {cautionsOf(edition.uses).map((caution) => (
+      {cautionsOf(edition.uses, all).map((caution) => (
         <p key={caution}>{caution}</p>
       ))}
     </>

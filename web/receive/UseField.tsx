@@ -1,10 +1,6 @@
 import { MultiSelect, NativeSelect } from '@mantine/core';
-import {
-  DISCIPLINES,
-  type Discipline,
-  describeDiscipline,
-  type Use,
-} from '#core/catalogue/disciplines.ts';
+import { describeDiscipline, type Use } from '#core/catalogue/disciplines.ts';
+import { useUses } from '../shell/units.ts';
 import classes from './ReceivePage.module.css';
 
 /** What an edition is for: one use or several, the first leading, and what is narrower where it matters. */
@@ -19,31 +15,28 @@ export function UseField({
   error?: string | undefined;
   label?: string;
 }) {
+  const all = useUses();
   const known = (discipline: string) => uses.find((use) => use.discipline === discipline);
   return (
     <div className={classes.uses}>
       <MultiSelect
         label={label}
         placeholder={uses.length === 0 ? 'running, court, walking …' : ''}
-        data={[...DISCIPLINES]}
+        data={all.map(({ name }) => name)}
         value={uses.map(({ discipline }) => discipline)}
         error={error}
         maxValues={4}
         searchable
         hidePickedOptions
         onChange={(chosen) =>
-          onChange(
-            chosen.map(
-              (discipline) =>
-                known(discipline) ?? { discipline: discipline as Discipline, speciality: '' },
-            ),
-          )
+          onChange(chosen.map((discipline) => known(discipline) ?? { discipline, speciality: '' }))
         }
       />
       {uses.map(({ discipline, speciality }) => {
-        const { specialities } = describeDiscipline(discipline);
+        const { specialities } = describeDiscipline(discipline, all);
         return (
-          specialities && (
+          specialities &&
+          specialities.length > 0 && (
             <NativeSelect
               key={discipline}
               label={discipline.charAt(0).toUpperCase() + discipline.slice(1)}

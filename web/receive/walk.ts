@@ -8,12 +8,13 @@ import {
   type ShoePart,
   type WayKnown,
 } from '#core/catalogue/construction.ts';
-import { describeDiscipline } from '#core/catalogue/disciplines.ts';
+import { describeDiscipline, type Uses } from '#core/catalogue/disciplines.ts';
 import { useChange } from '../api/queries.ts';
+import { useUses } from '../shell/units.ts';
 
 /** The parts in the order in which they are asked: those of the uses first. */
-export function walkOrder(uses: Walk['uses']): ShoePart[] {
-  const first = uses.flatMap(({ discipline }) => describeDiscipline(discipline).parts);
+export function walkOrder(uses: Walk['uses'], known: Uses): ShoePart[] {
+  const first = uses.flatMap(({ discipline }) => describeDiscipline(discipline, known).parts);
   const leading = [...new Set<PartId>(first)];
   return [...leading.map(describePart), ...SHOE_PARTS.filter(({ id }) => !leading.includes(id))];
 }
@@ -45,7 +46,7 @@ export interface WalkState {
 }
 
 export function useWalk(walk: Walk): WalkState {
-  const order = walkOrder(walk.uses);
+  const order = walkOrder(walk.uses, useUses());
   const change = useChange('sayPart');
   const [latest, setLatest] = useState<Said>({});
   const [last, setLast] = useState<PartId | null>(null);

@@ -1,12 +1,18 @@
 import type { Walk } from '#contract/construction-records.ts';
 
 /** What construction and figures say together, a line each; what speaks for it and against behind it. */
-export function MeaningLines({ meant }: { meant: Walk['meant'] }) {
+export function MeaningLines({
+  meant,
+  title = 'What that says',
+}: {
+  meant: Walk['meant'];
+  title?: string;
+}) {
   const { meanings, cautions } = meant;
   if (meanings.length === 0 && cautions.length === 0) return null;
   return (
-    <section aria-label="What that says">
-      <h2>What that says</h2>
+    <section aria-label={title}>
+      <h2>{title}</h2>
       <ul>
         {meanings.map(({ name, words, verdict }) => (
           <li key={name}>
