@@ -1,5 +1,5 @@
 import { Button, Checkbox, MultiSelect, Textarea, TextInput } from '@mantine/core';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { z } from 'zod';
 import { describePart, type PartId, SHOE_PARTS } from '#core/catalogue/construction.ts';
 import {
@@ -55,6 +55,8 @@ function UseForm({ start, onDone }: { start: OwnUse; onDone: () => void }) {
     ({ computed, named }) => !computed && !named,
   );
   const source = describeDiscipline(start.copiedFrom);
+  const first = useRef<HTMLInputElement>(null);
+  useEffect(() => first.current?.focus(), []);
   return (
     <form
       noValidate
@@ -70,7 +72,7 @@ function UseForm({ start, onDone }: { start: OwnUse; onDone: () => void }) {
         <TextInput
           size="xs"
           label="Name"
-          data-autofocus
+          ref={isNew ? first : undefined}
           disabled={!isNew}
           maxLength={60}
           {...form.getInputProps('name')}
@@ -78,6 +80,7 @@ function UseForm({ start, onDone }: { start: OwnUse; onDone: () => void }) {
         <TextInput
           size="xs"
           label="For whom, and for what"
+          ref={isNew ? undefined : first}
           maxLength={200}
           {...form.getInputProps('says')}
         />
@@ -138,18 +141,19 @@ function UseWords({ use }: { use: UseEntry }) {
     <>
       <strong>{use.name}</strong> <span className="soft">{use.says}</span>
       {use.copiedFrom && <span className="soft"> Copied from {use.copiedFrom}.</span>}
-      <br />
-      {use.specialities && use.specialities.length > 0 && (
-        <>
-          Narrower: {use.specialities.join(', ')}.<br />
-        </>
-      )}
-      Takes {takes}. First on the walk: {parts || 'nothing in particular'}.
       {use.cautions.map((caution) => (
         <span key={caution} style={{ display: 'block' }}>
           {caution}
         </span>
       ))}
+      <details>
+        <summary>What it brings</summary>
+        {use.specialities && use.specialities.length > 0 && (
+          <p>Narrower: {use.specialities.join(', ')}.</p>
+        )}
+        <p>Takes {takes}.</p>
+        <p>First on the walk: {parts || 'nothing in particular'}.</p>
+      </details>
     </>
   );
 }

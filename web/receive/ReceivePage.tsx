@@ -164,9 +164,12 @@ function useReplacement(form: Form): void {
 function useWished(form: Form): void {
   const [search, setSearch] = useSearchParams();
   const { setValues } = form;
+  // Once: what is typed since is not written over.
+  const filled = useRef('');
   useEffect(() => {
     const maker = search.get('maker');
-    if (maker === null) return;
+    if (maker === null || filled.current === search.toString()) return;
+    filled.current = search.toString();
     setValues({ maker, model: search.get('model') ?? '', edition: search.get('edition') ?? '' });
     setSearch({}, { replace: true });
   }, [search, setValues, setSearch]);
