@@ -20,7 +20,7 @@ let served: ServedApp;
 
 beforeAll(async () => {
   const path = join(folder, 'demo.db');
-  prepareDemo(path, '2026-03-01');
+  await prepareDemo(path, '2026-03-01');
   served = await serveApp(path);
 });
 afterAll(async () => {

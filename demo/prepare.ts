@@ -2,12 +2,13 @@
 import { existsSync, rmSync } from 'node:fs';
 import { openDatabase } from '#server/store/database.ts';
 import { loadedScenario, loadScenario, SCENARIO_VERSION } from './load.ts';
+import { addPictures } from './pictures.ts';
 
 /**
  * Prepares the demo database and leaves a current one alone, with whatever was added to it.
  * @returns true where it was made anew
  */
-export function prepareDemo(path: string, today: string, fresh = false): boolean {
+export async function prepareDemo(path: string, today: string, fresh = false): Promise<boolean> {
   const existed = existsSync(path);
   if (existed && !fresh) {
     const db = openDatabase(path, today);
@@ -18,6 +19,7 @@ export function prepareDemo(path: string, today: string, fresh = false): boolean
   for (const suffix of ['', '-wal', '-shm']) rmSync(`${path}${suffix}`, { force: true });
   const db = openDatabase(path, today);
   loadScenario(db, today);
+  await addPictures(db);
   db.close();
   return true;
 }

@@ -14,7 +14,7 @@ await serve({
   prepare: async () => {
     const { prepareDemo } = await builtServer('demo-book');
     const today = new Date().toISOString().slice(0, 10);
-    if (prepareDemo(database, today, process.argv.includes('--fresh')))
+    if (await prepareDemo(database, today, process.argv.includes('--fresh')))
       console.log('Demo scenario loaded: Marlpit Walking Post.');
   },
 });

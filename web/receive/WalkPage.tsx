@@ -192,8 +192,9 @@ function ClaimsInWords({ walk, part }: { walk: Walk; part: ShoePart }) {
 /** Everything that was said, by group: each is gone to from here. */
 function SaidSoFar({ walk, state }: { walk: Walk; state: WalkState }) {
   const { order, part, said, saidOf, goTo } = state;
-  const isPictured = (word: string) =>
-    walk.pictures.some((caption) => caption.toLowerCase().includes(word));
+  // As words: a picture of the sidewall is none of the side, one of the insole none of the sole.
+  const pictured = new Set(walk.pictures.flatMap((caption) => caption.toLowerCase().split(/\W+/)));
+  const isPictured = (word: string) => pictured.has(word);
   const missing = PICTURES.filter((word) => !isPictured(word));
   return (
     <aside className={classes.said} aria-label="Said so far">
