@@ -30,6 +30,23 @@ export const COMPUTED = {
       { name: 'high', over: 8 },
     ],
   }),
+  'mass-at-reference': quantity({
+    name: 'Mass at the reference size',
+    short: 'mass at UK 8',
+    group: 'mass',
+    kind: 'mass',
+    datum:
+      'Mass of one shoe, carried from its label to UK 8, men’s US 9, by the exponent of last length.',
+    drawing: { view: 'side', spot: [48, 3] },
+    plausible: [60, 1800],
+    tool: 'scale',
+    repeatabilitySd: 0.4,
+    betweenPairSd: 4,
+    noticeable: 15,
+    sideTolerance: within(5, 0.02),
+    ...CARRYING.mass,
+    computed: { atReference: 'mass' },
+  }),
   'flare-total': quantity({
     name: 'Flare, both sides',
     short: 'flare',

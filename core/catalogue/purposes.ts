@@ -4,6 +4,8 @@ import type { QuantityId } from './quantities.ts';
 type Shipped = Exclude<QuantityId, `own-${string}`>;
 
 export const PURPOSES: Readonly<Record<Shipped, string>> = {
+  'mass-at-reference':
+    'What shoes weighed in other sizes are compared by: readers of another size too.',
   mass: 'How heavy the shoe swings: felt on long days and at pace.',
   'insole-mass': 'What is gained or lost by another insole.',
   'internal-length': 'Whether the label tells the truth: the room that a foot has.',

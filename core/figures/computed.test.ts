@@ -72,7 +72,8 @@ describe('figures that are worked out', () => {
   });
   it('has sensitivities that are the slopes of the value', () => {
     for (const { computed } of Object.values(QUANTITIES)) {
-      if (!computed) continue;
+      // A figure that is carried to another size is no function of one shoe's values.
+      if (!computed || 'atReference' in computed) continue;
       const inputs = inputsOf(computed).map((_, at) => 40 + 7 * at);
       const at = workOut(computed, inputs);
       inputs.forEach((_, moved) => {

@@ -7,6 +7,7 @@ import {
   QUANTITIES,
   type QuantityId,
 } from '../catalogue/quantities.ts';
+import { REFERENCE_LABEL } from '../sizing/size-label.ts';
 import type { RobustPool } from '../statistics/robust-pooling.ts';
 import type { TermKind, UncertaintyTerm } from '../statistics/uncertainty.ts';
 import type { Basis } from './basis.ts';
@@ -148,6 +149,12 @@ export function editionFigureOn(
   wanted: Basis,
   lab: Conversions & { spreads: PooledSpreads; catalogue?: Catalogue },
 ): EditionAnswer {
+  const { computed } = describeQuantity(quantity, lab.catalogue);
+  if (computed && 'atReference' in computed) {
+    const at = { ...wanted, label: REFERENCE_LABEL };
+    const answer = editionFigureOn(edition, computed.atReference as QuantityId, at, lab);
+    return answer.terms === 'not' ? answer : { ...answer, figure: { ...answer.figure, quantity } };
+  }
   const answers = edition.pairs.map((pair) => ({
     tag: pair.tag,
     answer: pairFigureOn(pair, quantity, wanted, lab, lab.catalogue),

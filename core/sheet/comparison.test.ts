@@ -46,6 +46,41 @@ const row = (quantity: string, ...pairs: MeasuredPair[]) => {
   return found;
 };
 
+describe('mass at the reference size', () => {
+  const label = { system: 'uk', size: 10 } as const;
+  const weighed: MeasuredPair = {
+    id: 'A',
+    tag: 'A',
+    sessions: [
+      {
+        id: 's A',
+        startedAt: '2026-03-01T09:00:00Z',
+        basis: { label, configuration: 'as sold', wornKm: 0 },
+        repeatability: { mass: REPEATABILITY },
+        readings: SIDES.map((side) => ({ side, quantity: 'mass', value: 340, gauge: GAUGE })),
+      },
+    ],
+  };
+  it('is the mass carried there by last length, at whatever size it is asked for', () => {
+    const [found] = compareEditions([{ id: 'A', pairs: [weighed] }], { ...BASIS, label }, LAB, [
+      'mass-at-reference',
+    ]);
+    const answer = found?.cells[0]?.answer;
+    if (!answer || answer.terms === 'not') throw new Error('no figure');
+    // UK 10 is 2/3 in of last more: 340 · (279.4 / 296.333)^1.75 = 306.7.
+    expect(answer.figure.value).toBeCloseTo(340 * (279.4 / (279.4 + 50.8 / 3)) ** 1.75, 6);
+    expect([answer.figure.quantity, answer.terms]).toEqual(['mass-at-reference', 'carried']);
+  });
+  it('does not stand beside the mass in a comparison, which is carried already', () => {
+    const rows = compareEditions(
+      [weighed, { ...weighed, id: 'B', tag: 'B' }].map((one) => ({ id: one.id, pairs: [one] })),
+      BASIS,
+      LAB,
+    );
+    expect(rows.map(({ quantity }) => quantity)).not.toContain('mass-at-reference');
+  });
+});
+
 describe('comparison', () => {
   it('takes differences against the first, the shared zero error gone', () => {
     const heel = row('heel-stack', pair('A', 31, 24), pair('B', 24, 20));

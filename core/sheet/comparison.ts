@@ -40,9 +40,15 @@ function comparedQuantities(
   catalogue: Catalogue,
 ): QuantityId[] {
   const measured = editions.map(quantitiesOf);
+  // What is carried to the reference size says nothing beside the same figure at the label compared.
+  const isCarried = (id: QuantityId) => {
+    const { computed } = describeQuantity(id, catalogue);
+    return computed !== undefined && 'atReference' in computed;
+  };
   const shared = (Object.keys(catalogue) as QuantityId[]).filter(
     (id) =>
       !ALWAYS_COMPARED.includes(id) &&
+      !isCarried(id) &&
       !describeQuantity(id, catalogue).ordinal &&
       measured.filter((ids) => ids.has(id)).length > 1,
   );

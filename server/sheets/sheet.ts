@@ -29,7 +29,12 @@ import {
   quantitiesOfPair,
   setupsOfPair,
 } from '#core/figures/pair-figure.ts';
-import { distinctSizes, isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
+import {
+  distinctSizes,
+  isSameSize,
+  REFERENCE_LABEL,
+  type SizeLabel,
+} from '#core/sizing/size-label.ts';
 import { madeOfEdition, meantBy, meantOfEdition } from '../construction.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewCarried, viewFigure } from '../figure-view.ts';
@@ -319,7 +324,11 @@ export function buildSheet(
     ? { ...leastWornBasis(measured, label, inShoe[0]), stack: inShoe[1] }
     : plain;
   const sections = [
-    section('mass', 'Mass of one shoe', plain, ['mass', 'insole-mass']),
+    section('mass', 'Mass of one shoe', plain, [
+      'mass',
+      ...(isSameSize(label, REFERENCE_LABEL) ? [] : (['mass-at-reference'] as const)),
+      'insole-mass',
+    ]),
     ...[...stackBases(measured)].map(([key, stack]) =>
       section(
         key,

@@ -16,7 +16,10 @@ export function QuantitySelect<Q extends QuantityId>({
 }) {
   const catalogue = useCatalogue();
   const offered = Object.values(catalogue).filter(
-    (one) => !one.ordinal && (computed || !one.computed),
+    (one) =>
+      !one.ordinal &&
+      // Pairs are studied at their own size, or carried to one another's.
+      (one.computed === undefined || (computed && !('atReference' in one.computed))),
   );
   return (
     <NativeSelect
