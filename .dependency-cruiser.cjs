@@ -23,6 +23,7 @@ const CORE = [
   'match',
   'study',
   'construction',
+  'fit',
   'sheet',
 ];
 

@@ -5,6 +5,7 @@
  */
 import type { Calculation } from './calculation.ts';
 import { CARRYING_CALCULATIONS } from './carrying-calculations.ts';
+import { FIT_CALCULATIONS } from './fit-calculations.ts';
 import { MEASURING_CALCULATIONS } from './measuring-calculations.ts';
 import { STUDY_CALCULATIONS } from './study-calculations.ts';
 
@@ -12,6 +13,7 @@ export const CALCULATIONS: readonly Calculation[] = [
   ...MEASURING_CALCULATIONS,
   ...CARRYING_CALCULATIONS,
   ...STUDY_CALCULATIONS,
+  ...FIT_CALCULATIONS,
 ];
 
 /** The calculation of a name, or undefined. */

@@ -12,7 +12,8 @@ import type { UsualSlope } from '#core/catalogue/slopes.ts';
 import { TAKEN_OTHERWISE } from '#core/catalogue/taken-otherwise.ts';
 import { nameTool } from '#core/catalogue/tools.ts';
 import { QuantityDrawing } from '../drawing/QuantityDrawing.tsx';
-import { type UnitWords, useUnits, useUses } from '../shell/units.ts';
+import { type UnitWords, useUnits } from '../shell/units.ts';
+import { useUses } from '../shell/uses.ts';
 import classes from './GuidePage.module.css';
 
 const DEPENDS_WORDS = {

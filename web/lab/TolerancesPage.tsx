@@ -11,7 +11,7 @@ import { useChange, useTolerances } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { useSchemaForm } from '../shell/form.ts';
 import { typedNumber } from '../shell/form-fields.ts';
-import { useUses } from '../shell/units.ts';
+import { useUses } from '../shell/uses.ts';
 import classes from './LabPage.module.css';
 import { LineForm } from './LineForm.tsx';
 

@@ -14,7 +14,8 @@ import type { MeasuredQuantityId, QuantityId } from '#core/catalogue/quantities.
 import { useChange, useLab } from '../api/queries.ts';
 import { useSchemaForm } from '../shell/form.ts';
 import { typedList } from '../shell/form-fields.ts';
-import { useUnits, useUses } from '../shell/units.ts';
+import { useUnits } from '../shell/units.ts';
+import { useUses } from '../shell/uses.ts';
 import classes from './LabPage.module.css';
 
 const lines = z.string().transform((text) =>
@@ -178,7 +179,8 @@ export function UsesPage() {
           <li key={use.name}>
             <UseWords use={use} />
             <Button
-              size="compact-xs"
+              size="xs"
+              mt={6}
               variant="default"
               onClick={() => setOpen(startOf(use))}
               aria-label={use.copiedFrom ? `Change ${use.name}` : `Copy ${use.name}`}

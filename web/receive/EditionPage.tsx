@@ -13,7 +13,7 @@ import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { useSchemaForm } from '../shell/form.ts';
 import { orEmpty, typedLabel, typedList, typedNumber } from '../shell/form-fields.ts';
 import { PageFault } from '../shell/PageFault.tsx';
-import { useUses } from '../shell/units.ts';
+import { useUses } from '../shell/uses.ts';
 import { AddClaims, ClaimsOnFile } from './Claims.tsx';
 import classes from './ReceivePage.module.css';
 import { ReportedOnFile } from './Reported.tsx';

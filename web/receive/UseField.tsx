@@ -1,6 +1,6 @@
 import { MultiSelect, NativeSelect } from '@mantine/core';
 import { describeDiscipline, type Use } from '#core/catalogue/disciplines.ts';
-import { useUses } from '../shell/units.ts';
+import { useUses } from '../shell/uses.ts';
 import classes from './ReceivePage.module.css';
 
 /** What an edition is for: one use or several, the first leading, and what is narrower where it matters. */

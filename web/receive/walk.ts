@@ -10,7 +10,7 @@ import {
 } from '#core/catalogue/construction.ts';
 import { describeDiscipline, type Uses } from '#core/catalogue/disciplines.ts';
 import { useChange } from '../api/queries.ts';
-import { useUses } from '../shell/units.ts';
+import { useUses } from '../shell/uses.ts';
 
 /** The parts in the order in which they are asked: those of the uses first. */
 export function walkOrder(uses: Walk['uses'], known: Uses): ShoePart[] {

@@ -1,9 +1,7 @@
 /** Units as the user chose them, per family of quantities. */
 
-import { useMemo } from 'react';
 import type { Lab } from '#contract/lab-records.ts';
 import { defineOwnQuantity } from '#contract/own-quantity.ts';
-import { type Uses, usesWith } from '#core/catalogue/disciplines.ts';
 import {
   type Catalogue,
   catalogueWith,
@@ -67,12 +65,6 @@ function catalogueFor(lab: Definitions): Catalogue {
 }
 
 const NONE: Definitions = { ownQuantities: [], noticeable: {}, classes: {} };
-
-/** The uses that this lab has: those that ship, and its own. */
-export function useUses(): Uses {
-  const own = useLab().data?.ownUses;
-  return useMemo(() => usesWith(own ?? []), [own]);
-}
 
 /** The catalogue of quantities as this lab has it. */
 export function useCatalogue(): Catalogue {

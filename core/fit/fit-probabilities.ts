@@ -1,0 +1,80 @@
+/** How far a label is from true, as probabilities of half sizes. */
+import { HALF_SIZE_MM } from '../sizing/size-label.ts';
+import { tProbability } from '../statistics/distributions.ts';
+
+export interface HalfSizeProbability {
+  /** Positive: the shoe runs long, or more is to be taken. */
+  halfSizes: number;
+  probability: number;
+}
+
+/** From here a verdict is sure enough. Common practice, adjustable. */
+export const SURE_FIT = 0.8;
+
+/**
+ * P(j) = F((j + ½)h) − F((j − ½)h) from Student's t about a length, the classes at both ends open.
+ *
+ * @param lengthMm what the length differs by
+ * @param u standard uncertainty, mm; 0: the class is certain
+ * @param most the last class to either side
+ * @example halfSizesFrom(4.8, 1.2, 8, 2).map(({ probability }) => probability) // …, 0.0277, 0.8558, 0.1163
+ */
+export function halfSizesFrom(
+  lengthMm: number,
+  u: number,
+  df: number,
+  most: number,
+  stepMm = HALF_SIZE_MM,
+): HalfSizeProbability[] {
+  const below = (edge: number): number => {
+    if (u === 0) return edge * stepMm > lengthMm ? 1 : 0;
+    return tProbability((edge * stepMm - lengthMm) / u, df);
+  };
+  return Array.from({ length: 2 * most + 1 }, (_, at) => {
+    const halfSizes = at - most;
+    const upper = halfSizes === most ? 1 : below(halfSizes + 0.5);
+    const lower = halfSizes === -most ? 0 : below(halfSizes - 0.5);
+    return { halfSizes, probability: Math.max(0, upper - lower) };
+  });
+}
+
+export type FitWord = 'true' | 'long' | 'short' | 'cannot tell';
+
+/** The last class to either side of a deviation: two half sizes or more. */
+export const MOST_DEVIATION = 2;
+
+/**
+ * Whether a shoe runs true, long or short by its length; which way is told where it is sure, though by how much
+ * may be open.
+ *
+ * @param deviationMm positive where the shoe runs long
+ * @example fitOfDeviation(4.8, 1.2, 8).verdict // 'long'
+ * @example fitOfDeviation(3.0, 1.5, 8).verdict // 'cannot tell'
+ */
+export function fitOfDeviation(
+  deviationMm: number,
+  u: number,
+  df: number,
+  stepMm?: number,
+): { steps: HalfSizeProbability[]; verdict: FitWord } {
+  const steps = halfSizesFrom(deviationMm, u, df, MOST_DEVIATION, stepMm);
+  const share = (wanted: (halfSizes: number) => boolean) =>
+    steps.reduce((sum, one) => sum + (wanted(one.halfSizes) ? one.probability : 0), 0);
+  const verdict: FitWord =
+    share((j) => j === 0) >= SURE_FIT
+      ? 'true'
+      : share((j) => j > 0) >= SURE_FIT
+        ? 'long'
+        : share((j) => j < 0) >= SURE_FIT
+          ? 'short'
+          : 'cannot tell';
+  return { steps, verdict };
+}
+
+/** `half a size`, `a size`, `one and a half sizes`, by whole half sizes. */
+export function halfSizeWords(halfSizes: number): string {
+  const size = Math.abs(halfSizes);
+  if (size === 1) return 'half a size';
+  if (size === 2) return 'a size';
+  return size % 2 === 0 ? `${size / 2} sizes` : `${(size - 1) / 2} and a half sizes`;
+}

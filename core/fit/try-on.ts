@@ -1,0 +1,87 @@
+/** What is answered while a shoe is tried on: all of it optional. Common practice. */
+import type { SizeLabel } from '../sizing/size-label.ts';
+import type { MadeWidth } from './made-sizes.ts';
+
+export const TOE_ROOMS = ['short', 'right', 'long'] as const;
+export const HEEL_HOLDS = ['none', 'a little', 'lifts'] as const;
+export const FOOT_PLACES = ['toe', 'ball', 'midfoot', 'heel'] as const;
+export const EYELET_ROWS = ['touch', 'middle', 'wide open'] as const;
+export const LACE_PULLS = ['slack', 'middle', 'tight'] as const;
+export const SORE_PLACES = [
+  'edges',
+  'arch edge',
+  'midfoot',
+  'toes top',
+  'instep',
+  'heel back',
+  'ankle',
+] as const;
+export const PAINS = ['none', 'sharp', 'numb'] as const;
+export const TRY_ON_AFTER = ['shop', 'outing', 'broken in'] as const;
+export const FOOTBEDS_AGAINST = ['shorter', 'same', 'longer'] as const;
+
+export type ToeRoom = (typeof TOE_ROOMS)[number];
+export type HeelHold = (typeof HEEL_HOLDS)[number];
+export type FootPlace = (typeof FOOT_PLACES)[number];
+
+export interface TryOn {
+  toeGapMm?: number | undefined;
+  toeRoom?: ToeRoom | undefined;
+  heel?: HeelHold | undefined;
+  /** How far the heel slips, where it was measured. */
+  heelMm?: number | undefined;
+  /** −2 tight … +2 loose. */
+  width?: { [Place in FootPlace]?: number | undefined } | undefined;
+  rows?: (typeof EYELET_ROWS)[number] | undefined;
+  pull?: (typeof LACE_PULLS)[number] | undefined;
+  topEyeletUsed?: boolean | undefined;
+  lacesLetOut?: boolean | undefined;
+  eyeletsFewer?: boolean | undefined;
+  /** Toes touch on a quick stop. */
+  toesTouch?: boolean | undefined;
+  sore?: readonly (typeof SORE_PLACES)[number][] | undefined;
+  pain?: (typeof PAINS)[number] | undefined;
+  after?: (typeof TRY_ON_AFTER)[number] | undefined;
+  /** The footbed beside that of a known shoe. */
+  footbed?: (typeof FOOTBEDS_AGAINST)[number] | undefined;
+  /** The gap that an insole of known length leaves before its end. */
+  insoleGapMm?: number | undefined;
+  insoleUsual?: boolean | undefined;
+  sockUsual?: boolean | undefined;
+  feetDifferMm?: number | undefined;
+  /** Until the shop takes it back no more. */
+  daysLeft?: number | undefined;
+  /** Only where the shop then takes nothing back. */
+  wornOutside?: boolean | undefined;
+  matchFailed?: boolean | undefined;
+  labelsDiffer?: boolean | undefined;
+  oldInjury?: boolean | undefined;
+  label?: SizeLabel | undefined;
+  labelWidth?: string | undefined;
+  made?: readonly MadeWidth[] | undefined;
+  use?: string | undefined;
+}
+
+/** Between what the gap before the longest toe is right, mm; a use may want another. */
+const USUAL_GAP: readonly [number, number] = [8, 16];
+const GAP_OF_USE: Readonly<Record<string, readonly [number, number]>> = {
+  climbing: [0, 5],
+  dance: [4, 12],
+  'winter boots': [10, 20],
+};
+
+/** Room for the toes, by the gap where it was measured. */
+export function toeRoomOf({ toeGapMm, toeRoom, use = '' }: TryOn): ToeRoom | undefined {
+  if (toeGapMm === undefined) return toeRoom;
+  const [least, most] = GAP_OF_USE[use] ?? USUAL_GAP;
+  return toeGapMm < least ? 'short' : toeGapMm > most ? 'long' : 'right';
+}
+
+/** A heel that slips by less holds; by more it lifts. */
+const HEEL_HOLDS_MM = 2;
+const HEEL_LIFTS_MM = 6;
+
+export function heelHoldOf({ heel, heelMm }: TryOn): HeelHold | undefined {
+  if (heelMm === undefined) return heel;
+  return heelMm <= HEEL_HOLDS_MM ? 'none' : heelMm > HEEL_LIFTS_MM ? 'lifts' : 'a little';
+}
