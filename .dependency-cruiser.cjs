@@ -28,7 +28,7 @@ const CORE = [
 ];
 
 /** The folders of steps in server/: what they share stands above them, and none needs another. */
-const SERVER = ['receive', 'match', 'measure', 'sheets', 'studies', 'lab', 'photographs'];
+const SERVER = ['receive', 'match', 'fit', 'measure', 'sheets', 'studies', 'lab', 'photographs'];
 /** What wires the steps; and what tests are served by. */
 const WIRING = '^server/(app|former-books|served-[a-z]+)[.]ts$';
 

@@ -5,6 +5,7 @@ import { CORRECTION_ENDPOINTS } from './correction-endpoints.ts';
 import { DELIVERY_ENDPOINTS } from './delivery-endpoints.ts';
 import { EDITION_ENDPOINTS } from './edition-endpoints.ts';
 import type { Endpoint, Topic } from './endpoint.ts';
+import { FIT_ENDPOINTS } from './fit-endpoints.ts';
 import { LAB_ENDPOINTS } from './lab-endpoints.ts';
 import { LINE_ENDPOINTS } from './line-endpoints.ts';
 import { MATCH_ENDPOINTS } from './match-endpoints.ts';
@@ -27,6 +28,7 @@ export const ENDPOINTS = {
   ...SHEET_ENDPOINTS,
   ...LINE_ENDPOINTS,
   ...WISH_ENDPOINTS,
+  ...FIT_ENDPOINTS,
 } satisfies Record<string, Endpoint>;
 
 export type Endpoints = typeof ENDPOINTS;

@@ -11,7 +11,8 @@ import {
   TOE_ROOMS,
   TRY_ON_AFTER,
 } from '#core/fit/try-on.ts';
-import { sizeLabel } from './fields.ts';
+import { TRY_ON_OUTCOMES } from '#core/fit/try-on-verdict.ts';
+import { id, kilometres, remark, sizeLabel, words } from './fields.ts';
 
 const feeling = z
   .number()
@@ -49,3 +50,65 @@ export const madeWidth = z.object({
   width: z.string().max(40).optional(),
   labels: z.array(sizeLabel).max(60),
 });
+
+/** What was tried on the shoe while it was tried on, and whether that helped. */
+const triedStep = z.object({ what: words(120, 'what was tried'), helped: z.boolean() });
+
+export const SOCKS = ['none', 'thin', 'usual', 'thick', 'two pairs'] as const;
+export const TRY_ON_INSOLES = ['original', 'another', 'on top', 'none'] as const;
+export const FIT_DECISIONS = ['', 'keep', 'swap', 'let go', 'open'] as const;
+
+export const tryOnFields = z.object({
+  id,
+  tester: words(20, 'who tries it on').describe('by code'),
+  sock: z.enum(SOCKS).default('usual'),
+  insole: z.enum(TRY_ON_INSOLES).default('original'),
+  wornKm: kilometres.default(0),
+  answers: tryOnAnswers,
+  tried: z.array(triedStep).max(20).default([]),
+  note: remark(500),
+  decided: z.enum(FIT_DECISIONS).default('').describe('by a person; empty: as the rules say'),
+});
+
+const fitVerdict = z.object({
+  reasons: z.array(z.object({ row: z.number().int(), verdict: z.string() })),
+  next: z.array(
+    z.object({
+      what: z.string(),
+      why: z.string(),
+      label: sizeLabel.optional(),
+      width: z.string().optional(),
+    }),
+  ),
+  outcome: z.enum(TRY_ON_OUTCOMES),
+  swapFor: z.object({ label: sizeLabel, width: z.string().optional() }).optional(),
+});
+
+export const tryOnRecord = tryOnFields.extend({
+  at: z.string(),
+  verdict: fitVerdict.describe('as the rules said when it was kept'),
+  words: z.string().describe('the outcome that stands'),
+  withdrawn: z.string().nullable(),
+});
+
+export const fitOfPair = z.object({
+  pair: z.object({
+    id,
+    tag: z.string(),
+    label: sizeLabel,
+    width: z.string(),
+    returnBy: z.string().nullable(),
+    receivedOn: z.string(),
+    wornKm: z.number(),
+  }),
+  edition: z.object({ slug: z.string(), name: z.string() }),
+  use: z.string().describe('the first use; empty: none is said'),
+  cautions: z.array(z.string()),
+  matchFailed: z.boolean(),
+  made: z
+    .array(madeWidth)
+    .describe('widths and labels of this shoe, its builds in other widths too'),
+  tryOns: z.array(tryOnRecord).describe('the latest first'),
+});
+
+export type FitOfPair = z.infer<typeof fitOfPair>;

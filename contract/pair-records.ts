@@ -1,5 +1,6 @@
 /** Pairs: received, changed, listed. */
 import { z } from 'zod';
+import { TRY_ON_OUTCOMES } from '#core/fit/try-on-verdict.ts';
 import {
   claimTextFields,
   editionFields,
@@ -108,6 +109,10 @@ export const pairRow = z.object({
     })
     .nullable()
     .describe('null: not checked'),
+  fit: z
+    .object({ outcome: z.enum(TRY_ON_OUTCOMES), words: z.string() })
+    .nullable()
+    .describe('what the latest try-on came to; null: not tried on'),
 });
 
 export type PairRow = z.infer<typeof pairRow>;

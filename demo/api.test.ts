@@ -143,6 +143,7 @@ describe('every address that reads', () => {
         '/api/editions/tarnhus-lanewalk-2/line',
         '/api/editions/wrenfold-latch-low/line',
       ],
+      getFit: ['NS-01', 'KK-01', 'WL-05', 'BR-13', 'PL-01'].map((tag) => `/api/pairs/${tag}/fit`),
       listWishes: ['/api/wishes'],
       getHeld: ['/api/pairs/NS-01/held/NS-04'],
       getDelivery: ['/api/delivery?edition=tarnhus-lanewalk&lot=L2-318'],

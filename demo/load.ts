@@ -3,6 +3,7 @@ import dayjs from 'dayjs';
 import { v7 as uuid7 } from 'uuid';
 import { claimRecords, claimTextRecords } from '#contract/claim-records.ts';
 import { editionFields } from '#contract/edition-records.ts';
+import { tryOnFields } from '#contract/fit-records.ts';
 import { pairFields } from '#contract/pair-records.ts';
 import type { PartId } from '#core/catalogue/construction.ts';
 import { QUANTITIES } from '#core/catalogue/quantities.ts';
@@ -12,11 +13,14 @@ import { PLAIN_READING } from '#core/figures/reading.ts';
 import { readPrice } from '#core/sizing/price.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';
 import { correct } from '#server/corrections.ts';
+import { judgeTryOn } from '#server/fit/fit.ts';
+import { publishFit } from '#server/fit-outcome.ts';
 import { setUpLab } from '#server/lab/set-up.ts';
 import { summarisePair } from '#server/measured-pairs.ts';
 import type { Db } from '#server/store/database.ts';
 import { openStores, type Stores } from '#server/stores.ts';
 import { CONSTRUCTION_TRUTHS, STATED_EDITION } from './construction-truths.ts';
+import { TRY_ON_TRUTHS, type TryOnTruth } from './fit-truths.ts';
 import { FULL_BENCH_PAIRS, measureFullBench } from './full-bench.ts';
 import { equipInstruments } from './instruments.ts';
 import { ENDED_TRUTH, LINE_TRUTHS, PRICE_TRUTHS, SECOND_PAGE, WISH_TRUTHS } from './line-truths.ts';
@@ -35,7 +39,7 @@ import {
 } from './truths.ts';
 
 /** Grows when the scenario changes, so that an older demo database is made anew. */
-export const SCENARIO_VERSION = 5;
+export const SCENARIO_VERSION = 6;
 
 const SCENARIO_SETTING = 'demo-scenario';
 
@@ -142,6 +146,27 @@ function stateEdition(stores: Stores, at: dayjs.Dayjs): void {
       claimTexts: claimTextRecords(read, source, () => idAt(at)),
     });
     return { id };
+  });
+}
+
+/** Tries pairs on, as their testers did. */
+function tryOn(stores: Stores, truth: TryOnTruth): void {
+  const { tag, after, ...answered } = truth;
+  const pair = stores.pairs.byTag(tag);
+  const at = dayjs(pair.receivedOn).add(after, 'day').hour(17);
+  const now = at.toISOString();
+  const body = tryOnFields.parse({ id: idAt(at), wornKm: pair.wornKm, ...answered });
+  const told = {
+    at: now,
+    person: body.tester,
+    action: 'addTryOn',
+    subject: pair.id,
+    request: body,
+  };
+  stores.changes.apply({ id: idAt(at), ...told }, () => {
+    stores.tryOns.add(pair.id, body, { at: now, verdict: judgeTryOn(stores, pair, body, now) });
+    publishFit(stores, pair.id);
+    return { id: body.id };
   });
 }
 
@@ -343,6 +368,7 @@ export function loadScenario(db: Db, day: string): void {
       const received = dayjs(stores.pairs.byTag(truth.tag).receivedOn);
       checkPair(stores, truth, received.add(truth.after, 'day').hour(8), idAt);
     }
+    for (const truth of TRY_ON_TRUTHS) tryOn(stores, truth);
     measureBySidewall(stores, today.subtract(20, 'day').hour(9), idAt);
     studyRuler(stores, today.subtract(12, 'day').hour(9), idAt);
     stores.lab.writeSetting(SCENARIO_SETTING, SCENARIO_VERSION);

@@ -10,6 +10,7 @@ const VIEWS: [name: string, path: string][] = [
   ['a check to begin', '/pairs/PL-01/match'],
   ['return note', '/pairs/BR-13/return-note'],
   ['decision as issued', '/pairs/BR-11/decision'],
+  ['a pair tried on', '/pairs/NS-01/fit'],
   ['measure', '/pairs/NS-05/measure'],
   ['sheets', '/sheets'],
   ['sheet', '/sheets/wrenfold-latch-low?label=uk-8'],
@@ -97,6 +98,7 @@ test('receive, match and sheet fit a phone', async ({ page, demo }) => {
     '/pairs/NS-06/match',
     '/sheets/kestvane-kerb?label=eu-42',
     '/pairs/NS-05/measure',
+    '/pairs/NS-05/fit',
   ]) {
     await open(page, demo, path);
     await page.getByRole('heading', { level: 1 }).waitFor();

@@ -7,6 +7,7 @@ import { v7 as newId } from 'uuid';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
 import { mountCalculations } from './calculations.ts';
 import { mountEndpoints, mountFiles, pathOf } from './endpoint.ts';
+import { fitRoutes } from './fit/fit-routes.ts';
 import { guardCharset, guardHost, guardPage } from './guard.ts';
 import { jobBook } from './jobs.ts';
 import { fileRoutes, jobRoutes } from './lab/file-routes.ts';
@@ -158,6 +159,7 @@ export function createApp(options: AppOptions): BenchApp {
       ...correctionRoutes(stores),
       ...walkRoutes(stores),
       ...wishRoutes(stores),
+      ...fitRoutes(stores),
       ...sessionRoutes(stores),
       ...matchRoutes(stores),
       ...studyRoutes(stores, keepUp),

@@ -1,5 +1,6 @@
 /** Makes a correction: its edits, its line of audit, and whatever was worked out from what it changed. */
 
+import { publishFit } from './fit-outcome.ts';
 import { labFacts } from './lab-facts.ts';
 import { publishPair, stepsOf, summarisePair } from './measured-pairs.ts';
 import { notFound, Refusal } from './problems.ts';
@@ -11,6 +12,7 @@ function touchedBy(stores: Stores, edits: readonly Edit[]) {
   const pairs = new Set<string>();
   const editions = new Set<string>();
   const sittings = new Set<string>();
+  const tryOns = new Set<string>();
   const both = (edit: { from: unknown; to: unknown }, set: Set<string>) => {
     for (const id of [edit.from, edit.to]) if (typeof id === 'string') set.add(id);
   };
@@ -18,6 +20,7 @@ function touchedBy(stores: Stores, edits: readonly Edit[]) {
     if ('list' in edit) continue;
     const { table, id, column } = edit;
     if (table === 'pair') pairs.add(id);
+    if (table === 'try_on') tryOns.add(id);
     if (table === 'occasion') both(edit, pairs);
     if (table === 'occasion' || table === 'sitting') sittings.add(id);
     if (table === 'sitting') pairs.add(stores.sessions.byId(id).pairId);
@@ -28,12 +31,12 @@ function touchedBy(stores: Stores, edits: readonly Edit[]) {
       for (const one of stores.names.editionsOf('maker', id)) editions.add(one);
     if (column === 'edition_id') both(edit, editions);
   }
-  return { pairs, editions, sittings };
+  return { pairs, editions, sittings, tryOns };
 }
 
 /** Works out anew what leans on the rows that were edited. */
 function bringAlong(stores: Stores, edits: readonly Edit[]): void {
-  const { pairs, editions, sittings } = touchedBy(stores, edits);
+  const { pairs, editions, sittings, tryOns } = touchedBy(stores, edits);
   const lab = labFacts(stores);
   // What a sitting taught is said again of the pair it is of now, or not at all while it is open.
   for (const id of sittings) stores.learned.publishSitting(id, [], [], stepsOf(lab));
@@ -42,6 +45,7 @@ function bringAlong(stores: Stores, edits: readonly Edit[]): void {
     stores.consistency.markStale(id);
     for (const { tag } of stores.pairs.ofEdition(id)) stores.pairRows.place(tag);
   }
+  for (const id of tryOns) publishFit(stores, stores.tryOns.byId(id).pairId);
   for (const id of pairs) {
     summarisePair(stores, id);
     publishPair(stores, id);

@@ -26,6 +26,7 @@ import { readingStore } from './store/readings.ts';
 import { sessionStore } from './store/sessions.ts';
 import { studyReadingStore } from './store/study-readings.ts';
 import { thresholdStore } from './store/thresholds.ts';
+import { tryOnStore } from './store/try-ons.ts';
 import { wishStore } from './store/wishes.ts';
 
 export function openStores(db: Db) {
@@ -55,6 +56,7 @@ export function openStores(db: Db) {
     pairs: pairStore(db, pairRows),
     issued: issuedStore(db),
     matches: matchStore(db, readings),
+    tryOns: tryOnStore(db, readings),
     photographs: photographStore(db),
     gaugeStudies: gaugeStudyStore(db, lab.catalogue, readings),
     consistency: consistencyStore(db),

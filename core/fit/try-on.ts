@@ -62,6 +62,29 @@ export interface TryOn {
   use?: string | undefined;
 }
 
+/** What a try-on leans on besides its answers: the shoe, the shop, the use. */
+export type TryOnTerms = Pick<
+  TryOn,
+  'label' | 'labelWidth' | 'made' | 'matchFailed' | 'daysLeft' | 'use'
+>;
+
+/** Answers with their terms; a sock or an insole that is another one is not the usual one. */
+export const tryOnWith = (
+  { answers, sock, insole }: { answers: TryOn; sock: string; insole: string },
+  terms: TryOnTerms,
+): TryOn => ({
+  ...answers,
+  sockUsual: answers.sockUsual ?? sock === 'usual',
+  insoleUsual: answers.insoleUsual ?? insole === 'original',
+  ...terms,
+});
+
+const DAY_MS = 86_400_000;
+
+/** Whole days until a pair goes back at the latest; undefined where no day is set. ISO dates. */
+export const daysUntil = (returnBy: string | null, today: string): number | undefined =>
+  returnBy === null ? undefined : Math.round((Date.parse(returnBy) - Date.parse(today)) / DAY_MS);
+
 /** Between what the gap before the longest toe is right, mm; a use may want another. */
 const USUAL_GAP: readonly [number, number] = [8, 16];
 const GAP_OF_USE: Readonly<Record<string, readonly [number, number]>> = {

@@ -23,6 +23,11 @@ function requirePlace(kind: string, { side, quantity, turn }: NewReading): void 
 /** Records a reading of a sitting, a check or a study, by what its occasion asks. */
 export function takeReading(stores: Stores, reading: NewReading): TakenReading {
   const kind = stores.readings.kindOf(reading.occasionId);
+  if (kind === 'try-on')
+    throw wrongValue(
+      'occasionId',
+      'A try-on is answered, not read: its lengths stand in its answers.',
+    );
   requirePlace(kind, reading);
   const turn = kind === 'study' ? reading.turn : null;
   const draft = { ...PLAIN_READING, ...reading, turn } as ReadingDraft<string>;

@@ -73,6 +73,10 @@ const TABLES = {
   },
   price_seen: { where: 'id = @id', columns: ['edition_id', 'withdrawn'] },
   wish: { where: 'id = @id', columns: ['closed', 'pair_id'] },
+  try_on: {
+    where: 'occasion = (SELECT n FROM occasion WHERE id = @id)',
+    columns: ['withdrawn'],
+  },
   occasion: { where: 'id = @id', columns: ['pair_id'] },
   sitting: {
     where: 'occasion = (SELECT n FROM occasion WHERE id = @id)',

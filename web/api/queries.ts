@@ -340,6 +340,13 @@ export const useLine = (edition: string) =>
     placeholderData: keepPreviousData,
   });
 
+/** How a pair fits: its try-ons, and what of its shoe is made. */
+export const useFit = (tag: string) =>
+  useQuery({
+    queryKey: ['pair', 'fit', tag],
+    queryFn: ({ signal }) => request('getFit', { params: { tag }, signal }),
+  });
+
 /** What is promised, wished for and asked for. */
 export const useWishes = () =>
   useQuery({

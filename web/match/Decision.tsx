@@ -1,5 +1,4 @@
 import { Button, Modal, Radio, Stack, Textarea, TextInput } from '@mantine/core';
-import dayjs from 'dayjs';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import type { MatchRecord } from '#contract/match-records.ts';
@@ -7,6 +6,7 @@ import type { MatchVerdict } from '#core/match/match-verdict.ts';
 import { useChange } from '../api/queries.ts';
 import { addressOf } from '../api/request.ts';
 import type { BenchCheck } from '../bench/projected.ts';
+import { returnWords } from '../shell/return-words.ts';
 import classes from './CheckBench.module.css';
 import type { Check } from './check.ts';
 
@@ -17,16 +17,6 @@ const TITLES: Record<What, string> = {
   'keep and note': 'Keep it, and note',
   return: 'Return this pair',
 };
-
-/** How long a pair may still go back, in words. */
-export function returnWords(returnBy: string | null, today = dayjs()): string {
-  if (!returnBy) return 'No return date was noted when it was received.';
-  const days = dayjs(returnBy).diff(today.startOf('day'), 'day');
-  const on = dayjs(returnBy).format('ddd D MMM YYYY');
-  if (days < 0) return `The return date passed on ${on}.`;
-  if (days === 0) return `It may go back until today, ${on}.`;
-  return `It may go back until ${on}: ${days} ${days === 1 ? 'day' : 'days'} left.`;
-}
 
 function DecideDialog({
   what,

@@ -2,7 +2,7 @@
 import dayjs from 'dayjs';
 import { describe, expect, it } from 'vitest';
 import { toleranceWords } from '../lab/TolerancesPage.tsx';
-import { returnWords } from './Decision.tsx';
+import { returnWords } from '../shell/return-words.ts';
 
 describe('a return date', () => {
   const today = dayjs('2026-03-01T22:15:00');

@@ -14,7 +14,8 @@ export function PersonButton(props: ComponentProps<'button'>) {
       title="Who is at the bench"
       aria-label={person ? `At the bench: ${person}` : 'Who is at the bench?'}
     >
-      <IconUser size={17} aria-hidden="true" /> {person || 'Who?'}
+      <IconUser size={17} aria-hidden="true" />{' '}
+      {person || <span className={classes.word}>Who?</span>}
     </button>
   );
 }
@@ -22,8 +23,8 @@ export function PersonButton(props: ComponentProps<'button'>) {
 /** Opens the menu of units. */
 export function UnitsButton(props: ComponentProps<'button'>) {
   return (
-    <button {...props} type="button" className={classes.textButton}>
-      <IconRulerMeasure size={17} aria-hidden="true" /> Units
+    <button {...props} type="button" className={classes.textButton} title="Units">
+      <IconRulerMeasure size={17} aria-hidden="true" /> <span className={classes.word}>Units</span>
     </button>
   );
 }

@@ -154,16 +154,16 @@ export function StepBar({
         )}
         <LazyMenu button={PersonButton} menu={PersonMenu} />
         <LazyMenu button={UnitsButton} menu={UnitsMenu} />
-        <button type="button" className={classes.textButton} onClick={onGoTo} title="Ctrl K">
-          <IconSearch size={17} aria-hidden="true" /> Go to
+        <button type="button" className={classes.textButton} onClick={onGoTo} title="Go to: Ctrl K">
+          <IconSearch size={17} aria-hidden="true" /> <span className={classes.word}>Go to</span>
         </button>
         <button
           type="button"
           className={`${classes.textButton} ${classes.keys}`}
           onClick={onHelp}
-          title="?"
+          title="Keys: ?"
         >
-          <IconKeyboard size={17} aria-hidden="true" /> Keys
+          <IconKeyboard size={17} aria-hidden="true" /> <span className={classes.word}>Keys</span>
         </button>
         <ThemeButton />
       </div>

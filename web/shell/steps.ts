@@ -1,6 +1,7 @@
 /** The steps of the bench, in the order of the work; the side rooms after them. */
 import { matchPath } from 'react-router';
 import { compareStep } from '../compare/step.ts';
+import { fitStep } from '../fit/step.ts';
 import { guideStep } from '../guide/step.ts';
 import { labStep } from '../lab/step.ts';
 import { matchStep } from '../match/step.ts';
@@ -13,6 +14,7 @@ import type { Step, StepPage } from './step.ts';
 export const STEPS: readonly Step[] = [
   receiveStep,
   matchStep,
+  fitStep,
   measureStep,
   compareStep,
   sheetsStep,

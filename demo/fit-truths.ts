@@ -1,0 +1,86 @@
+/** Try-ons of the scenario: six testers with different feet, eight editions. */
+import type { BodyIn } from '#contract/endpoints.ts';
+
+type Answers = BodyIn<'addTryOn'>['answers'];
+
+export interface TryOnTruth {
+  tag: string;
+  tester: string;
+  /** Days after the pair was received. */
+  after: number;
+  answers: Answers;
+  sock?: 'usual' | 'thick';
+  tried?: { what: string; helped: boolean }[];
+  decided?: '' | 'keep' | 'swap' | 'let go' | 'open';
+  note?: string;
+}
+
+const SNUG = { toe: 0, ball: 0, midfoot: 0, heel: 0 };
+const FITS: Answers = { toeRoom: 'right', heel: 'none', width: SNUG };
+
+export const TRY_ON_TRUTHS: readonly TryOnTruth[] = [
+  { tag: 'NS-01', tester: 'T1', after: 1, answers: { ...FITS, toeGapMm: 11 } },
+  {
+    tag: 'NS-01',
+    tester: 'T4',
+    after: 2,
+    answers: { toeRoom: 'right', heel: 'a little', width: SNUG, after: 'shop' },
+    note: 'hill round',
+  },
+  {
+    tag: 'NS-01',
+    tester: 'T4',
+    after: 20,
+    answers: { toeGapMm: 12, heel: 'none', width: SNUG, after: 'broken in' },
+  },
+  { tag: 'NS-04', tester: 'T2', after: 2, answers: FITS },
+  // The wide foot of T3: the pair is swapped for the wide build.
+  {
+    tag: 'KK-01',
+    tester: 'T3',
+    after: 1,
+    answers: { toeRoom: 'right', sore: ['edges'], width: { ball: -1, heel: 0 }, after: 'shop' },
+    tried: [{ what: 'free the two lowest eyelets', helped: false }],
+  },
+  { tag: 'KK-06', tester: 'T3', after: 1, answers: FITS },
+  { tag: 'KK-02', tester: 'T5', after: 1, answers: FITS },
+  // True by its length, found short: the toe box is low.
+  {
+    tag: 'PG-01',
+    tester: 'T1',
+    after: 1,
+    answers: { toeGapMm: 12, sore: ['toes top'], rows: 'wide open', heel: 'none' },
+  },
+  {
+    tag: 'PG-01',
+    tester: 'T6',
+    after: 3,
+    answers: { toeRoom: 'short', heel: 'none', width: SNUG },
+    decided: 'open',
+    note: 'feels short; the gauge says that it is not',
+  },
+  // Roundsman 3 splits the testers by the width of their feet.
+  { tag: 'BR-10', tester: 'T2', after: 1, answers: FITS },
+  {
+    tag: 'BR-10',
+    tester: 'T3',
+    after: 2,
+    answers: { toeRoom: 'right', width: { ball: -2, midfoot: -1 }, sore: ['edges'] },
+  },
+  {
+    tag: 'BR-11',
+    tester: 'T5',
+    after: 1,
+    answers: { toeRoom: 'right', heel: 'lifts', pull: 'middle', width: { ball: 0, heel: 1 } },
+  },
+  {
+    tag: 'WL-05',
+    tester: 'T6',
+    after: 1,
+    answers: { toeRoom: 'long', heel: 'lifts', pull: 'tight' },
+    decided: 'let go',
+    note: 'no half size down at the shop',
+  },
+  { tag: 'TF-02', tester: 'T4', after: 1, answers: FITS, sock: 'thick' },
+  { tag: 'TL-01', tester: 'T1', after: 2, answers: FITS },
+];

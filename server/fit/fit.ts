@@ -1,0 +1,85 @@
+/** How a pair fits: what of its shoe is made, and its try-ons judged by the rules. */
+import type { z } from 'zod';
+import type { FitOfPair, tryOnFields } from '#contract/fit-records.ts';
+import { cautionsOf } from '#core/catalogue/disciplines.ts';
+import type { MadeWidth } from '#core/fit/made-sizes.ts';
+import { daysUntil, type TryOnTerms, tryOnWith } from '#core/fit/try-on.ts';
+import { type TryOnVerdict, tryOnVerdict } from '#core/fit/try-on-verdict.ts';
+import { editionName } from '#core/sizing/edition-name.ts';
+import type { SizeLabel } from '#core/sizing/size-label.ts';
+import { outcomeThatStands } from '../fit-outcome.ts';
+import type { StoredPair } from '../store/pairs.ts';
+import type { Stores } from '../stores.ts';
+
+/** A label of a range at most. */
+const MOST_LABELS = 60;
+
+/** The labels from the first to the last that an edition is made in; none where nobody has said. */
+function labelsMade(madeIn: ReturnType<Stores['editions']['byId']>['madeIn']): SizeLabel[] {
+  if (!madeIn) return [];
+  const { system, from, to, halfSizes } = madeIn;
+  const step = system === 'mondopoint' ? 5 : halfSizes ? 0.5 : 1;
+  const n = Math.min(MOST_LABELS, Math.floor((to - from) / step) + 1);
+  return Array.from({ length: n }, (_, at) => ({ system, size: from + at * step }));
+}
+
+/** What of a shoe is made: its own widths, and its builds in other widths. */
+function madeOf(stores: Stores, editionId: string): MadeWidth[] {
+  const links = stores.lines.linksAround(editionId);
+  const builds = links.flatMap(({ edition, kind, of }) =>
+    kind !== 'width of' ? [] : edition === editionId ? [of] : of === editionId ? [edition] : [],
+  );
+  return [editionId, ...builds].flatMap((id): MadeWidth[] => {
+    const { madeIn, widths, name } = stores.editions.byId(id);
+    const labels = labelsMade(madeIn);
+    if (labels.length === 0) return [];
+    // A build in another width bears it in its name where nobody listed its widths.
+    const own = widths.length > 0 ? widths : [id === editionId ? '' : name];
+    return own.map((width) => ({ width, labels }));
+  });
+}
+
+/** What a try-on leans on besides its answers. */
+function termsOf(stores: Stores, pair: StoredPair, now: string): TryOnTerms {
+  const edition = stores.editions.byId(pair.editionId);
+  const made = madeOf(stores, pair.editionId);
+  return {
+    label: pair.label,
+    labelWidth: pair.width,
+    ...(made.length > 0 ? { made } : {}),
+    matchFailed: pair.decision?.decision === 'return',
+    daysLeft: daysUntil(pair.returnBy, now.slice(0, 10)),
+    use: edition.uses[0]?.discipline ?? '',
+  };
+}
+
+/** Judges answers as they are kept: the sock and insole say by themselves what is not usual. */
+export function judgeTryOn(
+  stores: Stores,
+  pair: StoredPair,
+  { answers, sock, insole }: Pick<z.output<typeof tryOnFields>, 'answers' | 'sock' | 'insole'>,
+  now: string,
+): TryOnVerdict {
+  return tryOnVerdict(tryOnWith({ answers, sock, insole }, termsOf(stores, pair, now)));
+}
+
+export function fitOf(stores: Stores, tag: string): FitOfPair {
+  const pair = stores.pairs.byTag(tag);
+  const edition = stores.editions.byId(pair.editionId);
+  const { id, label, width, returnBy, receivedOn, wornKm } = pair;
+  return {
+    pair: { id, tag: pair.tag, label, width, returnBy, receivedOn, wornKm },
+    edition: { slug: edition.slug, name: editionName(edition) },
+    use: edition.uses[0]?.discipline ?? '',
+    cautions: cautionsOf(edition.uses, stores.uses.all()),
+    matchFailed: pair.decision?.decision === 'return',
+    made: madeOf(stores, edition.id).map(({ width: own, labels }) => ({
+      width: own,
+      labels: [...labels],
+    })),
+    tryOns: stores.tryOns.ofPair(id).map(({ pairId: _, ...tryOn }) => ({
+      ...tryOn,
+      words: outcomeThatStands(tryOn).words,
+    })),
+  };
+}

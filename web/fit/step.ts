@@ -1,0 +1,35 @@
+import type { PairRow } from '#contract/pair-records.ts';
+import { type Step, toPair } from '../shell/step.ts';
+
+/** What the latest try-on came to. */
+function stateOf(row: PairRow | undefined): { words: string; attention?: boolean } {
+  if (!row) return { words: 'no pair' };
+  if (!row.fit) return { words: 'not tried' };
+  switch (row.fit.outcome) {
+    case 'keep':
+      return { words: 'fits' };
+    case 'swap':
+      return { words: 'swap', attention: true };
+    case 'let go':
+      return { words: 'let go' };
+    case 'open':
+      return { words: 'open' };
+    default:
+      return { words: 'cannot tell' };
+  }
+}
+
+export const fitStep: Step = {
+  name: 'Fit',
+  stands: (bench) => ({ to: toPair(bench, 'fit'), ...stateOf(bench.row) }),
+  opensPairs: 'fit',
+  ofRow: ({ fit }) => (fit?.outcome === 'swap' ? { alert: fit.words } : {}),
+  pages: [
+    {
+      path: 'pairs/:tag/fit',
+      title: ':tag, fit',
+      page: async () => (await import('./FitPage.tsx')).FitPage,
+      goTo: 'Fit',
+    },
+  ],
+};

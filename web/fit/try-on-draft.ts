@@ -1,0 +1,62 @@
+/** A try-on as it is answered, kept in the browser until it is kept in the book. */
+import { useLocalStorage } from '@mantine/hooks';
+import type { BodyIn } from '#contract/endpoints.ts';
+import type { FitOfPair } from '#contract/fit-records.ts';
+import { FOOT_PLACES, type FootPlace } from '#core/fit/try-on.ts';
+
+export type Draft = Omit<BodyIn<'addTryOn'>, 'id'> & {
+  answers: NonNullable<BodyIn<'addTryOn'>['answers']>;
+};
+
+const EMPTY: Draft = { tester: '', answers: {} };
+
+/** The draft of one pair, and a way to change it. */
+export function useDraft(tag: string) {
+  const [draft, setDraft, drop] = useLocalStorage<Draft>({
+    key: `emvex-try-on-${tag}`,
+    defaultValue: EMPTY,
+    getInitialValueInEffect: false,
+  });
+  const change = (more: Partial<Draft>) => setDraft((before) => ({ ...before, ...more }));
+  const answer = (more: Partial<Draft['answers']>) =>
+    setDraft((before) => ({ ...before, answers: { ...before.answers, ...more } }));
+  return { draft, change, answer, drop };
+}
+
+type TryOnRecord = FitOfPair['tryOns'][number];
+
+const WIDTH_WORDS = ['tight', 'snug', 'right', 'loose', 'very loose'];
+
+/** −2 tight, −1 snug, 0 right, 1 loose, 2 very loose. */
+export const widthWord = (width: number): string => WIDTH_WORDS[width + 2] ?? String(width);
+
+/**
+ * What changed from one try-on of a pair to a later one, as far as both say it.
+ * @example a gap of 12 mm that became 14 mm, a ball that was snug and is right
+ */
+export function changesBetween(before: TryOnRecord, after: TryOnRecord): string[] {
+  const [old, now] = [before.answers, after.answers];
+  const gap =
+    old.toeGapMm !== undefined && now.toeGapMm !== undefined && old.toeGapMm !== now.toeGapMm
+      ? [`gap ${old.toeGapMm} → ${now.toeGapMm} mm`]
+      : [];
+  const heel =
+    old.heel !== undefined && now.heel !== undefined && old.heel !== now.heel
+      ? [`heel ${old.heel} → ${now.heel}`]
+      : [];
+  const widths = FOOT_PLACES.flatMap((place: FootPlace) => {
+    const [a, b] = [old.width?.[place], now.width?.[place]];
+    return a === undefined || b === undefined || a === b
+      ? []
+      : [`${place} ${widthWord(a)} → ${widthWord(b)}`];
+  });
+  const gone = (old.sore ?? []).filter((place) => !(now.sore ?? []).includes(place));
+  const come = (now.sore ?? []).filter((place) => !(old.sore ?? []).includes(place));
+  return [
+    ...gap,
+    ...heel,
+    ...widths,
+    ...gone.map((place) => `${place} no longer sore`),
+    ...come.map((place) => `${place} sore now`),
+  ];
+}
