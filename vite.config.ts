@@ -17,6 +17,9 @@ const addressesAsData: Plugin = {
   },
 };
 
+/** What is not shared by all: controls of forms, schemas, the words of uses and of parts. */
+const WITH_THEIR_PAGES =
+  /node_modules|Select[.]tsx|DataTable[.]tsx|UseField[.]tsx|shell[\\/](?:form|uses)|contract[\\/](?:fields|[a-z-]+-records)[.]ts|catalogue[\\/](?:construction|disciplines|protocol|shoe-parts)[.]ts/;
 /** What opens over a page, and what forms take: no page needs it to be seen. */
 const OVERLAYS =
   /node_modules[\\/](?:@floating-ui|klona|fast-deep-equal|@mantine[\\/](?:form|core[\\/]esm[\\/](?:components[\\/](?:Combobox|Menu|Modal|Overlay|Popover|ScrollArea|Select|Transition)|utils[\\/]Floating)))/;
@@ -81,9 +84,11 @@ export default defineConfig({
               priority: 2,
             },
             { name: 'overlays', test: OVERLAYS, minShareCount: 2, priority: 1 },
+            // Schemas, and the words of uses and parts, come with the pages that read them.
             {
               name: 'shared',
-              test: /^(?!.*(?:node_modules|Select[.]tsx|DataTable[.]tsx|shell[\\/]form)).*[\\/](?:core|contract|web)[\\/]/,
+              test: (id: string) =>
+                /[\\/](?:core|contract|web)[\\/]/.test(id) && !WITH_THEIR_PAGES.test(id),
               minShareCount: 6,
             },
           ],

@@ -18,7 +18,7 @@ import {
   standardU,
   unlimited,
 } from './calculation.ts';
-import { madeWidth, tryOnAnswers } from './fit-records.ts';
+import { labelAnswer, madeWidth, tryOnAnswers } from './fit-records.ts';
 
 const probability = z.object({ halfSizes: z.number().int(), probability: z.number() });
 const halfSizes = z.number().int().min(-8).max(8);
@@ -112,18 +112,7 @@ export const FIT_CALCULATIONS: readonly Calculation[] = [
         .describe('internal lengths at one label'),
       made: z.array(madeWidth).max(40).optional(),
     }),
-    output: z.object({
-      kinds: z.array(
-        z.object({ kind: z.string(), n: z.number().int(), probabilities: z.array(probability) }),
-      ),
-      offsetHalfSizes: z.number().int().optional(),
-      verdict: z.enum(['decided', 'probably', 'cannot tell']),
-      take: z
-        .object({ label, width: z.string().optional(), tooLongMm: z.number().optional() })
-        .optional(),
-      tryOn: z.array(z.number().int()).optional(),
-      words: z.string(),
-    }),
+    output: labelAnswer,
     example: {
       label: { system: 'uk', size: 9 },
       votes: [{ kind: 'wore both', tester: 'T1', offsetHalfSizes: 1 }],

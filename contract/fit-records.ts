@@ -1,5 +1,7 @@
 /** Fit: what is answered while a shoe is tried on. */
 import { z } from 'zod';
+import { FOOT_VOLUMES, KNOWN_FITS, TOE_SHAPES } from '#core/fit/foot.ts';
+import { VOTE_KINDS } from '#core/fit/label-to-label.ts';
 import {
   EYELET_ROWS,
   FOOT_PLACES,
@@ -44,6 +46,30 @@ export const tryOnAnswers = z.object({
   insoleUsual: z.boolean().optional(),
   sockUsual: z.boolean().optional(),
   wornOutside: z.boolean().optional(),
+});
+
+const probability = z.object({ halfSizes: z.number().int(), probability: z.number() });
+
+/** What to take in another model, each kind of evidence by itself. */
+export const labelAnswer = z.object({
+  kinds: z.array(
+    z.object({
+      kind: z.enum([...VOTE_KINDS, 'lengths']),
+      n: z.number().int(),
+      probabilities: z.array(probability),
+    }),
+  ),
+  offsetHalfSizes: z.number().int().optional(),
+  verdict: z.enum(['decided', 'probably', 'cannot tell']),
+  take: z
+    .object({
+      label: sizeLabel,
+      width: z.string().optional(),
+      tooLongMm: z.number().optional(),
+    })
+    .optional(),
+  tryOn: z.array(z.number().int()).optional(),
+  words: z.string(),
 });
 
 export const madeWidth = z.object({
@@ -112,3 +138,69 @@ export const fitOfPair = z.object({
 });
 
 export type FitOfPair = z.infer<typeof fitOfPair>;
+
+const footLength = z
+  .number()
+  .min(180, 'a foot is longer than 180 mm')
+  .max(340, 'a foot is shorter than 340 mm')
+  .nullable()
+  .default(null);
+const footWidth = z
+  .number()
+  .min(50, 'a foot is wider than 50 mm')
+  .max(160, 'a foot is narrower than 160 mm')
+  .nullable()
+  .default(null);
+
+/** A tester's feet, mm; all of it optional and private. */
+export const footProfile = z.object({
+  lengthLeftMm: footLength,
+  lengthRightMm: footLength,
+  widthLeftMm: footWidth,
+  widthRightMm: footWidth,
+  toeShape: z.enum(TOE_SHAPES).default(''),
+  volume: z.enum(FOOT_VOLUMES).default(''),
+  usualLabel: sizeLabel.nullable().default(null),
+  usualSock: z.enum(SOCKS).default('usual'),
+  matters: remark(500).describe('what matters to a fitter: a bunion, an orthotic of their own'),
+  knownShoes: z
+    .array(
+      z.object({
+        editionId: id,
+        label: sizeLabel,
+        width: remark(40),
+        fits: z.enum(KNOWN_FITS),
+      }),
+    )
+    .max(40, 'at most 40 known shoes')
+    .default([]),
+});
+
+export type FootProfile = z.output<typeof footProfile>;
+
+export const testerRecord = z.object({
+  code: z.string(),
+  profile: footProfile.nullable().describe('null: nothing is known, or it was erased'),
+  knownShoes: z.array(z.object({ editionId: id, slug: z.string(), name: z.string() })),
+  tryOns: z.array(
+    z.object({ tag: z.string(), name: z.string(), at: z.string(), words: z.string() }),
+  ),
+});
+
+const evidence = z.object({
+  tester: z.string(),
+  known: z.enum(['known shoe', 'try-on']),
+  label: sizeLabel,
+});
+
+export const labelsBetween = z.object({
+  from: z.object({ slug: z.string(), name: z.string(), fitting: z.array(evidence) }),
+  to: z.object({ slug: z.string(), name: z.string(), fitting: z.array(evidence) }),
+  lengths: z
+    .object({ aMm: z.number(), bMm: z.number(), uA: z.number(), uB: z.number() })
+    .nullable()
+    .describe('internal lengths of both at one label; null: not measured of both'),
+  answer: labelAnswer,
+});
+
+export type LabelsBetween = z.infer<typeof labelsBetween>;

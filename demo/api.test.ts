@@ -22,7 +22,8 @@ beforeAll(async () => {
   const path = join(folder, 'demo.db');
   await prepareDemo(path, '2026-03-01');
   served = await serveApp(path);
-});
+  // Pictures are encoded in processes of their own: on a busy machine that takes its time.
+}, 60_000);
 afterAll(async () => {
   await served.close();
   rmSync(folder, { recursive: true });
@@ -144,6 +145,11 @@ describe('every address that reads', () => {
         '/api/editions/wrenfold-latch-low/line',
       ],
       getFit: ['NS-01', 'KK-01', 'WL-05', 'BR-13', 'PL-01'].map((tag) => `/api/pairs/${tag}/fit`),
+      getTester: ['T1', 'T6', 'B1'].map((code) => `/api/testers/${code}`),
+      getLabelsBetween: [
+        '/api/labels-between?from=norrolt-stairwell-mid-cut&to=brindlow-roundsman-3&label=uk-8',
+        '/api/labels-between?from=kestvane-kerb&to=norrolt-stairwell-mid-cut&label=eu-42&fits=a+bit+long',
+      ],
       listWishes: ['/api/wishes'],
       getHeld: ['/api/pairs/NS-01/held/NS-04'],
       getDelivery: ['/api/delivery?edition=tarnhus-lanewalk&lot=L2-318'],

@@ -84,3 +84,65 @@ export const TRY_ON_TRUTHS: readonly TryOnTruth[] = [
   { tag: 'TF-02', tester: 'T4', after: 1, answers: FITS, sock: 'thick' },
   { tag: 'TL-01', tester: 'T1', after: 2, answers: FITS },
 ];
+
+/** Feet of the testers, mm, and what they know to fit: by the keys of the editions. */
+export const FOOT_TRUTHS = [
+  {
+    code: 'T1',
+    length: [262, 264],
+    width: [98, 98],
+    usual: 8,
+    known: [
+      ['stairwell-mid', 8, 'right'],
+      ['roundsman-2', 8, 'right'],
+      ['gravel-lane', 8, 'a bit short'],
+    ],
+  },
+  {
+    code: 'T2',
+    length: [263, 262],
+    width: [96, 97],
+    usual: 8,
+    known: [
+      ['stairwell-mid', 8, 'right'],
+      ['roundsman-2', 8, 'right'],
+    ],
+  },
+  {
+    code: 'T3',
+    length: [266, 266],
+    width: [108, 107],
+    usual: 8,
+    known: [
+      ['stairwell-mid', 8, 'right'],
+      ['roundsman-2', 8, 'right'],
+    ],
+  },
+  {
+    code: 'T4',
+    length: [270, 274],
+    width: [102, 103],
+    usual: 8.5,
+    known: [
+      ['stairwell-mid', 8.5, 'right'],
+      ['lanewalk', 8, 'right'],
+    ],
+  },
+  {
+    code: 'T5',
+    length: [255, 255],
+    width: [95, 95],
+    usual: 7.5,
+    known: [
+      ['lanewalk', 7, 'right'],
+      ['stairwell-mid', 7.5, 'right'],
+    ],
+  },
+  {
+    code: 'T6',
+    length: [260, 261],
+    width: [100, 100],
+    usual: 8,
+    known: [['latch-low', 7.5, 'right']],
+  },
+] as const;

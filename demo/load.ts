@@ -3,7 +3,7 @@ import dayjs from 'dayjs';
 import { v7 as uuid7 } from 'uuid';
 import { claimRecords, claimTextRecords } from '#contract/claim-records.ts';
 import { editionFields } from '#contract/edition-records.ts';
-import { tryOnFields } from '#contract/fit-records.ts';
+import { footProfile, tryOnFields } from '#contract/fit-records.ts';
 import { pairFields } from '#contract/pair-records.ts';
 import type { PartId } from '#core/catalogue/construction.ts';
 import { QUANTITIES } from '#core/catalogue/quantities.ts';
@@ -20,7 +20,7 @@ import { summarisePair } from '#server/measured-pairs.ts';
 import type { Db } from '#server/store/database.ts';
 import { openStores, type Stores } from '#server/stores.ts';
 import { CONSTRUCTION_TRUTHS, STATED_EDITION } from './construction-truths.ts';
-import { TRY_ON_TRUTHS, type TryOnTruth } from './fit-truths.ts';
+import { FOOT_TRUTHS, TRY_ON_TRUTHS, type TryOnTruth } from './fit-truths.ts';
 import { FULL_BENCH_PAIRS, measureFullBench } from './full-bench.ts';
 import { equipInstruments } from './instruments.ts';
 import { ENDED_TRUTH, LINE_TRUTHS, PRICE_TRUTHS, SECOND_PAGE, WISH_TRUTHS } from './line-truths.ts';
@@ -168,6 +168,29 @@ function tryOn(stores: Stores, truth: TryOnTruth): void {
     publishFit(stores, pair.id);
     return { id: body.id };
   });
+}
+
+/** What the testers said of their feet, a week after the bench began. */
+function sayFeet(stores: Stores, idOf: (key: string) => string, at: dayjs.Dayjs): void {
+  for (const { code, length, width, usual, known } of FOOT_TRUTHS) {
+    const profile = footProfile.parse({
+      lengthLeftMm: length[0],
+      lengthRightMm: length[1],
+      widthLeftMm: width[0],
+      widthRightMm: width[1],
+      usualLabel: { system: 'uk', size: usual },
+      knownShoes: known.map(([edition, size, fits]) => ({
+        editionId: idOf(edition),
+        label: { system: 'uk', size },
+        fits,
+      })),
+    });
+    const told = { at: at.toISOString(), person: code, action: 'saveTester', subject: code };
+    stores.changes.apply({ id: idAt(at), ...told, request: profile }, () => {
+      stores.testers.save(code, profile, told.at);
+      return { code };
+    });
+  }
 }
 
 /** Puts editions into their lines, with prices seen of them, and writes down what is wished for. */
@@ -368,6 +391,13 @@ export function loadScenario(db: Db, day: string): void {
       const received = dayjs(stores.pairs.byTag(truth.tag).receivedOn);
       checkPair(stores, truth, received.add(truth.after, 'day').hour(8), idAt);
     }
+    const editionOf = new Map(
+      EDITION_TRUTHS.map(({ key, pairs: [first] }) => [
+        key,
+        first ? stores.pairs.byTag(first.tag).editionId : '',
+      ]),
+    );
+    sayFeet(stores, (key) => editionOf.get(key) ?? '', today.subtract(26, 'day').hour(12));
     for (const truth of TRY_ON_TRUTHS) tryOn(stores, truth);
     measureBySidewall(stores, today.subtract(20, 'day').hour(9), idAt);
     studyRuler(stores, today.subtract(12, 'day').hour(9), idAt);

@@ -11,6 +11,11 @@ const VIEWS: [name: string, path: string][] = [
   ['return note', '/pairs/BR-13/return-note'],
   ['decision as issued', '/pairs/BR-11/decision'],
   ['a pair tried on', '/pairs/NS-01/fit'],
+  ['a tester', '/testers/T1'],
+  [
+    'from label to label',
+    '/fit/labels?from=norrolt-stairwell-mid-cut&to=brindlow-roundsman-2&label=uk-8',
+  ],
   ['measure', '/pairs/NS-05/measure'],
   ['sheets', '/sheets'],
   ['sheet', '/sheets/wrenfold-latch-low?label=uk-8'],

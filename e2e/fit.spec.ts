@@ -72,3 +72,53 @@ test('try-ons of one tester say what changed since', async ({ page, demo }) => {
     'heel a little → none',
   );
 });
+
+test('a tester’s feet are kept with a known shoe, asked about where odd, exported and erased', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/lab/people');
+  await page.getByRole('link', { name: 'T6' }).press('Enter');
+  await expect(page.getByRole('heading', { name: 'Tester T6' })).toBeVisible();
+  const left = page.getByRole('textbox', { name: 'Left, length' });
+  await left.fill('26');
+  await page.getByRole('button', { name: 'Keep the feet' }).click();
+  await expect(page.getByText('Is 26 cm, or a size?')).toBeVisible();
+  await left.fill('26.1 cm');
+  await page.getByRole('textbox', { name: 'Right, length' }).fill('271');
+  await expect(page.getByText('The feet differ by 10 mm')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep the feet' }).press('Enter');
+  await expect(left).toHaveValue('261 mm');
+  await page.getByRole('combobox', { name: 'A known shoe' }).fill('kerb');
+  await page.getByRole('option', { name: 'Kestvane Kerb', exact: true }).click();
+  await page.getByRole('textbox', { name: 'Label', exact: true }).fill('EU 42');
+  await page.getByRole('button', { name: 'Add it' }).press('Enter');
+  await expect(page.getByRole('row', { name: /Kestvane Kerb/ })).toContainText('EU 42');
+  await page.getByRole('button', { name: 'Erase feet and known shoes…' }).press('Enter');
+  await expect(page.getByRole('alert')).toContainText('Daily copies made before today');
+  await page.getByRole('button', { name: 'Erase them' }).click();
+  await expect(page.getByText('None yet. A shoe that fits tells more')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'WL-05', exact: true })).toBeVisible();
+});
+
+test('a known shoe in one line leads to the label in another model, with its evidence', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/fit/labels');
+  const line = page.getByRole('textbox', { name: 'A shoe that is known to fit, in one line' });
+  await line.fill('12 regular in Norrolt Stairwell, mid fits, wide foot');
+  await page.getByRole('button', { name: 'Read it' }).press('Enter');
+  await expect(page.getByText('Which size, in which system?')).toBeVisible();
+  await line.fill('UK 8 in Norrolt Stairwell mid fits, wide foot');
+  await line.press('Enter');
+  await expect(page.getByText('A wide foot: try the wider build')).toBeVisible();
+  await page.getByRole('combobox', { name: 'Wanted' }).fill('Roundsman 2');
+  await page.getByRole('option', { name: 'Brindlow Roundsman 2' }).click();
+  await expect(page.getByRole('heading', { name: 'Take UK 8.' })).toBeVisible();
+  await expect(page.getByText(/^Sure, from UK 8/)).toBeVisible();
+  await expect(page.getByRole('img', { name: /How likely each label is/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'The evidence' })).toContainText('known shoe');
+  await page.getByRole('combobox', { name: 'It is' }).selectOption('a bit long');
+  await expect(page.getByRole('heading', { name: 'Probably: Take UK 7.5.' })).toBeVisible();
+});

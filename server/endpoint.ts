@@ -63,7 +63,9 @@ export function personCode(request: Request): string {
 function subjectOf(name: PathName, params: unknown, body: unknown): string {
   const candidates = [params, body, (body as { pair?: unknown })?.pair];
   const found = candidates.find((one) => typeof (one as { id?: unknown })?.id === 'string');
-  return (found as { id: string } | undefined)?.id ?? name;
+  // A tester goes by the code, a use by its name.
+  const [named] = Object.values((params ?? {}) as Record<string, string>);
+  return (found as { id: string } | undefined)?.id ?? named ?? name;
 }
 
 function respond(wiring: Wiring, name: PathName, handler: (call: never) => unknown) {

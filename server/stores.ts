@@ -25,6 +25,7 @@ import { protocolStore } from './store/protocols.ts';
 import { readingStore } from './store/readings.ts';
 import { sessionStore } from './store/sessions.ts';
 import { studyReadingStore } from './store/study-readings.ts';
+import { testerStore } from './store/testers.ts';
 import { thresholdStore } from './store/thresholds.ts';
 import { tryOnStore } from './store/try-ons.ts';
 import { wishStore } from './store/wishes.ts';
@@ -43,6 +44,7 @@ export function openStores(db: Db) {
     corrections: correctionStore(db),
     names,
     lines: lineStore(db),
+    testers: testerStore(db),
     uses: ownUseStore(db),
     wishes: wishStore(db),
     lab,

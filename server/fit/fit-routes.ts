@@ -1,12 +1,80 @@
+import { editionName } from '#core/sizing/edition-name.ts';
+import { readLabelSlug } from '#core/sizing/size-label.ts';
 import { correct } from '../corrections.ts';
 import type { Handlers } from '../endpoint.ts';
-import { publishFit } from '../fit-outcome.ts';
-import { Refusal, wrongValue } from '../problems.ts';
+import { outcomeThatStands, publishFit } from '../fit-outcome.ts';
+import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { fitOf, judgeTryOn } from './fit.ts';
+import { labelsBetween } from './labels-between.ts';
 
-export function fitRoutes(stores: Stores): Pick<Handlers, 'getFit' | 'addTryOn' | 'withdrawTryOn'> {
+type FitHandlers = Pick<
+  Handlers,
+  | 'getFit'
+  | 'addTryOn'
+  | 'withdrawTryOn'
+  | 'getTester'
+  | 'saveTester'
+  | 'eraseTester'
+  | 'getLabelsBetween'
+>;
+
+export function fitRoutes(stores: Stores): FitHandlers {
+  /** The code as the lab writes it. */
+  const requireTester = (code: string): string => {
+    const known = stores.lab.people().find((person) => person.code === code);
+    if (!known) throw notFound(`The tester ${code}`);
+    return known.code;
+  };
+  const nameOf = (id: string) => editionName(stores.editions.byId(id));
   return {
+    getTester: ({ params }) => {
+      const code = requireTester(params.code);
+      const profile = stores.testers.profileOf(code);
+      return {
+        code,
+        profile,
+        knownShoes: (profile?.knownShoes ?? []).map(({ editionId }) => ({
+          editionId,
+          slug: stores.editions.byId(editionId).slug,
+          name: nameOf(editionId),
+        })),
+        tryOns: stores.tryOns.ofTester(code).map((tryOn) => ({
+          tag: tryOn.tag,
+          name: nameOf(tryOn.editionId),
+          at: tryOn.at,
+          words: outcomeThatStands(tryOn).words,
+        })),
+      };
+    },
+    saveTester: ({ params, body, now }) => {
+      const code = requireTester(params.code);
+      const seen = new Set<string>();
+      for (const { editionId } of body.knownShoes) {
+        stores.editions.byId(editionId);
+        if (seen.has(editionId))
+          throw wrongValue(
+            'knownShoes',
+            `${nameOf(editionId)} stands twice among the known shoes.`,
+          );
+        seen.add(editionId);
+      }
+      stores.testers.save(code, body, now);
+      return { code };
+    },
+    eraseTester: ({ params, body, now }) => {
+      const code = requireTester(params.code);
+      stores.testers.erase(code);
+      const changes = stores.testers.changesOf(code);
+      for (const id of changes) stores.changes.blank(id, body.reason, now);
+      return { code, changes: changes.length };
+    },
+    getLabelsBetween: ({ query }) => {
+      const label = readLabelSlug(query.label);
+      if (!label)
+        throw wrongValue('label', `${query.label} is no label; write it as uk-9 or us-men-9.5.`);
+      return labelsBetween(stores, { ...query, label, width: query.width });
+    },
     getFit: ({ params }) => fitOf(stores, params.tag),
     addTryOn: ({ params, body, now }) => {
       const pair = stores.pairs.byId(params.id);

@@ -24,7 +24,7 @@ function labelsMade(madeIn: ReturnType<Stores['editions']['byId']>['madeIn']): S
 }
 
 /** What of a shoe is made: its own widths, and its builds in other widths. */
-function madeOf(stores: Stores, editionId: string): MadeWidth[] {
+export function madeOf(stores: Stores, editionId: string): MadeWidth[] {
   const links = stores.lines.linksAround(editionId);
   const builds = links.flatMap(({ edition, kind, of }) =>
     kind !== 'width of' ? [] : edition === editionId ? [of] : of === editionId ? [edition] : [],

@@ -1,6 +1,7 @@
 /** Try-ons: only ever added; one that was kept by mistake is withdrawn, and stays. */
 import type { z } from 'zod';
 import type { tryOnFields, tryOnRecord } from '#contract/fit-records.ts';
+import type { LabelSystem, SizeLabel } from '#core/sizing/size-label.ts';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { ReadingStore } from './readings.ts';
@@ -46,6 +47,18 @@ export function tryOnStore(db: Db, readings: ReadingStore) {
   const selectOfPair = db.prepare<[string], Row>(
     `${TRY_ON} WHERE o.pair_id = ? AND o.kind = 'try-on' ORDER BY o.started_at DESC, o.n DESC`,
   );
+  const selectOfEdition = db.prepare<
+    [string],
+    Row & { labelSystem: LabelSystem; labelSize: number }
+  >(
+    `SELECT t.*, p.label_system AS labelSystem, p.label_size AS labelSize
+     FROM pair p CROSS JOIN (${TRY_ON}) t ON t.pairId = p.id
+     WHERE p.edition_id = ? AND t.withdrawn IS NULL ORDER BY t.at`,
+  );
+  const selectOfTester = db.prepare<[string], Row & { tag: string; editionId: string }>(
+    `SELECT t.*, p.tag, p.edition_id AS editionId FROM (${TRY_ON}) t JOIN pair p ON p.id = t.pairId
+     WHERE t.tester = ? AND t.withdrawn IS NULL ORDER BY t.at DESC LIMIT 200`,
+  );
   const selectById = db.prepare<[string], Row>(`${TRY_ON} WHERE o.id = ?`);
   const writeOutcome = db.prepare(
     'UPDATE pair SET fit_outcome = @outcome, fit_words = @words WHERE id = @pairId',
@@ -54,6 +67,17 @@ export function tryOnStore(db: Db, readings: ReadingStore) {
   return {
     /** The try-ons of a pair, the latest first, withdrawn ones too. */
     ofPair: (pairId: string): StoredTryOn[] => selectOfPair.all(pairId).map(read),
+    /** Try-ons of all pairs of an edition that stand, with the label of their pair. */
+    ofEdition: (editionId: string): (StoredTryOn & { label: SizeLabel })[] =>
+      selectOfEdition.all(editionId).map(({ labelSystem: system, labelSize: size, ...row }) => ({
+        ...read(row),
+        label: { system, size },
+      })),
+    /** Try-ons of one tester that stand, the latest first. */
+    ofTester: (code: string): (StoredTryOn & { tag: string; editionId: string })[] =>
+      selectOfTester
+        .all(code)
+        .map(({ tag, editionId, ...row }) => ({ ...read(row), tag, editionId })),
     byId(id: string): StoredTryOn {
       const row = selectById.get(id);
       if (!row) throw notFound('This try-on');

@@ -347,6 +347,31 @@ export const useFit = (tag: string) =>
     queryFn: ({ signal }) => request('getFit', { params: { tag }, signal }),
   });
 
+/** What is known of a tester. */
+export const useTester = (code: string) =>
+  useQuery({
+    queryKey: ['pair', 'tester', code],
+    queryFn: ({ signal }) => request('getTester', { params: { code }, signal }),
+  });
+
+/** From a label in one edition to the label in another; asked once all three are said. */
+export const useLabelsBetween = (query: {
+  from: string;
+  to: string;
+  label: string;
+  width: string;
+  fits: 'right' | 'a bit long' | 'a bit short';
+}) =>
+  useQuery({
+    queryKey: ['pair', 'labels between', query],
+    queryFn: ({ signal }) =>
+      request('getLabelsBetween', {
+        query: { ...query, width: query.width || undefined },
+        signal,
+      }),
+    enabled: query.from !== '' && query.to !== '' && query.label !== '' && query.from !== query.to,
+  });
+
 /** What is promised, wished for and asked for. */
 export const useWishes = () =>
   useQuery({

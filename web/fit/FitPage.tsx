@@ -392,6 +392,8 @@ function TryOnPage({ fit }: { fit: FitOfPair }) {
             {pair.tag} {edition.name}, {nameLabel(pair.label)} {pair.width}
           </span>
         </h1>
+        {draft.tester && <Link to={`/testers/${draft.tester}`}>The feet of {draft.tester}</Link>}
+        <Link to={`/fit/labels?to=${edition.slug}`}>From a label that fits</Link>
         <Link to={`/editions/${edition.slug}/line`}>Other builds and versions</Link>
       </header>
       <div className={classes.columns}>

@@ -31,5 +31,16 @@ export const fitStep: Step = {
       page: async () => (await import('./FitPage.tsx')).FitPage,
       goTo: 'Fit',
     },
+    {
+      path: 'fit/labels',
+      title: 'From label to label',
+      page: async () => (await import('./LabelsPage.tsx')).LabelsPage,
+      goTo: 'From label to label',
+    },
+    {
+      path: 'testers/:code',
+      title: 'Tester :code',
+      page: async () => (await import('./TesterPage.tsx')).TesterPage,
+    },
   ],
 };

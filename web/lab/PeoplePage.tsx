@@ -1,5 +1,6 @@
 import { Button, Textarea, TextInput } from '@mantine/core';
 import { useRef } from 'react';
+import { Link } from 'react-router';
 import { v7 as newId } from 'uuid';
 import { z } from 'zod';
 import type { Lab } from '#contract/lab-records.ts';
@@ -152,7 +153,13 @@ export function PeoplePage() {
         <h2>People</h2>
         <p className="soft">By code, never by name. A tester stays a code on every sheet.</p>
         <p className="figure">
-          {people.map((person) => `${person.code} ${person.role}`).join(' · ') || 'nobody yet'}
+          {people.length === 0 && 'nobody yet'}
+          {people.map(({ code, role }, at) => (
+            <span key={code}>
+              {at > 0 && ' · '}
+              {role === 'tester' ? <Link to={`/testers/${code}`}>{code}</Link> : code} {role}
+            </span>
+          ))}
         </p>
         <form onSubmit={submit} className={classes.add} noValidate>
           <TextInput

@@ -1,0 +1,69 @@
+/** What is known of a tester's feet: all of it optional, none of it ever on a sheet. */
+
+import { accepted, type Result, refused } from '../sizing/result.ts';
+import type { SizeLabel } from '../sizing/size-label.ts';
+import { readTypedQuantity } from '../sizing/typed-quantity.ts';
+
+export const TOE_SHAPES = ['', 'first longest', 'second longest', 'even'] as const;
+export const FOOT_VOLUMES = ['', 'low', 'middle', 'high'] as const;
+export const KNOWN_FITS = ['right', 'a bit long', 'a bit short'] as const;
+export type KnownFit = (typeof KNOWN_FITS)[number];
+
+/** A shoe that a tester knows to fit, and how. */
+export interface KnownShoe {
+  /** Id of its edition. */
+  editionId: string;
+  label: SizeLabel;
+  width: string;
+  fits: KnownFit;
+}
+
+/** No foot of a grown person is shorter or longer, mm. */
+const FOOT_RANGE: readonly [number, number] = [180, 340];
+const [SHORTEST, LONGEST] = FOOT_RANGE;
+
+const isFoot = (mm: number) => mm >= SHORTEST && mm <= LONGEST;
+
+/**
+ * Reads the length of a foot. What may be a size as well as a length is asked, not guessed.
+ *
+ * @param text `262`, `26.2 cm`, `10 3/8 in`; a bare 26 is asked about
+ * @example readFootLength('26.2 cm') // { ok: true, value: 262 }
+ */
+export function readFootLength(text: string): Result<number> {
+  const plain = text.trim();
+  const bare = /^\d+(?:[.,]\d+)?$/.test(plain) ? Number(plain.replace(',', '.')) : undefined;
+  if (bare !== undefined && !isFoot(bare)) {
+    const choices = [
+      ...(isFoot(10 * bare) ? [`${plain} cm`] : []),
+      ...(isFoot(25.4 * bare) ? [`${plain} in`] : []),
+    ];
+    return refused(
+      'ambiguous',
+      choices.length > 0
+        ? `Is ${plain} ${choices.map((choice) => choice.replace(`${plain} `, '')).join(', or ')}, or a size? Type its unit; a size belongs under the usual label.`
+        : `${plain} is no length of a foot: in mm it would be from ${SHORTEST} to ${LONGEST}.`,
+      choices.length > 0 ? choices : undefined,
+    );
+  }
+  const read = readTypedQuantity(plain, 'length');
+  if (!read.ok) return read;
+  return isFoot(read.value.value)
+    ? accepted(read.value.value)
+    : refused(
+        'implausible',
+        `${plain} is no length of a foot: it would be from ${SHORTEST} to ${LONGEST} mm.`,
+      );
+}
+
+/** Feet that differ by more are believed, and asked about once. */
+const ODD_DIFFERENCE_MM = 8;
+
+/** A question about two lengths; undefined where there is none. */
+export function oddFeet(left: number | undefined, right: number | undefined): string | undefined {
+  if (left === undefined || right === undefined) return undefined;
+  const difference = Math.abs(left - right);
+  return difference > ODD_DIFFERENCE_MM
+    ? `The feet differ by ${difference.toFixed(0)} mm. That happens; are left and right, and both lengths, as they were read?`
+    : undefined;
+}
