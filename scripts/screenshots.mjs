@@ -12,14 +12,14 @@ const VIEWS = [
   ['pairs', '/studies?edition=tarnhus-lanewalk&quantity=heel-stack'],
   ['gauge-study', '/studies/gauges', { link: 'Ruler at the sidewall, autumn' }],
   ['measure', '/pairs/NS-02/measure'],
-  ['measure-dark', '/pairs/WL-05/measure', { dark: true }],
+  ['fit', '/pairs/KK-01/fit', { taps: ['right', 'edges'] }],
   ['measure-curve', '/pairs/NS-04/measure', { keys: ['[', 6] }],
   ['receive', '/receive', { fill: true }],
   ['pair', '/pairs/KK-02/receive'],
   ['walk', '/pairs/KK-03/walk'],
   ['sheet', '/sheets/brindlow-roundsman-2?label=uk-8'],
   ['compare', '/compare?editions=norrolt-stairwell-mid-cut,kestvane-kerb,wrenfold-latch-low'],
-  ['instrument', '/lab', { link: 'Needle gauge' }],
+  ['line', '/editions/brindlow-roundsman-3/line'],
   ['edition', '/editions/norrolt-stairwell-mid-cut'],
   ['files', '/lab/files', { file: true }],
   ['guide', '/guide'],
@@ -40,10 +40,9 @@ const browser = await chromium.launch({
   executablePath: browserPath(),
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
-for (const [name, path, { dark, fill, phone, keys, link, file } = {}] of VIEWS) {
+for (const [name, path, { fill, phone, keys, link, file, taps } = {}] of VIEWS) {
   const context = await browser.newContext({
     viewport: phone ? { width: 390, height: 800 } : { width: 1280, height: 800 },
-    colorScheme: dark ? 'dark' : 'light',
   });
   const page = await context.newPage();
   await page.goto(address + path);
@@ -62,6 +61,8 @@ for (const [name, path, { dark, fill, phone, keys, link, file } = {}] of VIEWS) 
       .locator('input[type="file"]')
       .setInputFiles({ name: 'bench.csv', mimeType: 'text/csv', buffer });
   }
+  for (const tap of taps ?? [])
+    await page.getByRole('button', { name: tap, exact: true }).first().click();
   if (keys || link || file) await page.waitForTimeout(SETTLE_MS);
   if (fill) {
     await page.getByRole('combobox', { name: 'Maker' }).fill('Norrolt');
