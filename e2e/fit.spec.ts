@@ -94,6 +94,9 @@ test('a tester’s feet are kept with a known shoe, asked about where odd, expor
   await page.getByRole('textbox', { name: 'Label', exact: true }).fill('EU 42');
   await page.getByRole('button', { name: 'Add it' }).press('Enter');
   await expect(page.getByRole('row', { name: /Kestvane Kerb/ })).toContainText('EU 42');
+  const exported = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Export what is known' }).click();
+  expect((await exported).suggestedFilename()).toBe('tester-T6.json');
   await page.getByRole('button', { name: 'Erase feet and known shoes…' }).press('Enter');
   await expect(page.getByRole('alert')).toContainText('Daily copies made before today');
   await page.getByRole('button', { name: 'Erase them' }).click();

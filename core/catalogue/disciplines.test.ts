@@ -138,7 +138,8 @@ describe('a use that a lab copied', () => {
     expect(draft?.name).toBe('Night rounds');
     expect(draft?.stations.map(({ quantity }) => quantity)).toEqual(['heel-height', 'mass']);
   });
-  it('is no use where the lab does not have it', () => {
-    expect(() => describeDiscipline('night rounds')).toThrow(RangeError);
+  it('brings nothing where the lab does not have it, or a page not yet', () => {
+    expect(describeDiscipline('night rounds')).toMatchObject({ takes: [], cautions: [] });
+    expect(cautionsOf([{ discipline: 'night rounds', speciality: '' }])).toEqual([]);
   });
 });

@@ -407,11 +407,17 @@ export function copyOfUse(name: ShippedUse): OwnUse {
   };
 }
 
-/** The entry of a use, with all that it brings. */
+/** The entry of a use, with all that it brings; one that is not known, or not yet, brings nothing. */
 export function describeDiscipline(name: Discipline, uses: Uses = SHIPPED_USES): UseEntry {
-  const entry = uses.find((known) => known.name === name);
-  if (!entry) throw new RangeError(`no use ${name}`);
-  return entry;
+  return (
+    uses.find((known) => known.name === name) ?? {
+      name,
+      says: '',
+      takes: [],
+      parts: [],
+      cautions: [],
+    }
+  );
 }
 
 /** What an edition is for: a use, and what is narrower than it. */

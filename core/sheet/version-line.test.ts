@@ -121,6 +121,12 @@ describe('what follows for a buyer', () => {
       'the new one',
     );
   });
+  it('says whose word it is where one of the two is only stated', () => {
+    const heavier = { ...change('worse', 'heavier'), stated: true };
+    expect(adviseBuyer(step({ changes: [heavier] })).words).toContain(
+      'Skip this one: heavier, as stated',
+    );
+  });
   it('is another shoe where stack, drop, width or a part is another, lighter or not', () => {
     const higher = change('other', 'higher at the heel', 'heel-stack');
     const advice = adviseBuyer(step({ changes: [higher, change('better', 'lighter')] }));

@@ -99,6 +99,8 @@ export interface LineChange {
   way: string;
   /** How many noticeable steps, with their sign. */
   steps: number;
+  /** One of the two is only stated. */
+  stated?: boolean;
 }
 
 /**
@@ -179,7 +181,9 @@ const listed = (words: readonly string[]) => words.join(', ');
 export function adviseBuyer(step: LineStep): { words: string; verdict: Verdict<'version'> } {
   const { changes, parts, partsKnown, missing, kind, ended, after } = step;
   const of = (word: LineChange['word']) =>
-    changes.filter((change) => change.word === word).map(({ way }) => way);
+    changes
+      .filter((change) => change.word === word)
+      .map(({ way, stated }) => (stated ? `${way}, as stated` : way));
   const [better, worse, other, perhaps] = [of('better'), of('worse'), of('other'), of('perhaps')];
   const open = [
     ...missing.map((name) => `${name} is not known of both`),

@@ -39,7 +39,20 @@ async function openTab() {
 const until = (holds: () => boolean) =>
   vi.waitFor(() => expect(holds()).toBe(true), { timeout: 5000, interval: 5 });
 
+/** What tabs of a test still mean to try: a later test is not to hear of it. */
+const timers = new Set<ReturnType<typeof setTimeout>>();
+const plainTimeout = globalThis.setTimeout;
+afterEach(() => {
+  for (const timer of timers) clearTimeout(timer);
+  timers.clear();
+});
+
 beforeEach(() => {
+  vi.stubGlobal('setTimeout', (...terms: Parameters<typeof plainTimeout>) => {
+    const timer = plainTimeout(...terms);
+    timers.add(timer);
+    return timer;
+  });
   answers = [yes];
   asked = [];
   kept.clear();

@@ -247,10 +247,7 @@ function LinePaper({ line, slug }: { line: Line; slug: string }) {
       <div className={classes.records}>
         <section aria-label="Where it stands">
           <h2>{shown.name} in the line</h2>
-          <PlaceForm
-            key={JSON.stringify([shown.slug, shown.links, shown.stillMade])}
-            edition={shown}
-          />
+          <PlaceForm key={shown.slug} edition={shown} />
         </section>
         <section aria-label="Prices">
           <h2>Prices of it</h2>

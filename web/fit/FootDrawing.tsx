@@ -85,7 +85,7 @@ export function FootDrawing({
           <line x1={316} x2={316} y1={54} y2={66} />
           <line x1={end} x2={end} y1={54} y2={66} />
           <text x={396} y={170} textAnchor="end">
-            {gapMm === undefined ? `${room} before the toes` : `${gapMm} mm before the toes`}
+            {gapMm === undefined ? `room: ${room}` : `${gapMm} mm before the toes`}
           </text>
         </g>
       )}

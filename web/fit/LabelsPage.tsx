@@ -8,7 +8,7 @@ import { labelAway } from '#core/fit/made-sizes.ts';
 import { readLabel } from '#core/sizing/printed-label.ts';
 import { labelSlug, nameLabel, readLabelSlug, type SizeLabel } from '#core/sizing/size-label.ts';
 import { useLabelsBetween } from '../api/queries.ts';
-import { request } from '../api/request.ts';
+import { RequestFault, request } from '../api/request.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { OffsetChart } from '../drawing/OffsetChart.tsx';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
@@ -93,15 +93,26 @@ function Answer({
   );
 }
 
+/** A fault of a request as an answer; any other is a fault of the page. */
+function toFault(error: unknown): RequestFault {
+  if (error instanceof RequestFault) return error;
+  throw error;
+}
+
 /** A known shoe typed in one line: the fields below it are filled by what could be read. */
 function KnownLine({ onRead }: { onRead: (fields: Record<string, string>) => void }) {
   const [line, setLine] = useState('');
   const [faults, setFaults] = useState<string[]>([]);
   const read = async () => {
     const known = readKnownShoe(line);
-    const found = known.edition
-      ? (await request('listEditions', { query: { find: known.edition, limit: 2 } })).rows
-      : [];
+    const asked = known.edition
+      ? await request('listEditions', { query: { find: known.edition, limit: 2 } }).catch(toFault)
+      : { rows: [] };
+    if (asked instanceof RequestFault) {
+      setFaults([asked.message]);
+      return;
+    }
+    const found = asked.rows;
     const [edition, another] = found;
     setFaults([
       ...known.faults,

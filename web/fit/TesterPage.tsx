@@ -16,7 +16,7 @@ import { readLabel } from '#core/sizing/printed-label.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 import { useChange, useTester } from '../api/queries.ts';
-import { request } from '../api/request.ts';
+import { RequestFault, request } from '../api/request.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { useSchemaForm } from '../shell/form.ts';
@@ -73,7 +73,14 @@ function AddKnownShoe({ onAdd }: { onAdd: (shoe: KnownShoes[number]) => void }) 
       setFault(slug ? (read.ok ? '' : read.fault.message) : 'Which shoe?');
       return;
     }
-    const { id } = await request('getEditionRow', { params: { edition: slug } });
+    let id: string;
+    try {
+      id = (await request('getEditionRow', { params: { edition: slug } })).id;
+    } catch (error) {
+      if (!(error instanceof RequestFault)) throw error;
+      setFault(error.message);
+      return;
+    }
     onAdd({ editionId: id, label: read.value, width: '', fits });
     setSlug('');
     setLabel('');
@@ -138,11 +145,16 @@ function TesterForm({ tester }: { tester: Tester }) {
     return read.ok ? read.value : undefined;
   };
   const odd = oddFeet(lengthOf(form.values.lengthLeftMm), lengthOf(form.values.lengthRightMm));
-  const keep = (shoes: KnownShoes) =>
-    save.mutate(
-      { params: { code }, body: { ...FOOT.parse(form.values), knownShoes: shoes } },
-      { onError: refuse },
-    );
+  const keep = (shoes: KnownShoes) => {
+    const feet = FOOT.safeParse(form.values);
+    // What is typed of the feet is not lost beside a shoe: it is put right first.
+    if (!feet.success) void form.validate();
+    else
+      save.mutate(
+        { params: { code }, body: { ...feet.data, knownShoes: shoes } },
+        { onError: refuse },
+      );
+  };
   const offered = (words: readonly string[]) =>
     words.map((word) => ({ value: word, label: word || 'not said' }));
   return (

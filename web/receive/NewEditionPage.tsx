@@ -72,10 +72,13 @@ export function NewEditionPage() {
         },
       },
       {
-        onSuccess: async ({ id, editionSlug }) => {
+        onSuccess: ({ id, editionSlug }) => {
           if (said.follows) {
-            await place.mutateAsync({ params: { id }, body: { follows: said.follows } });
-            void navigate(`/editions/${editionSlug}/line`);
+            // The edition stands by now: where its place could not be kept, the line says so and takes it.
+            place.mutate(
+              { params: { id }, body: { follows: said.follows } },
+              { onSettled: () => void navigate(`/editions/${editionSlug}/line`) },
+            );
             return;
           }
           void navigate(
