@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
 import { expect, open, settled, test } from './bench.ts';
 
 const VIEWS: [name: string, path: string][] = [
@@ -73,6 +74,58 @@ test('every view passes the accessibility run, light and dark', async ({ page, d
         name,
       ).toEqual([]);
     }
+  }
+});
+
+/** What opens over a page, and the hand that opens it. */
+const DIALOGS: [name: string, path: string, open: (page: Page) => Promise<void>][] = [
+  ['keys', '/sheets', (page) => page.keyboard.press('?')],
+  ['go to', '/sheets', (page) => page.keyboard.press('Control+k')],
+  [
+    'a reported figure',
+    '/sheets/kestvane-kerb?label=eu-42',
+    (page) => page.getByRole('button', { name: 'Add a reported figure' }).click(),
+  ],
+  [
+    'a claim put right',
+    '/editions/norrolt-stairwell-mid-cut',
+    (page) => page.getByRole('button', { name: 'Correct the claim 415 g' }).click(),
+  ],
+  [
+    'two that are the same',
+    '/editions/norrolt-stairwell-low-cut',
+    async (page) => {
+      await page.getByRole('combobox', { name: 'It is the same as' }).fill('mid cut');
+      await page.getByRole('option', { name: 'Norrolt Stairwell, mid cut' }).click();
+    },
+  ],
+  [
+    'a sitting of another pair',
+    '/pairs/NS-02/receive',
+    (page) =>
+      page
+        .getByRole('button', { name: /to another pair$/ })
+        .first()
+        .click(),
+  ],
+];
+
+test('what opens over a page passes the accessibility run', async ({ page, demo }) => {
+  test.setTimeout(120_000);
+  for (const [name, path, openIt] of DIALOGS) {
+    await open(page, demo, path);
+    await settled(page);
+    await openIt(page);
+    await page.getByRole('dialog').waitFor();
+    await settled(page);
+    const { violations } = await new AxeBuilder({ page })
+      .include('[role="dialog"]')
+      .withTags(RULES)
+      .analyze();
+    expect(
+      violations.map(({ id, nodes }) => `${name}: ${id}: ${nodes[0]?.html}`),
+      name,
+    ).toEqual([]);
   }
 });
 

@@ -11,6 +11,7 @@ test('a slip at receipt is put right: merged with the edition it is, and undone'
   await page.getByRole('textbox', { name: 'Label' }).fill('EU 42');
   await page.getByRole('textbox', { name: 'Tag' }).fill('KK-77');
   await page.getByRole('button', { name: /Put on bench/ }).click();
+  await expect(page).toHaveURL(/KK-77/);
   await page.goto(`${demo.address}/pairs/KK-77/receive`);
   await page.getByRole('link', { name: 'The record of Kestvane Kreb' }).click();
   await expect(page).toHaveURL(/\/editions\/kestvane-kreb$/);

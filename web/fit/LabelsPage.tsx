@@ -124,7 +124,8 @@ function KnownLine({ onRead }: { onRead: (fields: Record<string, string>) => voi
     onRead({
       ...(edition ? { from: edition.slug } : {}),
       ...(known.label ? { label: labelSlug(known.label) } : {}),
-      ...(known.width ? { width: known.width } : {}),
+      // A line that names no width takes away what the line before it named.
+      width: known.width ?? '',
       fits: known.fits,
     });
   };

@@ -97,7 +97,11 @@ export function GoTo({ onClose, onHelp }: { onClose: () => void; onHelp: () => v
       query={typed}
       onQueryChange={setTyped}
       filter={filterSteps}
-      attributes={{ content: { 'aria-label': 'Go to' } }}
+      attributes={{
+        content: { 'aria-label': 'Go to' },
+        // What scrolls is reached by the keyboard.
+        actionsList: { viewportProps: { tabIndex: 0 } },
+      }}
       shortcut={null}
       highlightQuery
       scrollable
