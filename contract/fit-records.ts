@@ -128,7 +128,9 @@ export const fitOfPair = z.object({
     wornKm: z.number(),
   }),
   edition: z.object({ slug: z.string(), name: z.string() }),
-  use: z.string().describe('the first use; empty: none is said'),
+  use: z
+    .string()
+    .describe('whose rules hold: the first use, or what it was copied from; empty: none'),
   cautions: z.array(z.string()),
   matchFailed: z.boolean(),
   made: z

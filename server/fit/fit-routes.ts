@@ -34,11 +34,11 @@ export function fitRoutes(stores: Stores): FitHandlers {
       return {
         code,
         profile,
-        knownShoes: (profile?.knownShoes ?? []).map(({ editionId }) => ({
-          editionId,
-          slug: stores.editions.byId(editionId).slug,
-          name: nameOf(editionId),
-        })),
+        knownShoes: (profile?.knownShoes ?? []).map(({ editionId }) => {
+          const standing = stores.names.lead('edition', editionId);
+          const { slug } = stores.editions.byId(standing);
+          return { editionId, slug, name: nameOf(standing) };
+        }),
         tryOns: stores.tryOns.ofTester(code).map((tryOn) => ({
           tag: tryOn.tag,
           name: nameOf(tryOn.editionId),
@@ -83,8 +83,7 @@ export function fitRoutes(stores: Stores): FitHandlers {
       const verdict = judgeTryOn(stores, pair, body, now);
       stores.tryOns.add(pair.id, body, { at: now, verdict });
       publishFit(stores, pair.id);
-      const [kept] = fitOf(stores, pair.tag).tryOns;
-      return { id: body.id, words: kept?.words ?? '' };
+      return { id: body.id, words: outcomeThatStands({ verdict, decided: body.decided }).words };
     },
     withdrawTryOn: (call) => {
       const { id } = call.params;

@@ -2,6 +2,7 @@
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import type { FitOfPair } from '#contract/fit-records.ts';
+import { copyOfUse } from '#core/catalogue/disciplines.ts';
 import { servedBench } from '../served-bench.ts';
 
 const { bench, post, put, get, receive } = servedBench();
@@ -95,6 +96,21 @@ describe('a try-on', () => {
     expect(tooLate.body.words).toBe('Open: something to try first');
     const next = (await fitting('NS-02')).tryOns[0]?.verdict.next.map(({ what }) => what);
     expect(next).toEqual(['other lacing', 'another insole', 'let it go']);
+  });
+
+  it('has the rules of what a lab’s own use was copied from', async () => {
+    const { pairId, editionId } = await bench();
+    await people();
+    const { name: _, ...copy } = copyOfUse('climbing');
+    await put('/api/uses/roof%20work', { ...copy, says: 'Roofs.' });
+    await put(`/api/editions/${editionId}/uses`, { uses: [{ discipline: 'roof work' }] });
+    expect((await fitting()).use).toBe('climbing');
+    // 3 mm are right for a climbing shoe, and too short for any other.
+    const kept = await post(
+      `/api/pairs/${pairId}/try-ons`,
+      tryOn({ toeGapMm: 3, heel: 'none', width: { ball: 0 } }),
+    );
+    expect(kept.body.words).toBe('Keep it');
   });
 
   it('of a pair that failed its match is no question of fit', async () => {

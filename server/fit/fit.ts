@@ -1,7 +1,7 @@
 /** How a pair fits: what of its shoe is made, and its try-ons judged by the rules. */
 import type { z } from 'zod';
 import type { FitOfPair, tryOnFields } from '#contract/fit-records.ts';
-import { cautionsOf } from '#core/catalogue/disciplines.ts';
+import { cautionsOf, describeDiscipline, type Use } from '#core/catalogue/disciplines.ts';
 import type { MadeWidth } from '#core/fit/made-sizes.ts';
 import { daysUntil, type TryOnTerms, tryOnWith } from '#core/fit/try-on.ts';
 import { type TryOnVerdict, tryOnVerdict } from '#core/fit/try-on-verdict.ts';
@@ -39,6 +39,13 @@ export function madeOf(stores: Stores, editionId: string): MadeWidth[] {
   });
 }
 
+/** The shipped use whose rules hold for an edition: a lab's own use has those of what it was copied from. */
+function ruleUse(stores: Stores, uses: readonly Use[]): string {
+  const [first] = uses;
+  if (!first) return '';
+  return describeDiscipline(first.discipline, stores.uses.all()).copiedFrom ?? first.discipline;
+}
+
 /** What a try-on leans on besides its answers. */
 function termsOf(stores: Stores, pair: StoredPair, now: string): TryOnTerms {
   const edition = stores.editions.byId(pair.editionId);
@@ -49,7 +56,7 @@ function termsOf(stores: Stores, pair: StoredPair, now: string): TryOnTerms {
     ...(made.length > 0 ? { made } : {}),
     matchFailed: pair.decision?.decision === 'return',
     daysLeft: daysUntil(pair.returnBy, now.slice(0, 10)),
-    use: edition.uses[0]?.discipline ?? '',
+    use: ruleUse(stores, edition.uses),
   };
 }
 
@@ -70,7 +77,7 @@ export function fitOf(stores: Stores, tag: string): FitOfPair {
   return {
     pair: { id, tag: pair.tag, label, width, returnBy, receivedOn, wornKm },
     edition: { slug: edition.slug, name: editionName(edition) },
-    use: edition.uses[0]?.discipline ?? '',
+    use: ruleUse(stores, edition.uses),
     cautions: cautionsOf(edition.uses, stores.uses.all()),
     matchFailed: pair.decision?.decision === 'return',
     made: madeOf(stores, edition.id).map(({ width: own, labels }) => ({

@@ -23,7 +23,8 @@ import { madeOf } from './fit.ts';
 function fittingIn(stores: Stores, editionId: string): FittingLabel[] {
   const known = stores.testers.all().flatMap(({ code, profile }) =>
     profile.knownShoes
-      .filter((shoe) => shoe.editionId === editionId)
+      // What was known of an edition that was merged is known of where it leads.
+      .filter((shoe) => stores.names.lead('edition', shoe.editionId) === editionId)
       .map(
         ({ label, fits }): FittingLabel => ({
           tester: code,

@@ -110,6 +110,22 @@ describe('from label to label', () => {
     expect(whole.words).toContain('4.2 mm too long');
   });
 
+  it('knows a shoe whose edition was merged by where it leads', async () => {
+    const { editionId } = await bench();
+    await tester('T1');
+    const [wrong, porch] = [await edition('Stairwel'), await edition('Porch')];
+    await put('/api/testers/T1', { knownShoes: [known(wrong.id, 8), known(porch.id, 8)] });
+    await post(`/api/names/${wrong.id}/merge`, {
+      kind: 'edition',
+      into: editionId,
+      oneBuild: true,
+    });
+    const found = await between('norrolt-stairwell-mid-cut', 'norrolt-porch');
+    expect(found.from.fitting).toHaveLength(1);
+    const { knownShoes } = (await get('/api/testers/T1')).body;
+    expect(knownShoes[0].name).toBe('Norrolt Stairwell, mid cut');
+  });
+
   it('takes try-ons for what they are, and cannot tell from nothing', async () => {
     const { pairId, editionId } = await bench();
     await tester('T1');
