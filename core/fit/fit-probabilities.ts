@@ -9,7 +9,7 @@ export interface HalfSizeProbability {
 }
 
 /** From here a verdict is sure enough. Common practice, adjustable. */
-export const SURE_FIT = 0.8;
+const SURE_FIT = 0.8;
 
 /**
  * P(j) = F((j + ½)h) − F((j − ½)h) from Student's t about a length, the classes at both ends open.
@@ -41,7 +41,7 @@ export function halfSizesFrom(
 export type FitWord = 'true' | 'long' | 'short' | 'cannot tell';
 
 /** The last class to either side of a deviation: two half sizes or more. */
-export const MOST_DEVIATION = 2;
+const MOST_DEVIATION = 2;
 
 /**
  * Whether a shoe runs true, long or short by its length; which way is told where it is sure, though by how much

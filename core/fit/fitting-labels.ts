@@ -1,6 +1,6 @@
 /** Which labels fit a tester in an edition, by shoes known to fit and by try-ons; and the offset between two. */
 import { HALF_SIZE_MM, lastLength, type SizeLabel } from '../sizing/size-label.ts';
-import type { KnownFit } from './foot.ts';
+import { type KnownFit, OFF_BY } from './foot.ts';
 import type { LabelVote } from './label-to-label.ts';
 import { labelAway } from './made-sizes.ts';
 import type { TryOnOutcome } from './try-on-verdict.ts';
@@ -14,7 +14,7 @@ export interface FittingLabel {
 
 /** The label of a known shoe as it would be right: half a size down where it is a bit long. */
 export const rightLabel = (label: SizeLabel, fits: KnownFit): SizeLabel =>
-  fits === 'right' ? label : labelAway(label, fits === 'a bit long' ? -1 : 1);
+  fits === 'right' ? label : labelAway(label, OFF_BY[fits]);
 
 /**
  * The label that a try-on speaks for: its own where it is kept, the one it would be swapped for where that is

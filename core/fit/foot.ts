@@ -1,7 +1,6 @@
 /** What is known of a tester's feet: all of it optional, none of it ever on a sheet. */
 
 import { accepted, type Result, refused } from '../sizing/result.ts';
-import type { SizeLabel } from '../sizing/size-label.ts';
 import { readTypedQuantity } from '../sizing/typed-quantity.ts';
 
 export const TOE_SHAPES = ['', 'first longest', 'second longest', 'even'] as const;
@@ -9,14 +8,12 @@ export const FOOT_VOLUMES = ['', 'low', 'middle', 'high'] as const;
 export const KNOWN_FITS = ['right', 'a bit long', 'a bit short'] as const;
 export type KnownFit = (typeof KNOWN_FITS)[number];
 
-/** A shoe that a tester knows to fit, and how. */
-export interface KnownShoe {
-  /** Id of its edition. */
-  editionId: string;
-  label: SizeLabel;
-  width: string;
-  fits: KnownFit;
-}
+/** By how many half sizes a known shoe is off where it would be right. */
+export const OFF_BY: Readonly<Record<KnownFit, number>> = {
+  right: 0,
+  'a bit long': -1,
+  'a bit short': 1,
+};
 
 /** No foot of a grown person is shorter or longer, mm. */
 const FOOT_RANGE: readonly [number, number] = [180, 340];

@@ -4,6 +4,7 @@
  */
 import { HALF_SIZE_MM, lastLength, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
 import { type HalfSizeProbability, halfSizesFrom, halfSizeWords } from './fit-probabilities.ts';
+import { type KnownFit, OFF_BY } from './foot.ts';
 import { labelAway, labelsInWidth, type MadeWidth, nearestMade } from './made-sizes.ts';
 
 export const VOTE_KINDS = ['wore both', 'try-ons'] as const;
@@ -28,7 +29,7 @@ export interface LengthsOfBoth {
 export interface LabelQuestion {
   label: SizeLabel;
   width?: string | undefined;
-  fits?: 'right' | 'a bit long' | 'a bit short' | undefined;
+  fits?: KnownFit | undefined;
   votes: readonly LabelVote[];
   lengths?: LengthsOfBoth | undefined;
   made?: readonly MadeWidth[] | undefined;
@@ -157,13 +158,6 @@ function judge(
   return { verdict: 'cannot tell', why: 'no kind of evidence is sure by itself' };
 }
 
-/** What a known shoe that is a bit long or short is moved by, to where it would be right. */
-const START: Record<NonNullable<LabelQuestion['fits']>, number> = {
-  right: 0,
-  'a bit long': -1,
-  'a bit short': 1,
-};
-
 function takenLabel(
   { label, width, made }: LabelQuestion,
   halfSizes: number,
@@ -226,13 +220,13 @@ export function labelToLabel(question: LabelQuestion): LabelAnswer {
       ...(tryOn.length > 0 ? { tryOn } : {}),
       words: `Cannot tell: ${judged.why}.${
         tryOn.length > 0
-          ? ` Try on ${tryOn.map((offset) => nameLabel(labelAway(question.label, offset + START[fits]))).join(', then ')}.`
+          ? ` Try on ${tryOn.map((offset) => nameLabel(labelAway(question.label, offset + OFF_BY[fits]))).join(', then ')}.`
           : ''
       }`,
     };
   // What is only a bit off is somebody's word: the answer is no surer than that.
   const verdict = fits === 'right' ? judged.verdict : 'probably';
-  const offset = judged.offset + START[fits];
+  const offset = judged.offset + OFF_BY[fits];
   const take = takenLabel(question, offset);
   return {
     kinds,

@@ -2,7 +2,7 @@ import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { LabelsBetween } from '#contract/fit-records.ts';
-import { KNOWN_FITS, type KnownFit } from '#core/fit/foot.ts';
+import { KNOWN_FITS, OFF_BY } from '#core/fit/foot.ts';
 import { readKnownShoe } from '#core/fit/known-shoe-line.ts';
 import { labelAway } from '#core/fit/made-sizes.ts';
 import { readLabel } from '#core/sizing/printed-label.ts';
@@ -179,7 +179,6 @@ export function LabelsPage() {
   const slug = label ? labelSlug(label) : '';
   const text = typed.of === slug ? typed.text : label ? nameLabel(label) : '';
   const between = useLabelsBetween({ from, to, label: slug, width, fits });
-  const start: Record<KnownFit, number> = { right: 0, 'a bit long': -1, 'a bit short': 1 };
   return (
     <div className={classes.page}>
       <header className={classes.head}>
@@ -239,7 +238,7 @@ export function LabelsPage() {
       </div>
       {between.isError && !between.data && <PageFault error={between.error} />}
       {between.data && label ? (
-        <Answer between={between.data} label={label} start={start[fits]} />
+        <Answer between={between.data} label={label} start={OFF_BY[fits]} />
       ) : (
         <p className="soft">
           Say which shoe fits, in which label, and which is wanted. Nothing is guessed: without
