@@ -1,8 +1,11 @@
 /** Addresses of fit: shoes tried on. */
 import { z } from 'zod';
 import { KNOWN_FITS } from '#core/fit/foot.ts';
+import { editionDeviation } from './deviation-records.ts';
 import { byId, byTag, done, type Endpoint, reasonGiven } from './endpoint.ts';
 import * as fits from './fit-records.ts';
+import * as insoles from './insole-records.ts';
+import * as sizes from './sizing-records.ts';
 
 const byCode = z.object({ code: z.string().trim().min(1, 'the code is missing').max(20) });
 
@@ -66,5 +69,56 @@ export const FIT_ENDPOINTS = {
       fits: z.enum(KNOWN_FITS).default('right'),
     }),
     answer: fits.labelsBetween,
+  },
+  getLabelMatrix: {
+    at: 'GET /api/label-matrix',
+    summary: 'From every edition to every other of which anything is known: what to take.',
+    answer: sizes.labelMatrix,
+  },
+  getInsides: {
+    at: 'GET /api/insides',
+    summary: 'Inside and insole lengths of the editions that were measured, for a ruler.',
+    answer: sizes.insides,
+  },
+  getRecommendations: {
+    at: 'GET /api/recommendations',
+    summary: 'For a foot, a sock and a use: the label that is made, and how sure that is.',
+    query: sizes.footAsked,
+    answer: sizes.recommendations,
+  },
+  getDeviation: {
+    at: 'GET /api/editions/:edition/deviation',
+    summary: 'How far the label of an edition is from true, each kind of evidence by itself.',
+    params: z.object({ edition: z.string().max(160) }),
+    answer: editionDeviation,
+  },
+  setFitsTrue: {
+    at: 'POST /api/editions/:id/fits-true',
+    summary: 'Names an edition as one that fits true on its label, or no longer.',
+    params: byId,
+    body: z.object({ fitsTrue: z.boolean() }),
+    answer: done,
+    touches: ['editions', 'pair', 'figures'],
+  },
+  listNamedParts: {
+    at: 'GET /api/named-parts',
+    summary: 'Insoles and laces by their names, and which pair each is in since when.',
+    answer: z.object({ rows: z.array(insoles.namedPart) }),
+  },
+  saveNamedPart: {
+    at: 'PUT /api/named-parts/:id',
+    summary: 'Keeps an insole or laces by a name, with their lengths.',
+    params: byId,
+    body: insoles.namedPartFields.omit({ id: true }),
+    answer: done,
+    touches: ['pair'],
+  },
+  moveNamedPart: {
+    at: 'POST /api/named-parts/:id/places',
+    summary: 'Puts an insole or laces into a pair, out of the one they are in; or out of it.',
+    params: byId,
+    body: insoles.partMove,
+    answer: done,
+    touches: ['pair', 'pairs'],
   },
 } as const satisfies Record<string, Endpoint>;

@@ -1,6 +1,6 @@
 /** Fit: what is answered while a shoe is tried on. */
 import { z } from 'zod';
-import { FOOT_VOLUMES, KNOWN_FITS, TOE_SHAPES } from '#core/fit/foot.ts';
+import { ARCH_WORDS, FOOT_VOLUMES, KNOWN_FITS, TOE_SHAPES } from '#core/fit/foot.ts';
 import { VOTE_KINDS } from '#core/fit/label-to-label.ts';
 import {
   EYELET_ROWS,
@@ -15,6 +15,7 @@ import {
 } from '#core/fit/try-on.ts';
 import { TRY_ON_OUTCOMES } from '#core/fit/try-on-verdict.ts';
 import { id, kilometres, remark, sizeLabel, words } from './fields.ts';
+import { placedPart } from './insole-records.ts';
 
 const feeling = z
   .number()
@@ -114,6 +115,7 @@ export const tryOnRecord = tryOnFields.extend({
   at: z.string(),
   verdict: fitVerdict.describe('as the rules said when it was kept'),
   words: z.string().describe('the outcome that stands'),
+  placed: z.array(z.string()).describe('insoles and laces that were in it by name'),
   withdrawn: z.string().nullable(),
 });
 
@@ -133,9 +135,15 @@ export const fitOfPair = z.object({
     .describe('whose rules hold: the first use, or what it was copied from; empty: none'),
   cautions: z.array(z.string()),
   matchFailed: z.boolean(),
+  labelsDiffer: z.boolean().describe('the labels of its two shoes, as the latest check read them'),
   made: z
     .array(madeWidth)
     .describe('widths and labels of this shoe, its builds in other widths too'),
+  inside: z
+    .object({ mm: z.number(), U: z.number() })
+    .nullable()
+    .describe('inside length, insole in'),
+  placed: z.array(placedPart).describe('insoles and laces that are in it by name'),
   tryOns: z.array(tryOnRecord).describe('the latest first'),
 });
 
@@ -164,6 +172,19 @@ export const footProfile = z.object({
   volume: z.enum(FOOT_VOLUMES).default(''),
   usualLabel: sizeLabel.nullable().default(null),
   usualSock: z.enum(SOCKS).default('usual'),
+  usualByMaker: z
+    .array(z.object({ maker: words(80, 'the maker'), label: sizeLabel }))
+    .max(20, 'at most 20 makers')
+    .default([])
+    .describe('where it is another label than the usual one'),
+  arch: z.enum(ARCH_WORDS).default(''),
+  archIndex: z
+    .number()
+    .gt(0, 'an arch index is more than 0')
+    .lt(1, 'an arch index is less than 1')
+    .nullable()
+    .default(null)
+    .describe('middle third of the print over the whole, where it was measured'),
   matters: remark(500).describe('what matters to a fitter: a bunion, an orthotic of their own'),
   knownShoes: z
     .array(

@@ -9,6 +9,7 @@ import { curveStore } from './store/curves.ts';
 import type { Db } from './store/database.ts';
 import { editionList } from './store/edition-list.ts';
 import { editionStore } from './store/editions.ts';
+import { fitEvidenceStore } from './store/fit-evidence.ts';
 import { gaugeStudyStore } from './store/gauge-studies.ts';
 import { instrumentStore } from './store/instruments.ts';
 import { issuedStore } from './store/issued.ts';
@@ -16,6 +17,7 @@ import { labStore } from './store/lab.ts';
 import { learnedStore } from './store/learned.ts';
 import { lineStore } from './store/lines.ts';
 import { matchStore } from './store/matches.ts';
+import { namedPartStore } from './store/named-parts.ts';
 import { nameStore } from './store/names.ts';
 import { ownUseStore } from './store/own-uses.ts';
 import { pairList } from './store/pair-list.ts';
@@ -44,6 +46,8 @@ export function openStores(db: Db) {
     corrections: correctionStore(db),
     names,
     lines: lineStore(db),
+    fitEvidence: fitEvidenceStore(db),
+    namedParts: namedPartStore(db),
     testers: testerStore(db),
     uses: ownUseStore(db),
     wishes: wishStore(db),

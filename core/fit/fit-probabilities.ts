@@ -38,10 +38,20 @@ export function halfSizesFrom(
   });
 }
 
-export type FitWord = 'true' | 'long' | 'short' | 'cannot tell';
+export const FIT_WORDS = ['true', 'long', 'short', 'cannot tell'] as const;
+export type FitWord = (typeof FIT_WORDS)[number];
 
 /** The last class to either side of a deviation: two half sizes or more. */
-const MOST_DEVIATION = 2;
+export const MOST_DEVIATION = 2;
+
+/** Which way it is, where it is sure; by how much may be open. */
+export function wordOfShares(steps: readonly HalfSizeProbability[]): FitWord {
+  const share = (wanted: (halfSizes: number) => boolean) =>
+    steps.reduce((sum, one) => sum + (wanted(one.halfSizes) ? one.probability : 0), 0);
+  if (share((j) => j === 0) >= SURE_FIT) return 'true';
+  if (share((j) => j > 0) >= SURE_FIT) return 'long';
+  return share((j) => j < 0) >= SURE_FIT ? 'short' : 'cannot tell';
+}
 
 /**
  * Whether a shoe runs true, long or short by its length; which way is told where it is sure, though by how much
@@ -58,17 +68,7 @@ export function fitOfDeviation(
   stepMm?: number,
 ): { steps: HalfSizeProbability[]; verdict: FitWord } {
   const steps = halfSizesFrom(deviationMm, u, df, MOST_DEVIATION, stepMm);
-  const share = (wanted: (halfSizes: number) => boolean) =>
-    steps.reduce((sum, one) => sum + (wanted(one.halfSizes) ? one.probability : 0), 0);
-  const verdict: FitWord =
-    share((j) => j === 0) >= SURE_FIT
-      ? 'true'
-      : share((j) => j > 0) >= SURE_FIT
-        ? 'long'
-        : share((j) => j < 0) >= SURE_FIT
-          ? 'short'
-          : 'cannot tell';
-  return { steps, verdict };
+  return { steps, verdict: wordOfShares(steps) };
 }
 
 /** `half a size`, `a size`, `one and a half sizes`, by whole half sizes. */

@@ -28,7 +28,8 @@ export function labelOfTryOn(
   return outcome === 'swap' ? swapFor?.label : undefined;
 }
 
-const offsetBetween = (a: SizeLabel, b: SizeLabel): number =>
+/** From one label to the other in half sizes of last, whole; positive: the other is longer. */
+export const offsetBetween = (a: SizeLabel, b: SizeLabel): number =>
   Math.round((lastLength(b) - lastLength(a)) / HALF_SIZE_MM);
 
 /**

@@ -5,6 +5,7 @@ import { readTypedQuantity } from '../sizing/typed-quantity.ts';
 
 export const TOE_SHAPES = ['', 'first longest', 'second longest', 'even'] as const;
 export const FOOT_VOLUMES = ['', 'low', 'middle', 'high'] as const;
+export const ARCH_WORDS = ['', 'high', 'middle', 'low'] as const;
 export const KNOWN_FITS = ['right', 'a bit long', 'a bit short'] as const;
 export type KnownFit = (typeof KNOWN_FITS)[number];
 

@@ -65,7 +65,7 @@ export interface TryOn {
 /** What a try-on leans on besides its answers: the shoe, the shop, the use. */
 export type TryOnTerms = Pick<
   TryOn,
-  'label' | 'labelWidth' | 'made' | 'matchFailed' | 'daysLeft' | 'use'
+  'label' | 'labelWidth' | 'made' | 'matchFailed' | 'labelsDiffer' | 'daysLeft' | 'use'
 >;
 
 /** Answers with their terms; a sock or an insole that is another one is not the usual one. */
@@ -93,10 +93,13 @@ const GAP_OF_USE: Readonly<Record<string, readonly [number, number]>> = {
   'winter boots': [10, 20],
 };
 
+/** The gap that a use wants before the longest toe, mm. */
+export const rightGap = (use = ''): readonly [number, number] => GAP_OF_USE[use] ?? USUAL_GAP;
+
 /** Room for the toes, by the gap where it was measured. */
 export function toeRoomOf({ toeGapMm, toeRoom, use = '' }: TryOn): ToeRoom | undefined {
   if (toeGapMm === undefined) return toeRoom;
-  const [least, most] = GAP_OF_USE[use] ?? USUAL_GAP;
+  const [least, most] = rightGap(use);
   return toeGapMm < least ? 'short' : toeGapMm > most ? 'long' : 'right';
 }
 

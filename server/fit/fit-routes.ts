@@ -5,8 +5,10 @@ import type { Handlers } from '../endpoint.ts';
 import { outcomeThatStands, publishFit } from '../fit-outcome.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
+import { deviationOfEdition } from './deviation.ts';
 import { fitOf, judgeTryOn } from './fit.ts';
 import { labelsBetween } from './labels-between.ts';
+import { buildLabelMatrix, listInsides, recommendFor } from './sizes.ts';
 
 type FitHandlers = Pick<
   Handlers,
@@ -17,6 +19,14 @@ type FitHandlers = Pick<
   | 'saveTester'
   | 'eraseTester'
   | 'getLabelsBetween'
+  | 'getLabelMatrix'
+  | 'getInsides'
+  | 'getRecommendations'
+  | 'getDeviation'
+  | 'setFitsTrue'
+  | 'listNamedParts'
+  | 'saveNamedPart'
+  | 'moveNamedPart'
 >;
 
 export function fitRoutes(stores: Stores): FitHandlers {
@@ -75,7 +85,53 @@ export function fitRoutes(stores: Stores): FitHandlers {
         throw wrongValue('label', `${query.label} is no label; write it as uk-9 or us-men-9.5.`);
       return labelsBetween(stores, { ...query, label, width: query.width });
     },
-    getFit: ({ params }) => fitOf(stores, params.tag),
+    getLabelMatrix: () => buildLabelMatrix(stores),
+    getInsides: () => listInsides(stores),
+    getRecommendations: ({ query }) =>
+      recommendFor(
+        stores,
+        query.tester ? { ...query, tester: requireTester(query.tester) } : query,
+      ),
+    getDeviation: ({ params }) => deviationOfEdition(stores, params.edition),
+    setFitsTrue: (call) => {
+      const { id } = call.params;
+      const { fitsTrue } = call.body;
+      const name = nameOf(id);
+      correct(
+        stores,
+        call,
+        {
+          words: fitsTrue
+            ? `Named ${name} as a shoe that fits true`
+            : `${name} is no longer a shoe that fits true`,
+          about: [id],
+        },
+        (corrector) => corrector.set('edition', id, { fits_true: Number(fitsTrue) }),
+      );
+      return { id };
+    },
+    listNamedParts: () => ({
+      rows: stores.namedParts.all().map((part) => ({
+        ...part,
+        places: stores.namedParts
+          .placesOf(part.id)
+          .map(({ tag, how, since, until }) => ({ tag, how, since, until })),
+      })),
+    }),
+    saveNamedPart: ({ params: { id }, body }) => {
+      stores.namedParts.save({ id, ...body });
+      return { id };
+    },
+    moveNamedPart: ({ params: { id }, body }) => {
+      const part = stores.namedParts.byId(id);
+      const { tag, how, on } = body;
+      const pair = tag === null ? null : stores.pairs.byTag(tag);
+      const isIn = stores.namedParts.placesOf(id).some(({ until }) => until === null);
+      if (!pair && !isIn) throw new Refusal(409, `${part.name} is in no pair.`);
+      stores.namedParts.move(part, pair && { pairId: pair.id, how }, on);
+      return { id };
+    },
+    getFit: ({ params, now }) => fitOf(stores, params.tag, now),
     addTryOn: ({ params, body, now }) => {
       const pair = stores.pairs.byId(params.id);
       if (!stores.lab.people().some(({ code }) => code === body.tester))

@@ -6,10 +6,12 @@ import type { MadeWidth } from '#core/fit/made-sizes.ts';
 import { daysUntil, type TryOnTerms, tryOnWith } from '#core/fit/try-on.ts';
 import { type TryOnVerdict, tryOnVerdict } from '#core/fit/try-on-verdict.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
-import type { SizeLabel } from '#core/sizing/size-label.ts';
+import { readLabel } from '#core/sizing/printed-label.ts';
+import { isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
 import { outcomeThatStands } from '../fit-outcome.ts';
 import type { StoredPair } from '../store/pairs.ts';
 import type { Stores } from '../stores.ts';
+import { insideOfPair } from './deviation.ts';
 
 /** A label of a range at most. */
 const MOST_LABELS = 60;
@@ -40,10 +42,20 @@ export function madeOf(stores: Stores, editionId: string): MadeWidth[] {
 }
 
 /** The shipped use whose rules hold for an edition: a lab's own use has those of what it was copied from. */
-function ruleUse(stores: Stores, uses: readonly Use[]): string {
+export function ruleUse(stores: Stores, uses: readonly Use[]): string {
   const [first] = uses;
   if (!first) return '';
   return describeDiscipline(first.discipline, stores.uses.all()).copiedFrom ?? first.discipline;
+}
+
+/** Do the labels of the two shoes say different sizes, as the latest check read them? */
+function labelsDiffer(stores: Stores, pairId: string): boolean {
+  const read = stores.matches
+    .ofPair(pairId)
+    .map(({ seen }) => [readLabel(seen.labels.left), readLabel(seen.labels.right)] as const)
+    .findLast(([left, right]) => left.ok && right.ok);
+  const [left, right] = read ?? [];
+  return left?.ok === true && right?.ok === true && !isSameSize(left.value, right.value);
 }
 
 /** What a try-on leans on besides its answers. */
@@ -55,6 +67,7 @@ function termsOf(stores: Stores, pair: StoredPair, now: string): TryOnTerms {
     labelWidth: pair.width,
     ...(made.length > 0 ? { made } : {}),
     matchFailed: pair.decision?.decision === 'return',
+    labelsDiffer: labelsDiffer(stores, pair.id),
     daysLeft: daysUntil(pair.returnBy, now.slice(0, 10)),
     use: ruleUse(stores, edition.uses),
   };
@@ -70,7 +83,7 @@ export function judgeTryOn(
   return tryOnVerdict(tryOnWith({ answers, sock, insole }, termsOf(stores, pair, now)));
 }
 
-export function fitOf(stores: Stores, tag: string): FitOfPair {
+export function fitOf(stores: Stores, tag: string, now: string): FitOfPair {
   const pair = stores.pairs.byTag(tag);
   const edition = stores.editions.byId(pair.editionId);
   const { id, label, width, returnBy, receivedOn, wornKm } = pair;
@@ -80,13 +93,17 @@ export function fitOf(stores: Stores, tag: string): FitOfPair {
     use: ruleUse(stores, edition.uses),
     cautions: cautionsOf(edition.uses, stores.uses.all()),
     matchFailed: pair.decision?.decision === 'return',
+    labelsDiffer: labelsDiffer(stores, id),
     made: madeOf(stores, edition.id).map(({ width: own, labels }) => ({
       width: own,
       labels: [...labels],
     })),
+    inside: insideOfPair(stores, id),
+    placed: stores.namedParts.inPair(id, now.slice(0, 10)),
     tryOns: stores.tryOns.ofPair(id).map(({ pairId: _, ...tryOn }) => ({
       ...tryOn,
       words: outcomeThatStands(tryOn).words,
+      placed: stores.namedParts.inPair(id, tryOn.at.slice(0, 10)).map(({ name }) => name),
     })),
   };
 }

@@ -114,6 +114,7 @@ function mergeEditions(stores: Stores, corrector: Corrector, from: string, into:
     if (stated[row.part] === undefined)
       corrector.list('edition_part', { edition_id: into, ...row }, true);
   mergeLines(stores, corrector, from, into);
+  if (stores.lines.fitsTrue(from)) corrector.set('edition', into, { fits_true: 1 });
   if (before.madeIn && !target.madeIn) {
     const { system, from: least, to, halfSizes } = before.madeIn;
     corrector.set('edition', into, {

@@ -24,6 +24,7 @@ const TABLES = {
       'sample_size',
       'still_made',
       'made_until',
+      'fits_true',
     ],
   },
   pair: {

@@ -40,8 +40,20 @@ export function lineStore(db: Db) {
     [string],
     { stillMade: '' | 'yes' | 'no'; madeUntil: string | null }
   >('SELECT still_made AS stillMade, made_until AS madeUntil FROM edition WHERE id = ?');
+  const selectTrue = db
+    .prepare<[string], number>('SELECT fits_true FROM edition WHERE id = ?')
+    .pluck();
+  const selectReferences = db
+    .prepare<[], string>(
+      'SELECT id FROM edition WHERE fits_true = 1 AND merged_into IS NULL ORDER BY id',
+    )
+    .pluck();
 
   return {
+    /** Does it fit true on its label, by the lab's word? */
+    fitsTrue: (editionId: string): boolean => selectTrue.get(editionId) === 1,
+    /** Editions that fit true: others are held against them. */
+    references: (): string[] => selectReferences.all(),
     /** All links of the line that an edition stands in. */
     linksAround: (editionId: string): LineLink[] => selectAround.all(editionId),
     /** How one edition stands to others. */

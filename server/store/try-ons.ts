@@ -1,7 +1,6 @@
 /** Try-ons: only ever added; one that was kept by mistake is withdrawn, and stays. */
 import type { z } from 'zod';
 import type { tryOnFields, tryOnRecord } from '#contract/fit-records.ts';
-import type { LabelSystem, SizeLabel } from '#core/sizing/size-label.ts';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { ReadingStore } from './readings.ts';
@@ -24,7 +23,7 @@ interface Row {
   withdrawn: string | null;
 }
 
-export type StoredTryOn = Omit<TryOnRecord, 'words'> & { pairId: string };
+export type StoredTryOn = Omit<TryOnRecord, 'words' | 'placed'> & { pairId: string };
 
 const TRY_ON = `SELECT o.id, o.pair_id AS pairId, o.started_at AS at, t.tester, t.sock, t.insole,
     t.worn_km AS wornKm, t.answers, t.tried, t.note, t.verdict, t.decided, t.withdrawn
@@ -47,14 +46,6 @@ export function tryOnStore(db: Db, readings: ReadingStore) {
   const selectOfPair = db.prepare<[string], Row>(
     `${TRY_ON} WHERE o.pair_id = ? AND o.kind = 'try-on' ORDER BY o.started_at DESC, o.n DESC`,
   );
-  const selectOfEdition = db.prepare<
-    [string],
-    Row & { labelSystem: LabelSystem; labelSize: number }
-  >(
-    `SELECT t.*, p.label_system AS labelSystem, p.label_size AS labelSize
-     FROM pair p CROSS JOIN (${TRY_ON}) t ON t.pairId = p.id
-     WHERE p.edition_id = ? AND t.withdrawn IS NULL ORDER BY t.at`,
-  );
   const selectOfTester = db.prepare<[string], Row & { tag: string; editionId: string }>(
     `SELECT t.*, p.tag, p.edition_id AS editionId FROM (${TRY_ON}) t JOIN pair p ON p.id = t.pairId
      WHERE t.tester = ? AND t.withdrawn IS NULL ORDER BY t.at DESC LIMIT 200`,
@@ -67,12 +58,6 @@ export function tryOnStore(db: Db, readings: ReadingStore) {
   return {
     /** The try-ons of a pair, the latest first, withdrawn ones too. */
     ofPair: (pairId: string): StoredTryOn[] => selectOfPair.all(pairId).map(read),
-    /** Try-ons of all pairs of an edition that stand, with the label of their pair. */
-    ofEdition: (editionId: string): (StoredTryOn & { label: SizeLabel })[] =>
-      selectOfEdition.all(editionId).map(({ labelSystem: system, labelSize: size, ...row }) => ({
-        ...read(row),
-        label: { system, size },
-      })),
     /** Try-ons of one tester that stand, the latest first. */
     ofTester: (code: string): (StoredTryOn & { tag: string; editionId: string })[] =>
       selectOfTester

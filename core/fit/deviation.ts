@@ -1,0 +1,331 @@
+/**
+ * How far the label of an edition is from true: lengths, labels and testers side by side, never one number of them.
+ * Positive: it runs long. Common practice; probabilities as in `fit-probabilities`.
+ */
+import { mean, median, sampleStandardDeviation } from 'simple-statistics';
+import { HALF_SIZE_MM, lastLength, type SizeLabel } from '../sizing/size-label.ts';
+import {
+  type FitWord,
+  fitOfDeviation,
+  type HalfSizeProbability,
+  halfSizeWords,
+  MOST_DEVIATION,
+  wordOfShares,
+} from './fit-probabilities.ts';
+import { offsetsByVotes, voteOfTester } from './label-to-label.ts';
+
+/** A length with its standard uncertainty, mm. */
+export interface LengthWithDoubt {
+  mm: number;
+  u: number;
+  df: number;
+}
+
+/** By how much the inside of a shoe that fits true is shorter than its last. */
+export interface Shortfall extends LengthWithDoubt {
+  /** Reference shoes that it was learned from. */
+  n: number;
+}
+
+/** With one reference shoe alone, what shoes that fit true still differ by: half of half a size. */
+const ONE_REFERENCE_U_MM = HALF_SIZE_MM / 2;
+
+/**
+ * What the inside of a shoe that fits true falls short of its last, from the lab's own reference shoes; the doubt is
+ * that of one more such shoe.
+ *
+ * @returns undefined where the lab has named none
+ * @example shortfallOf([{ label: uk8, insideMm: 267.4, u: 0.5 }]) // { mm: 12, u: 2.2, df: ∞, n: 1 }
+ */
+export function shortfallOf(
+  references: readonly { label: SizeLabel; insideMm: number; u: number }[],
+): Shortfall | undefined {
+  if (references.length === 0) return undefined;
+  const short = references.map(({ label, insideMm }) => lastLength(label) - insideMm);
+  const n = short.length;
+  const measured = mean(references.map(({ u }) => u));
+  return n === 1
+    ? {
+        mm: short[0] ?? 0,
+        u: Math.hypot(ONE_REFERENCE_U_MM, measured),
+        df: Number.POSITIVE_INFINITY,
+        n,
+      }
+    : {
+        mm: mean(short),
+        // What references are measured with is in their spread already; it stands as a least doubt.
+        u: Math.max(sampleStandardDeviation(short) * Math.sqrt(1 + 1 / n), measured),
+        df: n - 1,
+        n,
+      };
+}
+
+export type DeviationGroup = 'label' | 'reference' | 'known shoes' | 'try-ons';
+
+/** A vote of a tester: the label that fits, less the usual one, in half sizes of last; positive: more is taken. */
+export interface UsualVote {
+  kind: 'known shoes' | 'try-ons';
+  tester: string;
+  offsetHalfSizes: number;
+}
+
+export interface DeviationEvidence {
+  /** Inside length at a label, and what the inside of a true shoe falls short of its last. */
+  label?: { label: SizeLabel; inside: LengthWithDoubt; shortfall: Shortfall } | undefined;
+  /** This edition less a reference shoe on the same label: what was held against it, mm. */
+  references: readonly ({ what: string; against: string } & LengthWithDoubt)[];
+  votes: readonly UsualVote[];
+}
+
+export interface DeviationKind {
+  group: DeviationGroup;
+  /** What was held against what: `inside against its label`. */
+  what: string;
+  /** Shoes or testers that speak. */
+  n: number;
+  /** Where it is a length. */
+  mm?: number;
+  u?: number;
+  /** Median, in half sizes; positive: it runs long. */
+  halfSizes: number;
+  probabilities: HalfSizeProbability[];
+  verdict: FitWord;
+  words: string;
+}
+
+/** `runs true`, `runs half a size long`, `runs long`; where nothing is sure, cannot tell. */
+export function deviationWords(
+  verdict: FitWord,
+  probabilities: readonly HalfSizeProbability[],
+): string {
+  if (verdict === 'cannot tell') return 'cannot tell';
+  if (verdict === 'true') return 'runs true';
+  const sure = probabilities.find(({ probability }) => probability >= 0.8);
+  const most = sure && Math.abs(sure.halfSizes) === MOST_DEVIATION ? ' or more' : '';
+  return sure
+    ? `runs ${halfSizeWords(sure.halfSizes)}${most} ${verdict}`
+    : `runs ${verdict}, by how much is open`;
+}
+
+const ofLength = (
+  group: DeviationGroup,
+  what: string,
+  n: number,
+  { mm, u, df }: LengthWithDoubt,
+): DeviationKind => {
+  const { steps, verdict } = fitOfDeviation(mm, u, df);
+  return {
+    group,
+    what,
+    n,
+    mm,
+    u,
+    halfSizes: mm / HALF_SIZE_MM,
+    probabilities: steps,
+    verdict,
+    words: deviationWords(verdict, steps),
+  };
+};
+
+/** An offset is the deviation turned round; what is farther than the last class counts in it. */
+function ofVotes(group: 'known shoes' | 'try-ons', votes: readonly number[]): DeviationKind {
+  const probabilities = Array.from({ length: 2 * MOST_DEVIATION + 1 }, (_, at) => ({
+    halfSizes: at - MOST_DEVIATION,
+    probability: 0,
+  }));
+  for (const { halfSizes, probability } of offsetsByVotes(votes)) {
+    const place = Math.max(-MOST_DEVIATION, Math.min(MOST_DEVIATION, -halfSizes)) + MOST_DEVIATION;
+    const shown = probabilities[place];
+    if (shown) shown.probability += probability;
+  }
+  const verdict = wordOfShares(probabilities);
+  return {
+    group,
+    what:
+      group === 'known shoes' ? 'what testers wear against their usual' : 'try-ons against usual',
+    n: votes.length,
+    halfSizes: -median([...votes]) + 0,
+    probabilities,
+    verdict,
+    words: deviationWords(verdict, probabilities),
+  };
+}
+
+/** Each tester's own vote of a kind. */
+export function usualVotes(
+  votes: readonly UsualVote[],
+  kind: UsualVote['kind'],
+): Map<string, number> {
+  const own = new Map<string, number[]>();
+  for (const vote of votes)
+    if (vote.kind === kind)
+      own.set(vote.tester, [...(own.get(vote.tester) ?? []), vote.offsetHalfSizes]);
+  return new Map([...own].map(([tester, offsets]) => [tester, voteOfTester(offsets)]));
+}
+
+export interface Deviation {
+  kinds: DeviationKind[];
+  /** Kinds that are sure, and say otherwise of each other. */
+  parts: [DeviationKind, DeviationKind] | undefined;
+  verdict: FitWord | 'evidence parts';
+  words: string;
+  /** What would settle it; empty: it is settled. */
+  settle: string[];
+}
+
+/** Testers whose votes settle a direction, as many as the tables of votes need. */
+const TESTERS_ENOUGH = 3;
+
+function settledBy(kinds: readonly DeviationKind[], parted: boolean): string[] {
+  const has = (group: DeviationGroup) => kinds.some((kind) => kind.group === group);
+  const testers = Math.max(
+    0,
+    ...kinds
+      .filter(({ group }) => group === 'known shoes' || group === 'try-ons')
+      .map(({ n }) => n),
+  );
+  return [
+    ...(parted
+      ? ['a try-on with another insole, by a tester with a low instep: a low toe box feels short']
+      : []),
+    ...(has('reference') || has('label')
+      ? []
+      : ['the inside length of this shoe and of a shoe that fits true, named as a reference']),
+    ...(testers < TESTERS_ENOUGH
+      ? [`a try-on by ${TESTERS_ENOUGH - testers} more on measured feet, with a usual label`]
+      : []),
+  ];
+}
+
+/**
+ * Every kind of evidence by itself, and whether they part.
+ *
+ * @example lengths that say true and testers who go half a size up: verdict 'evidence parts'
+ */
+export function deviationOf({ label, references, votes }: DeviationEvidence): Deviation {
+  const kinds: DeviationKind[] = [
+    ...(label
+      ? [
+          ofLength('label', 'inside against its label', label.shortfall.n, {
+            mm: label.inside.mm - (lastLength(label.label) - label.shortfall.mm),
+            u: Math.hypot(label.inside.u, label.shortfall.u),
+            df: Math.min(label.inside.df, label.shortfall.df),
+          }),
+        ]
+      : []),
+    ...references.map(({ what, against, ...length }) =>
+      ofLength('reference', `${what} against ${against}`, 1, length),
+    ),
+    ...(['known shoes', 'try-ons'] as const).flatMap((kind) => {
+      const own = [...usualVotes(votes, kind).values()];
+      return own.length > 0 ? [ofVotes(kind, own)] : [];
+    }),
+  ];
+  const sure = kinds.filter(({ verdict }) => verdict !== 'cannot tell');
+  const [first] = sure;
+  const other = sure.find(({ verdict }) => verdict !== first?.verdict);
+  const parts = first && other ? ([first, other] as [DeviationKind, DeviationKind]) : undefined;
+  const settle = sure.length > 0 && !parts ? [] : settledBy(kinds, parts !== undefined);
+  if (parts)
+    return {
+      kinds,
+      parts,
+      verdict: 'evidence parts',
+      words: `The evidence parts: ${parts.map(({ what, words }) => `by ${what} it ${words}`).join(', ')}.`,
+      settle,
+    };
+  if (!first)
+    return {
+      kinds,
+      parts,
+      verdict: 'cannot tell',
+      words:
+        kinds.length === 0
+          ? 'Nothing is known of its size yet.'
+          : 'Cannot tell whether it runs true.',
+      settle,
+    };
+  // The kind that says most exactly by how much.
+  const plainest = [...sure].sort((a, b) => a.words.length - b.words.length)[0] ?? first;
+  const silent = kinds.filter(({ verdict }) => verdict === 'cannot tell').length;
+  return {
+    kinds,
+    parts,
+    verdict: first.verdict,
+    words: `It ${plainest.words}, by ${sure.map(({ what }) => what).join(' and ')}${
+      silent > 0 ? `; the rest cannot tell` : ''
+    }.`,
+    settle,
+  };
+}
+
+/** What several editions of one maker come to: how many run so, and which do not. */
+export interface Tendency {
+  n: number;
+  words: string;
+  exceptions: string[];
+}
+
+/** Fewer are no tendency. */
+const EDITIONS_ENOUGH = 3;
+
+/**
+ * A maker's tendency over its editions, with those that are otherwise named.
+ * @param editions those that are sure, by one kind of evidence
+ */
+export function tendencyOf(editions: readonly { name: string; verdict: FitWord }[]): Tendency {
+  const sure = editions.filter(({ verdict }) => verdict !== 'cannot tell');
+  const counted = new Map<FitWord, number>();
+  for (const { verdict } of sure) counted.set(verdict, (counted.get(verdict) ?? 0) + 1);
+  const [most] = [...counted].sort(([, a], [, b]) => b - a);
+  if (!most || sure.length < EDITIONS_ENOUGH)
+    return {
+      n: sure.length,
+      words: `cannot tell from ${sure.length} ${sure.length === 1 ? 'edition' : 'editions'}`,
+      exceptions: [],
+    };
+  const [verdict, n] = most;
+  const exceptions = sure.filter((one) => one.verdict !== verdict).map(({ name }) => name);
+  return {
+    n: sure.length,
+    words:
+      2 * exceptions.length >= sure.length
+        ? `no tendency: ${n} of ${sure.length} run ${verdict}`
+        : `runs ${verdict} in ${n} of ${sure.length} editions`,
+    exceptions,
+  };
+}
+
+/** A size of an edition that runs otherwise than the rest of it. */
+export interface SizeStep {
+  label: SizeLabel;
+  n: number;
+  insideMm: number;
+  /** Against the mean of the others, carried by the last, mm; positive: this size runs longer. */
+  againstOthersMm?: number;
+}
+
+/** The insides of one edition over its sizes: each against what the others promise of it. */
+export function overSizes(insides: readonly { label: SizeLabel; mm: number }[]): SizeStep[] {
+  const byLast = new Map<string, { label: SizeLabel; mm: number[] }>();
+  for (const { label, mm } of insides) {
+    const key = lastLength(label).toFixed(1);
+    const own = byLast.get(key) ?? { label, mm: [] };
+    own.mm.push(mm);
+    byLast.set(key, own);
+  }
+  const sizes = [...byLast.values()].sort((a, b) => lastLength(a.label) - lastLength(b.label));
+  return sizes.map((size) => {
+    const others = sizes.filter((one) => one !== size);
+    const short = others.map((one) => lastLength(one.label) - mean(one.mm));
+    const insideMm = mean(size.mm);
+    return {
+      label: size.label,
+      n: size.mm.length,
+      insideMm,
+      ...(short.length > 0
+        ? { againstOthersMm: insideMm - (lastLength(size.label) - mean(short)) }
+        : {}),
+    };
+  });
+}

@@ -1,0 +1,227 @@
+/** Sizes over many editions: the matrix of labels, insides for a ruler, and what to take for a foot. */
+import type { z } from 'zod';
+import type { footAsked, Insides, LabelMatrix, Recommendations } from '#contract/sizing-records.ts';
+import { isMadeFor, type ShippedUse } from '#core/catalogue/disciplines.ts';
+import { type Figure, figureExpanded } from '#core/figures/figure.ts';
+import { votesBetween } from '#core/fit/fitting-labels.ts';
+import { OFF_BY } from '#core/fit/foot.ts';
+import { labelMatrix, lengthsOfBoth } from '#core/fit/label-matrix.ts';
+import { labelToLabel } from '#core/fit/label-to-label.ts';
+import { fitCaution, footWidthWord, recommend } from '#core/fit/recommendation.ts';
+import { rightGap } from '#core/fit/try-on.ts';
+import { editionName } from '#core/sizing/edition-name.ts';
+import { REFERENCE_LABEL, type SizeLabel } from '#core/sizing/size-label.ts';
+import { madeOfEdition } from '../construction.ts';
+import { type LabFacts, labFacts } from '../lab-facts.ts';
+import type { Stores } from '../stores.ts';
+import {
+  fittingIn,
+  knownShoes,
+  lengthAt,
+  pairsThatCount,
+  triedLabel,
+  withDoubt,
+} from './evidence.ts';
+import { madeOf, ruleUse } from './fit.ts';
+
+/** More editions make no table that a person reads. */
+const MOST_IN_MATRIX = 24;
+/** Editions at hand of which an inside is worked out for one answer. */
+const MOST_AT_HAND = 60;
+
+/** The matrix of the editions of which most is known. */
+export function buildLabelMatrix(stores: Stores): LabelMatrix {
+  const lab = labFacts(stores);
+  const fitting = new Map(knownShoes(stores));
+  for (const tryOn of stores.fitEvidence.all()) {
+    const labels = triedLabel(tryOn);
+    if (labels.length > 0)
+      fitting.set(tryOn.editionId, [...(fitting.get(tryOn.editionId) ?? []), ...labels]);
+  }
+  const measured = new Set(stores.fitEvidence.measured('internal-length'));
+  const ids = [...new Set([...fitting.keys(), ...measured])];
+  const weight = (id: string) => (fitting.get(id)?.length ?? 0) + Number(measured.has(id));
+  const editions = ids
+    .sort((a, b) => weight(b) - weight(a) || a.localeCompare(b))
+    .slice(0, MOST_IN_MATRIX)
+    .map((id) => ({ id, record: stores.editions.byId(id) }))
+    .sort((a, b) => editionName(a.record).localeCompare(editionName(b.record)));
+  const slugs = new Map(editions.map(({ id, record }) => [id, record.slug]));
+  const label = REFERENCE_LABEL;
+  const cells = labelMatrix(
+    editions.map(({ id }) => {
+      const figure = measured.has(id)
+        ? lengthAt({ id, pairs: pairsThatCount(stores, lab, id) }, 'internal-length', label, lab)
+        : undefined;
+      return {
+        id,
+        fitting: fitting.get(id) ?? [],
+        ...(figure ? { inside: withDoubt(figure) } : {}),
+      };
+    }),
+    label,
+  );
+  const slugOf = (id: string) => slugs.get(id) ?? id;
+  return {
+    label,
+    editions: editions.map(({ record }) => ({ slug: record.slug, name: editionName(record) })),
+    ofAll: ids.length,
+    cells: cells.map(({ from, to, chain, ...cell }) => ({
+      ...cell,
+      from: slugOf(from),
+      to: slugOf(to),
+      ...(chain ? { chain: { ...chain, over: slugOf(chain.over) } } : {}),
+    })),
+  };
+}
+
+/** The labels that pairs of an edition bear which count. */
+const ownLabels = (stores: Stores, editionId: string): SizeLabel[] =>
+  stores.pairs
+    .ofEdition(editionId)
+    .filter(({ leftOut }) => leftOut === null)
+    .map(({ label }) => label);
+
+const shown = (figure: Figure | undefined) =>
+  figure ? { mm: figure.value, U: figureExpanded(figure) } : null;
+
+/** Insides and insoles of what was measured, at the label of a pair of each. */
+export function listInsides(stores: Stores): Insides {
+  const lab = labFacts(stores);
+  const ids = [
+    ...new Set([
+      ...stores.fitEvidence.measured('internal-length'),
+      ...stores.fitEvidence.measured('footbed-length'),
+    ]),
+  ];
+  const rows = ids.slice(0, MOST_AT_HAND).flatMap((id) => {
+    const [label] = ownLabels(stores, id);
+    if (!label) return [];
+    const edition = { id, pairs: pairsThatCount(stores, lab, id) };
+    const record = stores.editions.byId(id);
+    return [
+      {
+        slug: record.slug,
+        name: editionName(record),
+        label,
+        inside: shown(lengthAt(edition, 'internal-length', label, lab)),
+        insole: shown(lengthAt(edition, 'footbed-length', label, lab)),
+      },
+    ];
+  });
+  return { rows, ofAll: ids.length };
+}
+
+type FootAsked = z.output<typeof footAsked>;
+
+/** What is typed of a foot, else what is known of the tester. */
+function footOf(stores: Stores, asked: FootAsked) {
+  const { tester = '' } = asked;
+  const profile = tester ? stores.testers.profileOf(tester) : null;
+  const widths = [profile?.widthLeftMm, profile?.widthRightMm].filter((mm) => mm != null);
+  return {
+    tester,
+    lengthLeftMm: asked.left ?? profile?.lengthLeftMm ?? null,
+    lengthRightMm: asked.right ?? profile?.lengthRightMm ?? null,
+    widthMm: asked.wide ?? (widths.length > 0 ? Math.max(...widths) : null),
+    arch: asked.arch ?? profile?.arch ?? '',
+    sock: asked.sock ?? profile?.usualSock ?? 'usual',
+  } as const;
+}
+
+/** What each shoe that a tester knows says of an edition by itself. */
+function saidByKnownShoes(
+  stores: Stores,
+  lab: LabFacts,
+  tester: string,
+  editionId: string,
+): string[] {
+  const known = knownShoes(stores);
+  const profile = stores.testers.profileOf(tester);
+  const to = { id: editionId, pairs: pairsThatCount(stores, lab, editionId) };
+  const made = madeOf(stores, editionId);
+  return (profile?.knownShoes ?? []).flatMap(({ editionId: from, label, width, fits }) => {
+    const standing = stores.names.lead('edition', from);
+    if (standing === editionId) return [];
+    const own = { id: standing, pairs: pairsThatCount(stores, lab, standing) };
+    const [a, b] = [own, to].map((one) => lengthAt(one, 'internal-length', label, lab));
+    const answer = labelToLabel({
+      label,
+      width: width || undefined,
+      fits,
+      // What this tester says of it is no evidence for this tester's own foot alone: all speak.
+      votes: votesBetween(fittingIn(stores, standing, known), fittingIn(stores, editionId, known)),
+      lengths: a && b ? lengthsOfBoth(withDoubt(a), withDoubt(b)) : undefined,
+      made: made.length > 0 ? made : undefined,
+    });
+    if (answer.verdict === 'cannot tell') return [];
+    const off = OFF_BY[fits] === 0 ? '' : `, which is ${fits}`;
+    return [`From ${editionName(stores.editions.byId(standing))}${off}: ${answer.words}`];
+  });
+}
+
+/** What to take for a foot, over the editions whose inside was measured. */
+export function recommendFor(stores: Stores, asked: FootAsked): Recommendations {
+  const lab = labFacts(stores);
+  const foot = footOf(stores, asked);
+  const use = asked.use ?? '';
+  const uses = stores.uses.all();
+  const all = stores.fitEvidence
+    .measured('internal-length')
+    .filter(
+      (id) => use === '' || isMadeFor(stores.editions.byId(id).uses, use as ShippedUse, uses),
+    );
+  const ruled = ruleUse(stores, use === '' ? [] : [{ discipline: use, speciality: '' }]);
+  const rows = all.slice(0, MOST_AT_HAND).flatMap((id) => {
+    const record = stores.editions.byId(id);
+    const [label] = ownLabels(stores, id);
+    if (!label) return [];
+    const edition = { id, pairs: pairsThatCount(stores, lab, id) };
+    const made = madeOf(stores, id);
+    const stored = stores.pairs.ofEdition(id).filter(({ leftOut }) => leftOut === null);
+    const upper = madeOfEdition(stores, id, stored).find(({ part }) => part === 'upper-material');
+    const answer = recommend(
+      {
+        lengthLeftMm: foot.lengthLeftMm ?? undefined,
+        lengthRightMm: foot.lengthRightMm ?? undefined,
+        widthMm: foot.widthMm ?? undefined,
+        arch: foot.arch,
+        sock: foot.sock,
+        use: ruled,
+      },
+      {
+        insideAt: (wanted) => {
+          const figure = lengthAt(edition, 'internal-length', wanted, lab);
+          return figure && withDoubt(figure);
+        },
+        made,
+        label,
+        leather: upper?.answer.toLowerCase().includes('leather') ?? false,
+      },
+      { leatherSmall: asked.leather === 'small', byArch: asked.archSchool === 'by the arch' },
+    );
+    return [
+      {
+        slug: record.slug,
+        name: editionName(record),
+        ...answer,
+        take: answer.take ?? null,
+        made: made.map(({ width, labels }) => ({ width, labels: [...labels] })),
+        known: foot.tester ? saidByKnownShoes(stores, lab, foot.tester, id) : [],
+      },
+    ];
+  });
+  const best = ({ chances }: { chances: { right: number }[] }) => chances[0]?.right ?? -1;
+  const longest = Math.max(foot.lengthLeftMm ?? 0, foot.lengthRightMm ?? 0);
+  return {
+    foot: {
+      ...foot,
+      widthWord: footWidthWord(longest || undefined, foot.widthMm ?? undefined) ?? null,
+    },
+    use,
+    gap: [...rightGap(ruled)],
+    caution: fitCaution(ruled) ?? null,
+    rows: rows.sort((a, b) => best(b) - best(a) || a.name.localeCompare(b.name)),
+    ofAll: all.length,
+  };
+}
