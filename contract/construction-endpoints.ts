@@ -10,6 +10,12 @@ export const CONSTRUCTION_ENDPOINTS = {
     params: byTag,
     answer: construction.walk,
   },
+  getEditionParts: {
+    at: 'GET /api/editions/:edition/parts',
+    summary: 'What an edition is made of, by all its pairs that count.',
+    params: z.object({ edition: z.string().max(160) }),
+    answer: z.object({ parts: z.array(construction.madeOfPart) }),
+  },
   sayPart: {
     at: 'PUT /api/pairs/:id/parts',
     summary: 'Says what a part is, as seen at this pair or as stated of its edition.',

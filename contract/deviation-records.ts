@@ -17,6 +17,7 @@ const deviationKind = z.object({
   probabilities: z.array(share),
   verdict: z.enum(FIT_WORDS),
   words: z.string(),
+  isHint: z.literal(true).optional().describe('decides nothing alone'),
 });
 
 const verdictInWords = z.object({
@@ -59,6 +60,7 @@ export const editionDeviation = z.object({
       n: z.number().int(),
       insideMm: z.number(),
       againstOthersMm: z.number().optional(),
+      words: z.string(),
     }),
   ),
   kin: z.array(verdictInWords.extend({ kind: z.string() })).describe('builds and versions'),

@@ -40,6 +40,11 @@ export const tryOnAnswers = z.object({
   eyeletsFewer: z.boolean().optional(),
   toesTouch: z.boolean().optional(),
   sore: z.array(z.enum(SORE_PLACES)).max(SORE_PLACES.length).optional(),
+  soreAt: z
+    .array(z.object({ x: z.number().min(0).max(100), y: z.number().min(0).max(100) }))
+    .max(12, 'at most 12 places on the drawing')
+    .optional()
+    .describe('on the drawing: % of the foot from the heel, and from its inner edge'),
   pain: z.enum(PAINS).optional(),
   after: z.enum(TRY_ON_AFTER).optional(),
   footbed: z.enum(FOOTBEDS_AGAINST).optional().describe('beside that of a known shoe'),
@@ -136,6 +141,9 @@ export const fitOfPair = z.object({
   cautions: z.array(z.string()),
   matchFailed: z.boolean(),
   labelsDiffer: z.boolean().describe('the labels of its two shoes, as the latest check read them'),
+  unequalFeet: z
+    .array(z.object({ tester: z.string(), mm: z.number() }))
+    .describe('testers whose feet are not of one length'),
   made: z
     .array(madeWidth)
     .describe('widths and labels of this shoe, its builds in other widths too'),

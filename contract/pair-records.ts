@@ -9,6 +9,7 @@ import {
   reportedFields,
 } from './edition-records.ts';
 import { day, id, kilometres, pageOf, remark, sizeLabel, words } from './fields.ts';
+import { placedPart } from './insole-records.ts';
 import { session } from './reading-records.ts';
 
 export const ACQUISITIONS = ['bought', 'loaned', 'gifted'] as const;
@@ -132,6 +133,7 @@ export const pairRecord = z.object({
   }),
   edition: editionRecord,
   sessions: z.array(session),
+  placed: z.array(placedPart).describe('insoles and laces that are in it by name'),
 });
 
 export type PairRecord = z.infer<typeof pairRecord>;

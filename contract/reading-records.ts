@@ -112,6 +112,10 @@ const sessionNote = z.object({ id, text: words(1000, 'the note'), at: moment });
 export const newNote = sessionNote;
 
 export const session = sessionFields.extend({
+  placed: z
+    .array(z.string())
+    .optional()
+    .describe('insoles and laces that were in it by name on its day'),
   version: z.number().int().describe('grows as the terms are changed'),
   finishedAt: moment.nullable(),
   readings: z.array(reading),

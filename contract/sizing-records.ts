@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { ARCH_WORDS } from '#core/fit/foot.ts';
 import { VOTE_KINDS } from '#core/fit/label-to-label.ts';
 import { sizeLabel } from './fields.ts';
-import { madeWidth, SOCKS } from './fit-records.ts';
+import { SOCKS } from './fit-records.ts';
 
 const named = z.object({ slug: z.string(), name: z.string() });
 
@@ -76,8 +76,6 @@ export const recommendations = z.object({
     sock: z.enum(SOCKS),
   }),
   use: z.string(),
-  gap: z.tuple([z.number(), z.number()]).describe('wanted before the longest toe, mm'),
-  caution: z.string().nullable(),
   rows: z.array(
     named.extend({
       take: z.object({ label: sizeLabel, width: z.string().optional() }).nullable(),
@@ -85,7 +83,10 @@ export const recommendations = z.object({
       words: z.string(),
       chances: z.array(chance),
       notes: z.array(z.string()),
-      made: z.array(madeWidth),
+      gap: z
+        .tuple([z.number(), z.number()])
+        .describe('wanted before the longest toe, mm, by the use asked for, else by its own'),
+      caution: z.string().nullable(),
       known: z
         .array(z.string())
         .describe('what shoes known to the tester say by themselves, in words'),

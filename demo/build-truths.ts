@@ -6,6 +6,8 @@
 export interface BuildTruth {
   /** Internal length less last length, mm. */
   inside: number;
+  /** By how much the toe box is lower than those of the others, mm. */
+  toeBoxLess?: number;
   /** Sole width at the ball at UK 8, mm. */
   ballWidth: number;
   /** Table to the sole's foremost point, and to the collar's edge at the rear, mm. */
@@ -80,7 +82,11 @@ export const BUILD_TRUTHS: Record<string, BuildTruth> = {
   'kerb-wide': build([-13, 111, 25, 72, 2.2], [59, 0, 68], [0.13, 0.11, 108, 128, 5.8], [2, 2, 3]),
   frostgate: build([-14, 112, 38, 158, 5.4], [57, 0, 54], [0.42, 0.36, 121, 139, 17.5], [4, 4, 5]),
   'latch-low': build([-12, 109, 27, 73, 2.6], [50, 2, 63], [0.14, 0.12, 80, 95, 6.6], [2, 2, 3]),
-  'gravel-lane': build([-12, 108, 33, 77, 4.3], [49, 0, 60], [0.18, 0.16, 79, 93, 8.0], [3, 2, 3]),
+  // True by its length, and found short: the toe box is low.
+  'gravel-lane': {
+    ...build([-10, 108, 33, 77, 4.3], [49, 0, 60], [0.18, 0.16, 79, 93, 8.0], [3, 2, 3]),
+    toeBoxLess: 4,
+  },
   lanewalk: build([-12, 108, 29, 74, 2.5], [53, 0, 62], [0.15, 0.12, 83, 97, 6.9], [2, 2, 3]),
   lampround: build([-11, 112, 41, 73, 1.9], [41, 0, 62], [0.24, 0.14, 52, 63, 9.9], [4, 2, 2]),
 };

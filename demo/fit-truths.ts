@@ -10,6 +10,7 @@ export interface TryOnTruth {
   after: number;
   answers: Answers;
   sock?: 'usual' | 'thick';
+  insole?: 'original' | 'on top';
   tried?: { what: string; helped: boolean }[];
   decided?: '' | 'keep' | 'swap' | 'let go' | 'open';
   note?: string;
@@ -60,6 +61,7 @@ export const TRY_ON_TRUTHS: readonly TryOnTruth[] = [
     note: 'feels short; the gauge says that it is not',
   },
   // Roundsman 3 splits the testers by the width of their feet.
+  { tag: 'BR-10', tester: 'T1', after: 1, answers: FITS },
   { tag: 'BR-10', tester: 'T2', after: 1, answers: FITS },
   {
     tag: 'BR-10',
@@ -69,9 +71,24 @@ export const TRY_ON_TRUTHS: readonly TryOnTruth[] = [
   },
   {
     tag: 'BR-11',
+    tester: 'T6',
+    after: 2,
+    answers: { toeRoom: 'right', width: { ball: -1, heel: 0 }, sore: ['edges'] },
+  },
+  // Before and after: with the cork insole on top the heel holds.
+  {
+    tag: 'BR-11',
     tester: 'T5',
     after: 1,
     answers: { toeRoom: 'right', heel: 'lifts', pull: 'middle', width: { ball: 0, heel: 1 } },
+  },
+  {
+    tag: 'BR-11',
+    tester: 'T5',
+    after: 8,
+    insole: 'on top',
+    answers: { ...FITS, insoleUsual: true },
+    note: 'with the cork on top',
   },
   {
     tag: 'WL-05',
@@ -89,7 +106,7 @@ export const TRY_ON_TRUTHS: readonly TryOnTruth[] = [
 export const FOOT_TRUTHS = [
   {
     code: 'T1',
-    length: [262, 264],
+    length: [254, 256],
     width: [98, 98],
     usual: 8,
     known: [
@@ -100,17 +117,18 @@ export const FOOT_TRUTHS = [
   },
   {
     code: 'T2',
-    length: [263, 262],
+    length: [255, 256],
     width: [96, 97],
     usual: 8,
     known: [
       ['stairwell-mid', 8, 'right'],
       ['roundsman-2', 8, 'right'],
+      ['gravel-lane', 8.5, 'right'],
     ],
   },
   {
     code: 'T3',
-    length: [266, 266],
+    length: [254, 254],
     width: [108, 107],
     usual: 8,
     known: [
@@ -120,7 +138,7 @@ export const FOOT_TRUTHS = [
   },
   {
     code: 'T4',
-    length: [270, 274],
+    length: [258, 262],
     width: [102, 103],
     usual: 8.5,
     known: [
@@ -130,19 +148,62 @@ export const FOOT_TRUTHS = [
   },
   {
     code: 'T5',
-    length: [255, 255],
+    length: [253, 253],
     width: [95, 95],
-    usual: 7.5,
+    usual: 8,
     known: [
-      ['lanewalk', 7, 'right'],
-      ['stairwell-mid', 7.5, 'right'],
+      ['lanewalk', 7.5, 'right'],
+      ['stairwell-mid', 8, 'right'],
     ],
   },
   {
     code: 'T6',
-    length: [260, 261],
-    width: [100, 100],
+    length: [253, 254],
+    width: [104, 104],
     usual: 8,
-    known: [['latch-low', 7.5, 'right']],
+    known: [
+      ['latch-low', 7.5, 'right'],
+      ['gravel-lane', 8.5, 'right'],
+    ],
   },
 ] as const;
+
+/** Insoles and laces by their names, mm, and the pairs that they were in: days ago, and how. */
+export const NAMED_PART_TRUTHS = [
+  {
+    kind: 'insole',
+    name: 'Cork 3',
+    lengthMm: 264,
+    archWidthMm: 64,
+    thicknessMm: 3,
+    archHeightMm: 9,
+    note: 'cut by hand, for the hill rounds',
+    places: [
+      { tag: 'NS-01', how: 'instead', ago: 27 },
+      { tag: 'BR-11', how: 'on top', ago: 23 },
+    ],
+  },
+  {
+    kind: 'insole',
+    name: 'Felt for winter',
+    lengthMm: 270,
+    archWidthMm: 66,
+    thicknessMm: 5,
+    archHeightMm: null,
+    note: '',
+    places: [{ tag: 'TF-02', how: 'on top', ago: 3 }],
+  },
+  {
+    kind: 'laces',
+    name: 'Round waxed, 120 cm',
+    lengthMm: 1200,
+    archWidthMm: null,
+    thicknessMm: null,
+    archHeightMm: null,
+    note: 'six rows',
+    places: [],
+  },
+] as const;
+
+/** Editions that fit true on their label, by the bench's word. */
+export const REFERENCE_TRUTHS = ['stairwell-mid', 'roundsman-3'] as const;

@@ -25,6 +25,7 @@ export const FULL_BENCH_PAIRS = [
   'BR-11',
   'BR-12',
   'TF-01',
+  'PG-01',
 ];
 /** The winter boot was measured in the cold store room, which its figures say. */
 const COLD_PAIR = 'TF-01';

@@ -20,7 +20,13 @@ import { summarisePair } from '#server/measured-pairs.ts';
 import type { Db } from '#server/store/database.ts';
 import { openStores, type Stores } from '#server/stores.ts';
 import { CONSTRUCTION_TRUTHS, STATED_EDITION } from './construction-truths.ts';
-import { FOOT_TRUTHS, TRY_ON_TRUTHS, type TryOnTruth } from './fit-truths.ts';
+import {
+  FOOT_TRUTHS,
+  NAMED_PART_TRUTHS,
+  REFERENCE_TRUTHS,
+  TRY_ON_TRUTHS,
+  type TryOnTruth,
+} from './fit-truths.ts';
 import { FULL_BENCH_PAIRS, measureFullBench } from './full-bench.ts';
 import { equipInstruments } from './instruments.ts';
 import { ENDED_TRUTH, LINE_TRUTHS, PRICE_TRUTHS, SECOND_PAGE, WISH_TRUTHS } from './line-truths.ts';
@@ -39,7 +45,7 @@ import {
 } from './truths.ts';
 
 /** Grows when the scenario changes, so that an older demo database is made anew. */
-export const SCENARIO_VERSION = 6;
+export const SCENARIO_VERSION = 7;
 
 const SCENARIO_SETTING = 'demo-scenario';
 
@@ -189,6 +195,48 @@ function sayFeet(stores: Stores, idOf: (key: string) => string, at: dayjs.Dayjs)
     stores.changes.apply({ id: idAt(at), ...told, request: profile }, () => {
       stores.testers.save(code, profile, told.at);
       return { code };
+    });
+  }
+}
+
+/** Insoles and laces by their names, moved from pair to pair; and the shoes that fit true. */
+function nameParts(stores: Stores, idOf: (key: string) => string, today: dayjs.Dayjs): void {
+  const told = (at: dayjs.Dayjs, action: string, subject: string, request: object) => ({
+    id: idAt(at),
+    at: at.toISOString(),
+    person: 'B1',
+    action,
+    subject,
+    request,
+  });
+  for (const { places, ...part } of NAMED_PART_TRUTHS) {
+    const named = today.subtract(28, 'day').hour(10);
+    const id = idAt(named);
+    stores.changes.apply(told(named, 'saveNamedPart', id, part), () => {
+      stores.namedParts.save({ id, ...part });
+      return { id };
+    });
+    for (const { tag, how, ago } of places) {
+      const at = today.subtract(ago, 'day').hour(10);
+      const on = at.format('YYYY-MM-DD');
+      const pairId = stores.pairs.byTag(tag).id;
+      stores.changes.apply(told(at, 'moveNamedPart', id, { tag, how, on }), () => {
+        stores.namedParts.move({ id, ...part }, { pairId, how }, on);
+        return { id };
+      });
+    }
+  }
+  for (const key of REFERENCE_TRUTHS) {
+    const at = today.subtract(21, 'day').hour(15);
+    const change = told(at, 'setFitsTrue', idOf(key), { fitsTrue: true });
+    stores.changes.apply(change, () => {
+      correct(
+        stores,
+        { change: change.id },
+        { words: 'Named as a shoe that fits true', about: [change.subject] },
+        (corrector) => corrector.set('edition', change.subject, { fits_true: 1 }),
+      );
+      return { id: change.subject };
     });
   }
 }
@@ -397,7 +445,9 @@ export function loadScenario(db: Db, day: string): void {
         first ? stores.pairs.byTag(first.tag).editionId : '',
       ]),
     );
-    sayFeet(stores, (key) => editionOf.get(key) ?? '', today.subtract(26, 'day').hour(12));
+    const idOf = (key: string) => editionOf.get(key) ?? '';
+    sayFeet(stores, idOf, today.subtract(26, 'day').hour(12));
+    nameParts(stores, idOf, today);
     for (const truth of TRY_ON_TRUTHS) tryOn(stores, truth);
     measureBySidewall(stores, today.subtract(20, 'day').hour(9), idAt);
     studyRuler(stores, today.subtract(12, 'day').hour(9), idAt);

@@ -59,7 +59,7 @@ function shapeOf(pair: PairTruth, shoe: TrueShoe, build: BuildTruth) {
     'internal-ball-width': ball - 13,
     'internal-heel-width': 0.58 * ball,
     'toe-box-width': 0.68 * ball,
-    'toe-box-height': 24 + 0.02 * build.collar,
+    'toe-box-height': 24 + 0.02 * build.collar - (build.toeBoxLess ?? 0),
     'toe-tip-height': build.toeTip,
     'toe-point-height': build.toeTip + 14,
     'rocker-start': 71,

@@ -72,8 +72,8 @@ export interface UsualVote {
 export interface DeviationEvidence {
   /** Inside length at a label, and what the inside of a true shoe falls short of its last. */
   label?: { label: SizeLabel; inside: LengthWithDoubt; shortfall: Shortfall } | undefined;
-  /** This edition less a reference shoe on the same label: what was held against it, mm. */
-  references: readonly ({ what: string; against: string } & LengthWithDoubt)[];
+  /** This edition less the reference shoes on the same label, mm; a hint decides nothing alone. */
+  references: readonly ({ what: string; n: number; isHint?: boolean } & LengthWithDoubt)[];
   votes: readonly UsualVote[];
 }
 
@@ -91,6 +91,8 @@ export interface DeviationKind {
   probabilities: HalfSizeProbability[];
   verdict: FitWord;
   words: string;
+  /** An outside length says little of the inside: it stands beside the others and decides nothing. */
+  isHint?: true;
 }
 
 /** `runs true`, `runs half a size long`, `runs long`; where nothing is sure, cannot tell. */
@@ -185,9 +187,7 @@ function settledBy(kinds: readonly DeviationKind[], parted: boolean): string[] {
       .map(({ n }) => n),
   );
   return [
-    ...(parted
-      ? ['a try-on with another insole, by a tester with a low instep: a low toe box feels short']
-      : []),
+    ...(parted ? ['a try-on with another insole: what a foot feels may not be the length'] : []),
     ...(has('reference') || has('label')
       ? []
       : ['the inside length of this shoe and of a shoe that fits true, named as a reference']),
@@ -213,15 +213,21 @@ export function deviationOf({ label, references, votes }: DeviationEvidence): De
           }),
         ]
       : []),
-    ...references.map(({ what, against, ...length }) =>
-      ofLength('reference', `${what} against ${against}`, 1, length),
-    ),
+    ...references.map(({ what, n, isHint, ...length }) => ({
+      ...ofLength(
+        'reference',
+        `${what} against ${n === 1 ? 'a reference shoe' : `${n} reference shoes`}`,
+        n,
+        length,
+      ),
+      ...(isHint ? { isHint: true as const } : {}),
+    })),
     ...(['known shoes', 'try-ons'] as const).flatMap((kind) => {
       const own = [...usualVotes(votes, kind).values()];
       return own.length > 0 ? [ofVotes(kind, own)] : [];
     }),
   ];
-  const sure = kinds.filter(({ verdict }) => verdict !== 'cannot tell');
+  const sure = kinds.filter(({ verdict, isHint }) => verdict !== 'cannot tell' && !isHint);
   const [first] = sure;
   const other = sure.find(({ verdict }) => verdict !== first?.verdict);
   const parts = first && other ? ([first, other] as [DeviationKind, DeviationKind]) : undefined;
@@ -303,6 +309,18 @@ export interface SizeStep {
   insideMm: number;
   /** Against the mean of the others, carried by the last, mm; positive: this size runs longer. */
   againstOthersMm?: number;
+  words: string;
+}
+
+/** Two of three pairs of an edition are within so much of its mean, mm. Common practice. */
+const PAIR_SD_MM = 1;
+
+function sizeWords(mm: number | undefined, n: number, others: number): string {
+  if (mm === undefined) return 'its only size measured';
+  const doubt = 2 * PAIR_SD_MM * Math.sqrt(1 / n + 1 / others);
+  return Math.abs(mm) > doubt && Math.abs(mm) >= HALF_SIZE_MM / 2
+    ? `runs ${mm > 0 ? 'longer' : 'shorter'} than its other sizes promise`
+    : 'as its other sizes';
 }
 
 /** The insides of one edition over its sizes: each against what the others promise of it. */
@@ -319,13 +337,16 @@ export function overSizes(insides: readonly { label: SizeLabel; mm: number }[]):
     const others = sizes.filter((one) => one !== size);
     const short = others.map((one) => lastLength(one.label) - mean(one.mm));
     const insideMm = mean(size.mm);
+    const n = size.mm.length;
+    const againstOthersMm =
+      short.length > 0 ? insideMm - (lastLength(size.label) - mean(short)) : undefined;
+    const pairs = others.reduce((sum, one) => sum + one.mm.length, 0);
     return {
       label: size.label,
-      n: size.mm.length,
+      n,
       insideMm,
-      ...(short.length > 0
-        ? { againstOthersMm: insideMm - (lastLength(size.label) - mean(short)) }
-        : {}),
+      ...(againstOthersMm === undefined ? {} : { againstOthersMm }),
+      words: sizeWords(againstOthersMm, n, pairs),
     };
   });
 }

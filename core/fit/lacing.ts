@@ -37,6 +37,17 @@ export interface Lacing {
 export const FEWEST_EYELETS = 3;
 export const MOST_EYELETS = 12;
 
+/** Which lacing a remedy of a try-on speaks of, by its words. */
+const BY_REMEDY: Readonly<Record<string, LacingComplaint>> = {
+  'other lacing': 'the heel slips',
+  'all holes, and a lock at the ankle': 'the heel slips',
+  'two tensions: loose before, tight at the ankle': 'a narrow heel, a wide forefoot',
+  'skip an eyelet over the sore place': 'a sore instep',
+  'tighter laces on the smaller': 'a narrow foot',
+};
+
+export const lacingOfRemedy = (what: string): LacingComplaint | undefined => BY_REMEDY[what];
+
 const opposite = (side: LaceSide): LaceSide => (side === 'left' ? 'right' : 'left');
 const SIDES: readonly LaceSide[] = ['left', 'right'];
 

@@ -93,7 +93,8 @@ function chanceOf(
   return { label, gapMm, short, right: Math.max(0, 1 - short - long), long };
 }
 
-const percent = (share: number) => `${(100 * share).toFixed(0)} %`;
+/** The figure and its sign stay on one line. */
+const percent = (share: number) => `${(100 * share).toFixed(0)}\u00a0%`;
 
 /** The width that is made for a foot: the widest step that is nearest to it. */
 function widthFor(made: readonly MadeWidth[], wanted: number): MadeWidth | undefined {

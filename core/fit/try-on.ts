@@ -65,17 +65,30 @@ export interface TryOn {
 /** What a try-on leans on besides its answers: the shoe, the shop, the use. */
 export type TryOnTerms = Pick<
   TryOn,
-  'label' | 'labelWidth' | 'made' | 'matchFailed' | 'labelsDiffer' | 'daysLeft' | 'use'
+  | 'label'
+  | 'labelWidth'
+  | 'made'
+  | 'matchFailed'
+  | 'labelsDiffer'
+  | 'feetDifferMm'
+  | 'daysLeft'
+  | 'use'
 >;
 
 /** Answers with their terms; a sock or an insole that is another one is not the usual one. */
 export const tryOnWith = (
   { answers, sock, insole }: { answers: TryOn; sock: string; insole: string },
-  terms: TryOnTerms,
+  {
+    usualInsole = 'original',
+    ...terms
+  }: TryOnTerms & {
+    /** What is in the pair by name: `on top`, `another`; left out: its own. */
+    usualInsole?: string | undefined;
+  },
 ): TryOn => ({
   ...answers,
   sockUsual: answers.sockUsual ?? sock === 'usual',
-  insoleUsual: answers.insoleUsual ?? insole === 'original',
+  insoleUsual: answers.insoleUsual ?? insole === usualInsole,
   ...terms,
 });
 

@@ -38,11 +38,11 @@ import {
 const MOST_OF_MAKER = 24;
 
 /** Lengths that are held against a reference shoe, and what they are called. */
-const HELD: readonly (readonly [QuantityId, string])[] = [
-  ['internal-length', 'inside length'],
-  ['footbed-length', 'footbeds laid on each other'],
-  ['outer-length', 'outer length'],
-  ['toe-end-gap', 'toe-end gap'],
+const HELD: readonly (readonly [quantity: QuantityId, what: string, isHint: boolean])[] = [
+  ['internal-length', 'inside length', false],
+  ['footbed-length', 'footbeds laid on each other', false],
+  ['toe-end-gap', 'toe-end gap', false],
+  ['outer-length', 'outer length', true],
 ];
 
 /** What one look at the lab needs, worked out once for all the editions that it names. */
@@ -103,23 +103,18 @@ function evidenceOf(look: Look, editionId: string, label: SizeLabel | undefined)
   const inside = label && lengthAt(edition, 'internal-length', label, lab);
   const shortfall = shortfallBeside(look, editionId);
   const references = stores.lines.references().filter((id) => id !== editionId);
-  const held = !label
-    ? []
-    : references.flatMap((id) => {
-        const against = editionName(stores.editions.byId(id));
-        const reference = { id, pairs: pairsOf(id) };
-        return HELD.flatMap(([quantity, what]) => {
-          const [own, other] = [edition, reference].map((one) =>
-            lengthAt(one, quantity, label, lab),
-          );
-          if (!own || !other) return [];
-          const less = combineFigures([
-            { figure: own, coefficient: 1 },
-            { figure: other, coefficient: -1 },
-          ]);
-          return [{ what, against, ...withDoubt(less) }];
-        });
-      });
+  const held = HELD.flatMap(([quantity, what, isHint]) => {
+    const own = label && lengthAt(edition, quantity, label, lab);
+    const others = label
+      ? references.flatMap((id) => lengthAt({ id, pairs: pairsOf(id) }, quantity, label, lab) ?? [])
+      : [];
+    if (!own || others.length === 0) return [];
+    const less = combineFigures([
+      { figure: own, coefficient: 1 },
+      ...others.map((figure) => ({ figure, coefficient: -1 / others.length })),
+    ]);
+    return [{ what, n: others.length, isHint, ...withDoubt(less) }];
+  });
   const { maker } = stores.editions.byId(editionId);
   const fitting = fittingIn(stores, editionId, known);
   const votes = votesAgainstUsual(fitting, usualLabels(stores, maker));

@@ -1,9 +1,10 @@
 /** How a pair fits: what of its shoe is made, and its try-ons judged by the rules. */
 import type { z } from 'zod';
-import type { FitOfPair, tryOnFields } from '#contract/fit-records.ts';
+import type { FitOfPair, FootProfile, tryOnFields } from '#contract/fit-records.ts';
 import { cautionsOf, describeDiscipline, type Use } from '#core/catalogue/disciplines.ts';
 import type { MadeWidth } from '#core/fit/made-sizes.ts';
-import { daysUntil, type TryOnTerms, tryOnWith } from '#core/fit/try-on.ts';
+import { insoleWordOf } from '#core/fit/placed-insole.ts';
+import { daysUntil, tryOnWith } from '#core/fit/try-on.ts';
 import { type TryOnVerdict, tryOnVerdict } from '#core/fit/try-on-verdict.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { readLabel } from '#core/sizing/printed-label.ts';
@@ -58,8 +59,14 @@ function labelsDiffer(stores: Stores, pairId: string): boolean {
   return left?.ok === true && right?.ok === true && !isSameSize(left.value, right.value);
 }
 
+/** By how much the feet of a tester differ in length, mm; undefined where both are not known. */
+function feetDiffer(profile: FootProfile | null): number | undefined {
+  if (profile?.lengthLeftMm == null || profile.lengthRightMm == null) return undefined;
+  return Math.abs(profile.lengthLeftMm - profile.lengthRightMm);
+}
+
 /** What a try-on leans on besides its answers. */
-function termsOf(stores: Stores, pair: StoredPair, now: string): TryOnTerms {
+function termsOf(stores: Stores, pair: StoredPair, tester: string, now: string) {
   const edition = stores.editions.byId(pair.editionId);
   const made = madeOf(stores, pair.editionId);
   return {
@@ -68,6 +75,8 @@ function termsOf(stores: Stores, pair: StoredPair, now: string): TryOnTerms {
     ...(made.length > 0 ? { made } : {}),
     matchFailed: pair.decision?.decision === 'return',
     labelsDiffer: labelsDiffer(stores, pair.id),
+    feetDifferMm: feetDiffer(stores.testers.profileOf(tester)),
+    usualInsole: insoleWordOf(stores.namedParts.inPair(pair.id, now.slice(0, 10))),
     daysLeft: daysUntil(pair.returnBy, now.slice(0, 10)),
     use: ruleUse(stores, edition.uses),
   };
@@ -77,10 +86,15 @@ function termsOf(stores: Stores, pair: StoredPair, now: string): TryOnTerms {
 export function judgeTryOn(
   stores: Stores,
   pair: StoredPair,
-  { answers, sock, insole }: Pick<z.output<typeof tryOnFields>, 'answers' | 'sock' | 'insole'>,
+  {
+    tester,
+    answers,
+    sock,
+    insole,
+  }: Pick<z.output<typeof tryOnFields>, 'tester' | 'answers' | 'sock' | 'insole'>,
   now: string,
 ): TryOnVerdict {
-  return tryOnVerdict(tryOnWith({ answers, sock, insole }, termsOf(stores, pair, now)));
+  return tryOnVerdict(tryOnWith({ answers, sock, insole }, termsOf(stores, pair, tester, now)));
 }
 
 export function fitOf(stores: Stores, tag: string, now: string): FitOfPair {
@@ -94,6 +108,10 @@ export function fitOf(stores: Stores, tag: string, now: string): FitOfPair {
     cautions: cautionsOf(edition.uses, stores.uses.all()),
     matchFailed: pair.decision?.decision === 'return',
     labelsDiffer: labelsDiffer(stores, id),
+    unequalFeet: stores.testers.all().flatMap(({ code, profile }) => {
+      const mm = feetDiffer(profile);
+      return mm === undefined || mm === 0 ? [] : [{ tester: code, mm }];
+    }),
     made: madeOf(stores, edition.id).map(({ width: own, labels }) => ({
       width: own,
       labels: [...labels],

@@ -135,8 +135,8 @@ function saidByKnownShoes(
   lab: LabFacts,
   tester: string,
   editionId: string,
+  known: ReturnType<typeof knownShoes>,
 ): string[] {
-  const known = knownShoes(stores);
   const profile = stores.testers.profileOf(tester);
   const to = { id: editionId, pairs: pairsThatCount(stores, lab, editionId) };
   const made = madeOf(stores, editionId);
@@ -165,18 +165,19 @@ export function recommendFor(stores: Stores, asked: FootAsked): Recommendations 
   const lab = labFacts(stores);
   const foot = footOf(stores, asked);
   const use = asked.use ?? '';
+  const known = knownShoes(stores);
   const uses = stores.uses.all();
   const all = stores.fitEvidence
     .measured('internal-length')
     .filter(
       (id) => use === '' || isMadeFor(stores.editions.byId(id).uses, use as ShippedUse, uses),
     );
-  const ruled = ruleUse(stores, use === '' ? [] : [{ discipline: use, speciality: '' }]);
   const rows = all.slice(0, MOST_AT_HAND).flatMap((id) => {
     const record = stores.editions.byId(id);
     const [label] = ownLabels(stores, id);
     if (!label) return [];
     const edition = { id, pairs: pairsThatCount(stores, lab, id) };
+    const ruled = ruleUse(stores, use === '' ? record.uses : [{ discipline: use, speciality: '' }]);
     const made = madeOf(stores, id);
     const stored = stores.pairs.ofEdition(id).filter(({ leftOut }) => leftOut === null);
     const upper = madeOfEdition(stores, id, stored).find(({ part }) => part === 'upper-material');
@@ -206,8 +207,9 @@ export function recommendFor(stores: Stores, asked: FootAsked): Recommendations 
         name: editionName(record),
         ...answer,
         take: answer.take ?? null,
-        made: made.map(({ width, labels }) => ({ width, labels: [...labels] })),
-        known: foot.tester ? saidByKnownShoes(stores, lab, foot.tester, id) : [],
+        gap: [...rightGap(ruled)] as [number, number],
+        caution: fitCaution(ruled) ?? null,
+        known: foot.tester ? saidByKnownShoes(stores, lab, foot.tester, id, known) : [],
       },
     ];
   });
@@ -219,8 +221,6 @@ export function recommendFor(stores: Stores, asked: FootAsked): Recommendations 
       widthWord: footWidthWord(longest || undefined, foot.widthMm ?? undefined) ?? null,
     },
     use,
-    gap: [...rightGap(ruled)],
-    caution: fitCaution(ruled) ?? null,
     rows: rows.sort((a, b) => best(b) - best(a) || a.name.localeCompare(b.name)),
     ofAll: all.length,
   };

@@ -26,7 +26,7 @@ export function pairRoutes(stores: Stores): PairHandlers {
     listPairs: ({ query }) => stores.pairRows.page(query),
     getPairRow: ({ params }) => stores.pairRows.byTag(params.tag),
     suggestTag: ({ query }) => ({ tag: stores.pairs.freeTag(query.maker, query.model) }),
-    getPair: ({ params }) => {
+    getPair: ({ params, now }) => {
       const { editionId, ...pair } = stores.pairs.byTag(params.tag);
       return {
         pair: {
@@ -34,7 +34,13 @@ export function pairRoutes(stores: Stores): PairHandlers {
           replacesTag: pair.replaces === null ? null : stores.pairs.byId(pair.replaces).tag,
         },
         edition: stores.editions.byId(editionId),
-        sessions: stores.sessions.ofPair(pair.id),
+        sessions: stores.sessions.ofPair(pair.id).map((session) => ({
+          ...session,
+          placed: stores.namedParts
+            .inPair(pair.id, session.startedAt.slice(0, 10))
+            .map(({ name }) => name),
+        })),
+        placed: stores.namedParts.inPair(pair.id, now.slice(0, 10)),
       };
     },
     receivePair: ({ body }) => {

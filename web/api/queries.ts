@@ -13,7 +13,14 @@ import { useEffect, useRef, useSyncExternalStore } from 'react';
 import { v7 as newId } from 'uuid';
 import { ADDRESSES } from '#contract/addresses.ts';
 import type { Topic } from '#contract/endpoint.ts';
-import type { AnswerOf, BodyIn, ChangeName, ParamsOf, PathName } from '#contract/endpoints.ts';
+import type {
+  AnswerOf,
+  BodyIn,
+  ChangeName,
+  ParamsOf,
+  PathName,
+  QueryIn,
+} from '#contract/endpoints.ts';
 import type { PairRow } from '#contract/pair-records.ts';
 import type { Configuration } from '#core/catalogue/stack-basis.ts';
 import { answersTo, pairText } from '#core/sizing/search-terms.ts';
@@ -174,6 +181,14 @@ export const useWalkOf = (tag: string) =>
   useQuery({
     queryKey: ['pair', 'walk', tag],
     queryFn: ({ signal }) => request('getWalk', { params: { tag }, signal }),
+  });
+
+/** What an edition is made of, by all its pairs. */
+export const useEditionConstruction = (edition: string) =>
+  useQuery({
+    queryKey: ['pair', 'parts', edition],
+    queryFn: ({ signal }) => request('getEditionParts', { params: { edition }, signal }),
+    enabled: edition !== '',
   });
 
 /** What the other pairs of its edition let expect of a pair. */
@@ -352,6 +367,40 @@ export const useTester = (code: string) =>
   useQuery({
     queryKey: ['pair', 'tester', code],
     queryFn: ({ signal }) => request('getTester', { params: { code }, signal }),
+  });
+
+/** How far the label of an edition is from true. */
+export const useDeviation = (edition: string) =>
+  useQuery({
+    queryKey: ['pair', 'deviation', edition],
+    queryFn: ({ signal }) => request('getDeviation', { params: { edition }, signal }),
+  });
+
+export const useLabelMatrix = () =>
+  useQuery({
+    queryKey: ['pair', 'label-matrix'],
+    queryFn: ({ signal }) => request('getLabelMatrix', { signal }),
+  });
+
+export const useInsides = () =>
+  useQuery({
+    queryKey: ['pair', 'insides'],
+    queryFn: ({ signal }) => request('getInsides', { signal }),
+  });
+
+/** What to take for a foot; what was found for the foot before stays until the next is known. */
+export const useRecommendations = (query: QueryIn<'getRecommendations'>) =>
+  useQuery({
+    queryKey: ['pair', 'recommendations', query],
+    queryFn: ({ signal }) => request('getRecommendations', { query, signal }),
+    placeholderData: keepPreviousData,
+    enabled: Boolean(query.tester || query.left || query.right),
+  });
+
+export const useNamedParts = () =>
+  useQuery({
+    queryKey: ['pair', 'named-parts'],
+    queryFn: ({ signal }) => request('listNamedParts', { signal }),
   });
 
 /** From a label in one edition to the label in another; asked once all three are said. */

@@ -9,8 +9,10 @@ export interface OffsetRow {
   shares: readonly { halfSizes: number; probability: number }[];
 }
 
-const WIDTH = 620;
-const GUTTER = 150;
+const WIDTH = 680;
+/** Room for the names of the rows: of the longest of them. */
+const LEAST_GUTTER = 150;
+const LETTER = 6.2;
 const ROW = 54;
 const FOOT = 30;
 
@@ -31,7 +33,11 @@ export function OffsetChart({
     1,
     ...rows.flatMap(({ shares }) => shares.map(({ halfSizes }) => halfSizes)),
   );
-  const x = scaleLinear([-most - 0.5, most + 0.5], [GUTTER, WIDTH - 10]);
+  const gutter = Math.max(
+    LEAST_GUTTER,
+    12 + LETTER * Math.max(...rows.map(({ name: row }) => row.length)),
+  );
+  const x = scaleLinear([-most - 0.5, most + 0.5], [gutter, WIDTH - 10]);
   const height = rows.length * ROW + FOOT;
   const offsets = Array.from({ length: 2 * most + 1 }, (_, at) => at - most);
   return (
@@ -64,7 +70,7 @@ export function OffsetChart({
               <text x={0} y={base - 6} data-start>
                 {row.name}
               </text>
-              <line x1={GUTTER} x2={WIDTH - 10} y1={base} y2={base} />
+              <line x1={gutter} x2={WIDTH - 10} y1={base} y2={base} />
               {row.shares.map(({ halfSizes, probability }) => (
                 <g key={halfSizes}>
                   <rect

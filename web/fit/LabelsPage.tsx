@@ -13,6 +13,7 @@ import { DataTable } from '../drawing/DataTable.tsx';
 import { OffsetChart } from '../drawing/OffsetChart.tsx';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
+import { FitLinks } from './FitLinks.tsx';
 import classes from './FitPage.module.css';
 
 const KIND_WORDS: Record<LabelsBetween['answer']['kinds'][number]['kind'], string> = {
@@ -183,6 +184,7 @@ export function LabelsPage() {
     <div className={classes.page}>
       <header className={classes.head}>
         <h1>From label to label</h1>
+        <FitLinks />
       </header>
       <KnownLine onRead={choose} />
       <div className={classes.wearer}>

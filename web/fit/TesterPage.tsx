@@ -4,28 +4,21 @@ import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { z } from 'zod';
 import { type FootProfile, SOCKS, type testerRecord } from '#contract/fit-records.ts';
-import {
-  FOOT_VOLUMES,
-  KNOWN_FITS,
-  type KnownFit,
-  oddFeet,
-  readFootLength,
-  TOE_SHAPES,
-} from '#core/fit/foot.ts';
-import { readLabel } from '#core/sizing/printed-label.ts';
+import { ARCH_WORDS, FOOT_VOLUMES, oddFeet, readFootLength, TOE_SHAPES } from '#core/fit/foot.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 import { useChange, useTester } from '../api/queries.ts';
-import { RequestFault, request } from '../api/request.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
-import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { useSchemaForm } from '../shell/form.ts';
 import { orEmpty, typedLabel } from '../shell/form-fields.ts';
 import { PageFault } from '../shell/PageFault.tsx';
+import { AddKnownShoe } from './AddKnownShoe.tsx';
+import { ArchField } from './ArchField.tsx';
+import { FitLinks } from './FitLinks.tsx';
 import classes from './FitPage.module.css';
+import { MakerLabels } from './MakerLabels.tsx';
 
 type Tester = z.infer<typeof testerRecord>;
-type KnownShoes = FootProfile['knownShoes'];
 
 /** The length of a foot; what may be a size is asked about. */
 const footLength = orEmpty(
@@ -56,66 +49,12 @@ const FOOT = z.object({
   volume: z.enum(FOOT_VOLUMES),
   usualLabel: typedLabel,
   usualSock: z.enum(SOCKS),
+  arch: z.enum(ARCH_WORDS),
+  archIndex: z.number().nullable(),
   matters: z.string(),
 });
 
 const written = (mm: number | null | undefined) => (mm == null ? '' : `${mm} mm`);
-
-/** One more shoe that is known to fit. */
-function AddKnownShoe({ onAdd }: { onAdd: (shoe: KnownShoes[number]) => void }) {
-  const [slug, setSlug] = useState('');
-  const [label, setLabel] = useState('');
-  const [fits, setFits] = useState<KnownFit>('right');
-  const [fault, setFault] = useState('');
-  const add = async () => {
-    const read = readLabel(label);
-    if (!slug || !read.ok) {
-      setFault(slug ? (read.ok ? '' : read.fault.message) : 'Which shoe?');
-      return;
-    }
-    let id: string;
-    try {
-      id = (await request('getEditionRow', { params: { edition: slug } })).id;
-    } catch (error) {
-      if (!(error instanceof RequestFault)) throw error;
-      setFault(error.message);
-      return;
-    }
-    onAdd({ editionId: id, label: read.value, width: '', fits });
-    setSlug('');
-    setLabel('');
-    setFault('');
-  };
-  return (
-    <div className={classes.wearer}>
-      <EditionSelect size="xs" label="A known shoe" w={230} value={slug} onChange={setSlug} />
-      <TextInput
-        size="xs"
-        w={110}
-        label="Label"
-        placeholder="UK 9"
-        value={label}
-        error={fault}
-        onChange={(event) => setLabel(event.currentTarget.value)}
-        onKeyDown={(event) => {
-          if (event.key !== 'Enter') return;
-          event.preventDefault();
-          void add();
-        }}
-      />
-      <NativeSelect
-        size="xs"
-        label="It is"
-        data={[...KNOWN_FITS]}
-        value={fits}
-        onChange={(event) => setFits(event.currentTarget.value as KnownFit)}
-      />
-      <Button size="xs" variant="default" onClick={() => void add()}>
-        Add it
-      </Button>
-    </div>
-  );
-}
 
 function TesterForm({ tester }: { tester: Tester }) {
   const { code, profile } = tester;
@@ -123,6 +62,7 @@ function TesterForm({ tester }: { tester: Tester }) {
   const erase = useChange('eraseTester');
   const [asked, setAsked] = useState(false);
   const knownShoes = profile?.knownShoes ?? [];
+  const usualByMaker = profile?.usualByMaker ?? [];
   const nameOf = (editionId: string) =>
     tester.knownShoes.find((shoe) => shoe.editionId === editionId)?.name ?? '';
   const { form, refuse } = useSchemaForm(
@@ -136,6 +76,8 @@ function TesterForm({ tester }: { tester: Tester }) {
       volume: profile?.volume ?? '',
       usualLabel: profile?.usualLabel ? nameLabel(profile.usualLabel) : '',
       usualSock: profile?.usualSock ?? 'usual',
+      arch: profile?.arch ?? '',
+      archIndex: profile?.archIndex ?? null,
       matters: profile?.matters ?? '',
     },
     'lengthLeftMm',
@@ -145,13 +87,13 @@ function TesterForm({ tester }: { tester: Tester }) {
     return read.ok ? read.value : undefined;
   };
   const odd = oddFeet(lengthOf(form.values.lengthLeftMm), lengthOf(form.values.lengthRightMm));
-  const keep = (shoes: KnownShoes) => {
+  const keep = (more: Partial<Pick<FootProfile, 'knownShoes' | 'usualByMaker'>>) => {
     const feet = FOOT.safeParse(form.values);
     // What is typed of the feet is not lost beside a shoe: it is put right first.
     if (!feet.success) void form.validate();
     else
       save.mutate(
-        { params: { code }, body: { ...feet.data, knownShoes: shoes } },
+        { params: { code }, body: { ...feet.data, knownShoes, usualByMaker, ...more } },
         { onError: refuse },
       );
   };
@@ -161,7 +103,8 @@ function TesterForm({ tester }: { tester: Tester }) {
     <div className={classes.page}>
       <header className={classes.head}>
         <h1>Tester {code}</h1>
-        <Link to="/fit/labels">From label to label</Link>
+        <Link to={`/fit/foot?tester=${code}`}>What to take</Link>
+        <FitLinks />
       </header>
       <p className="soft">
         Private: no sheet shows it, and all of it may be left out. A foot is measured standing, at
@@ -171,7 +114,10 @@ function TesterForm({ tester }: { tester: Tester }) {
         noValidate
         aria-label="Feet"
         onSubmit={form.onSubmit((body) =>
-          save.mutate({ params: { code }, body: { ...body, knownShoes } }, { onError: refuse }),
+          save.mutate(
+            { params: { code }, body: { ...body, knownShoes, usualByMaker } },
+            { onError: refuse },
+          ),
         )}
       >
         <div className={classes.wearer}>
@@ -236,12 +182,19 @@ function TesterForm({ tester }: { tester: Tester }) {
             {...form.getInputProps('matters')}
           />
         </div>
+        <ArchField
+          arch={form.values.arch}
+          index={form.values.archIndex}
+          onArch={(arch, archIndex) => form.setValues({ arch, archIndex })}
+        />
         {odd && <p role="status">{odd}</p>}
         <Button type="submit" size="xs" mt="sm" loading={save.isPending}>
           Keep the feet
         </Button>{' '}
         <span role="status">{save.isSuccess ? 'Kept.' : ''}</span>
       </form>
+      <h2>Usual label by maker</h2>
+      <MakerLabels labels={usualByMaker} onLabels={(labels) => keep({ usualByMaker: labels })} />
       <h2>Known shoes</h2>
       {knownShoes.length > 0 ? (
         <DataTable
@@ -259,7 +212,9 @@ function TesterForm({ tester }: { tester: Tester }) {
                   size="compact-xs"
                   variant="subtle"
                   aria-label={`Take out ${nameOf(editionId)}`}
-                  onClick={() => keep(knownShoes.filter((shoe) => shoe.editionId !== editionId))}
+                  onClick={() =>
+                    keep({ knownShoes: knownShoes.filter((shoe) => shoe.editionId !== editionId) })
+                  }
                 >
                   take out
                 </Button>
@@ -270,7 +225,7 @@ function TesterForm({ tester }: { tester: Tester }) {
       ) : (
         <p className="soft">None yet. A shoe that fits tells more than a ruler.</p>
       )}
-      <AddKnownShoe onAdd={(shoe) => keep([...knownShoes, shoe])} />
+      <AddKnownShoe onAdd={(shoe) => keep({ knownShoes: [...knownShoes, shoe] })} />
       <h2>Tried on</h2>
       {tester.tryOns.length === 0 ? (
         <p className="soft">Nothing yet.</p>

@@ -38,6 +38,41 @@ export const fitStep: Step = {
       goTo: 'From label to label',
     },
     {
+      path: 'fit/matrix',
+      title: 'All labels',
+      page: async () => (await import('./MatrixPage.tsx')).MatrixPage,
+      goTo: 'From every label to every other',
+    },
+    {
+      path: 'fit/foot',
+      title: 'What to take for a foot',
+      page: async () => (await import('./RecommendationPage.tsx')).RecommendationPage,
+      goTo: 'What to take for a foot',
+    },
+    {
+      path: 'fit/ruler',
+      title: 'The label ruler',
+      page: async () => (await import('./RulerPage.tsx')).RulerPage,
+      goTo: 'The label ruler',
+    },
+    {
+      path: 'fit/lacing',
+      title: 'Lacing',
+      page: async () => (await import('./LacingPage.tsx')).LacingPage,
+      goTo: 'Lacing',
+    },
+    {
+      path: 'fit/insoles',
+      title: 'Insoles and laces',
+      page: async () => (await import('./InsolesPage.tsx')).InsolesPage,
+      goTo: 'Insoles and laces',
+    },
+    {
+      path: 'editions/:edition/fit',
+      title: ':edition, true to its label?',
+      page: async () => (await import('./DeviationPage.tsx')).DeviationPage,
+    },
+    {
       path: 'testers/:code',
       title: 'Tester :code',
       page: async () => (await import('./TesterPage.tsx')).TesterPage,

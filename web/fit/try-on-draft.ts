@@ -8,6 +8,8 @@ export type Draft = Omit<BodyIn<'addTryOn'>, 'id'> & {
   answers: NonNullable<BodyIn<'addTryOn'>['answers']>;
 };
 
+export type SorePlace = NonNullable<Draft['answers']['sore']>[number];
+
 const EMPTY: Draft = { tester: '', answers: {} };
 
 /** The draft of one pair, and a way to change it. */

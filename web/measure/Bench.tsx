@@ -55,9 +55,12 @@ type Dialog =
   | { kind: 'note' | 'terms' | 'room' | 'one more' }
   | { kind: 'void'; reading: BenchReading };
 
-function termsInWords({ configuration, removed, conditioned, wornKm }: SessionTerms): string {
+function termsInWords(
+  { configuration, removed, conditioned, wornKm }: SessionTerms,
+  placed: readonly string[],
+): string {
   return [
-    configuration,
+    [configuration, ...placed].join(': '),
     removed ? `without ${removed}` : '',
     wornKm > 0 ? `${wornKm.toFixed(0)} km` : 'new',
     conditioned === null ? '' : conditioned ? 'conditioned' : 'not conditioned',
@@ -345,7 +348,10 @@ export function Bench({
             onClick={() => setDialog({ kind: 'terms' })}
           >
             <span>Shoes</span>
-            {termsInWords(sitting.terms)}
+            {termsInWords(
+              sitting.terms,
+              sitting.session?.placed ?? record.placed.map(({ name }) => name),
+            )}
           </button>
           <button
             type="button"

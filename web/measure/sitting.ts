@@ -18,6 +18,7 @@ import {
 import { stands } from '#core/figures/reading.ts';
 import type { Room } from '#core/figures/room.ts';
 import { sessionReadings } from '#core/figures/session-readings.ts';
+import { configurationOf } from '#core/fit/placed-insole.ts';
 import { keep } from '../api/outbox.ts';
 import { usePerson } from '../api/person.ts';
 import { useOutbox } from '../api/queries.ts';
@@ -120,7 +121,7 @@ export function protocolToUse(
 export function useSitting(pairRecord: PairRecord, lab: Lab, protocol: Protocol): Sitting {
   const outbox = useOutbox();
   const [person] = usePerson();
-  const { pair, sessions: recorded } = pairRecord;
+  const { pair, sessions: recorded, placed } = pairRecord;
   const catalogue = useCatalogue();
   const [nextTerms, setNextTerms] = useLocalStorage<SessionTerms | null>({
     key: `emvex-terms-${pair.tag}`,
@@ -158,11 +159,15 @@ export function useSitting(pairRecord: PairRecord, lab: Lab, protocol: Protocol)
   const waiting = { person, tag: pair.tag };
   const undo = useUndo(waiting);
   const terms = useMemo((): SessionTerms => {
-    const untold = { configuration: 'as sold', removed: '', conditioned: null } as const;
+    const untold = {
+      configuration: configurationOf(placed),
+      removed: '',
+      conditioned: null,
+    } as const;
     const said = current ?? nextTerms ?? { ...untold, wornKm: pair.wornKm };
     const { configuration, removed, conditioned, wornKm } = said;
     return { configuration, removed, conditioned, wornKm };
-  }, [current, nextTerms, pair.wornKm]);
+  }, [current, nextTerms, pair.wornKm, placed]);
 
   function ensureSession(): string {
     if (current) return current.id;

@@ -454,6 +454,9 @@ export function SheetPage() {
         <Button size="xs" variant="default" component={Link} to={`/editions/${edition}/line`}>
           Its line
         </Button>
+        <Button size="xs" variant="default" component={Link} to={`/editions/${edition}/fit`}>
+          Its fit
+        </Button>
         <ReportedForm editionId={sheet.data.edition.id} label={sheet.data.label} />
       </div>
       <SheetPaper sheet={sheet.data} also={also} behind={behind} />

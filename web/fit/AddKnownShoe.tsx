@@ -1,0 +1,68 @@
+import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import type { FootProfile } from '#contract/fit-records.ts';
+import { KNOWN_FITS, type KnownFit } from '#core/fit/foot.ts';
+import { readLabel } from '#core/sizing/printed-label.ts';
+import { RequestFault, request } from '../api/request.ts';
+import { EditionSelect } from '../shell/EditionSelect.tsx';
+import classes from './FitPage.module.css';
+
+/** One more shoe that is known to fit. */
+export function AddKnownShoe({
+  onAdd,
+}: {
+  onAdd: (shoe: FootProfile['knownShoes'][number]) => void;
+}) {
+  const [slug, setSlug] = useState('');
+  const [label, setLabel] = useState('');
+  const [fits, setFits] = useState<KnownFit>('right');
+  const [fault, setFault] = useState('');
+  const add = async () => {
+    const read = readLabel(label);
+    if (!slug || !read.ok) {
+      setFault(slug ? (read.ok ? '' : read.fault.message) : 'Which shoe?');
+      return;
+    }
+    let id: string;
+    try {
+      id = (await request('getEditionRow', { params: { edition: slug } })).id;
+    } catch (error) {
+      if (!(error instanceof RequestFault)) throw error;
+      setFault(error.message);
+      return;
+    }
+    onAdd({ editionId: id, label: read.value, width: '', fits });
+    setSlug('');
+    setLabel('');
+    setFault('');
+  };
+  return (
+    <div className={classes.wearer}>
+      <EditionSelect size="xs" label="A known shoe" w={230} value={slug} onChange={setSlug} />
+      <TextInput
+        size="xs"
+        w={110}
+        label="Label"
+        placeholder="UK 9"
+        value={label}
+        error={fault}
+        onChange={(event) => setLabel(event.currentTarget.value)}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter') return;
+          event.preventDefault();
+          void add();
+        }}
+      />
+      <NativeSelect
+        size="xs"
+        label="It is"
+        data={[...KNOWN_FITS]}
+        value={fits}
+        onChange={(event) => setFits(event.currentTarget.value as KnownFit)}
+      />
+      <Button size="xs" variant="default" onClick={() => void add()}>
+        Add it
+      </Button>
+    </div>
+  );
+}
