@@ -24,6 +24,7 @@ const CORE = [
   'study',
   'construction',
   'fit',
+  'wear',
   'sheet',
 ];
 

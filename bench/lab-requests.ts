@@ -15,11 +15,14 @@ import { PAGE_OF_PAIRS } from '#server/store/pair-list.ts';
 import { matchTerms } from '#server/store/terms.ts';
 import { fillLab, type LabScale } from './lab-scale.ts';
 import { type Measurement, measurement } from './measurement.ts';
+import { fillTryOns } from './try-ons.ts';
 
 const REQUESTS_OF_A_KIND = 400;
 /** A bare query of a few rows takes less than this: below it nobody minds. */
 const LEAST_BARE_MS = 5;
 const PAGE = 60;
+/** 5,000 in a lab of 10,000 editions. */
+const TRY_ONS_OF_AN_EDITION = 0.5;
 const QUANTITIES = ['mass', 'heel-stack', 'ball-width', 'toe-box-width'];
 
 interface Entry {
@@ -85,6 +88,20 @@ function bareOfPairs(db: Db, condition: string, given: object): unknown[] {
 }
 
 const EDITION_OF = 'edition_id = (SELECT id FROM edition WHERE slug = @slug)';
+
+/** What is known of the sizes of editions: their pairs and readings, their try-ons, all testers. */
+const bareOfFit = (db: Db, editions: readonly number[]): unknown[] => [
+  rowsOf(db, 'SELECT * FROM tester_foot'),
+  ...editions.map((edition) => [
+    bareOfPairs(db, EDITION_OF, { slug: slugOf(edition) }),
+    rowsOf(
+      db,
+      `SELECT * FROM pair p JOIN occasion o ON o.pair_id = p.id JOIN try_on t ON t.occasion = o.n
+       WHERE p.${EDITION_OF}`,
+      { slug: slugOf(edition) },
+    ),
+  ]),
+];
 
 function bareChange(db: Db, write: (id: string) => void): void {
   db.transaction(() => {
@@ -172,6 +189,21 @@ const KINDS: Kind[] = [
       }),
   },
   {
+    name: 'from label to label',
+    ask: ({ edition }, lab) =>
+      get(
+        lab,
+        `/api/labels-between?from=${slugOf(edition)}&to=${near(edition, 37, lab)}&label=uk-8`,
+      ),
+    bare: ({ edition }, db) => bareOfFit(db, [edition, edition + 37]),
+  },
+  {
+    name: 'true to its label',
+    ask: ({ edition }, lab) => get(lab, `/api/editions/${slugOf(edition)}/deviation`),
+    // How far testers agree is said over all try-ons: the bare query reads them too.
+    bare: ({ edition }, db) => [bareOfFit(db, [edition]), rowsOf(db, 'SELECT * FROM try_on')],
+  },
+  {
     name: 'start of a sitting',
     ask: ({ pair }, lab) => {
       const id = uuid7();
@@ -250,6 +282,7 @@ export function makeLabFile(folder: string, scale: LabScale): string {
   if (existsSync(file)) return file;
   const db = openDatabase(file, '2026-03-01');
   fillLab(db, scale);
+  fillTryOns(db, scale.editions * TRY_ONS_OF_AN_EDITION);
   db.pragma('wal_checkpoint(TRUNCATE)');
   db.close();
   return file;

@@ -8,12 +8,14 @@ import { CARRYING_CALCULATIONS } from './carrying-calculations.ts';
 import { FIT_CALCULATIONS } from './fit-calculations.ts';
 import { MEASURING_CALCULATIONS } from './measuring-calculations.ts';
 import { STUDY_CALCULATIONS } from './study-calculations.ts';
+import { WEAR_CALCULATIONS } from './wear-calculations.ts';
 
 export const CALCULATIONS: readonly Calculation[] = [
   ...MEASURING_CALCULATIONS,
   ...CARRYING_CALCULATIONS,
   ...STUDY_CALCULATIONS,
   ...FIT_CALCULATIONS,
+  ...WEAR_CALCULATIONS,
 ];
 
 /** The calculation of a name, or undefined. */

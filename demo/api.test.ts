@@ -150,6 +150,18 @@ describe('every address that reads', () => {
         '/api/labels-between?from=norrolt-stairwell-mid-cut&to=brindlow-roundsman-3&label=uk-8',
         '/api/labels-between?from=kestvane-kerb&to=norrolt-stairwell-mid-cut&label=eu-42&fits=a+bit+long',
       ],
+      getDeviation: ['pelloway-gravel-lane', 'brindlow-roundsman-3', 'wrenfold-latch-low'].map(
+        (slug) => `/api/editions/${slug}/deviation`,
+      ),
+      getLabelMatrix: ['/api/label-matrix'],
+      getInsides: ['/api/insides'],
+      getRecommendations: [
+        '/api/recommendations?tester=T4&sock=thick',
+        '/api/recommendations?left=262&use=winter+boots',
+        '/api/recommendations',
+      ],
+      listNamedParts: ['/api/named-parts'],
+      getEditionParts: ['/api/editions/kestvane-kerb/parts'],
       listWishes: ['/api/wishes'],
       getHeld: ['/api/pairs/NS-01/held/NS-04'],
       getDelivery: ['/api/delivery?edition=tarnhus-lanewalk&lot=L2-318'],

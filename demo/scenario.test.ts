@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { findClaimFaults } from '#core/claims/claim-consistency.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
 import { studyPairs } from '#core/study/pair-to-pair.ts';
+import { deviationOfEdition } from '#server/fit/deviation.ts';
 import { evaluateStored, matchOfPair } from '#server/match/match-of-pair.ts';
 import { type Db, openDatabase } from '#server/store/database.ts';
 import { openStores } from '#server/stores.ts';
@@ -45,6 +46,27 @@ describe('the demo scenario', () => {
       return findClaimFaults(read.figures).some((fault) => !fault.rounding);
     });
     expect(contradicting.map((edition) => edition.key)).toEqual(['lampround']);
+  });
+  it('has a shoe that testers find short though its length is true, and one that splits them by width', () => {
+    const stores = openStores(db);
+    const short = deviationOfEdition(stores, 'pelloway-gravel-lane');
+    expect([short.parts, short.causes[0]]).toEqual([
+      true,
+      expect.stringContaining('its toe box is'),
+    ]);
+    const byGroup = (group: string) => short.kinds.find((kind) => kind.group === group)?.verdict;
+    expect([byGroup('reference'), byGroup('known shoes')]).toEqual(['true', 'short']);
+    const { splits } = deviationOfEdition(stores, 'brindlow-roundsman-3');
+    expect(splits).toEqual([expect.stringContaining('It splits by foot width')]);
+  });
+  it('has an insole that went from one pair to another', () => {
+    const stores = openStores(db);
+    const cork = stores.namedParts.all().find(({ name }) => name === 'Cork 3');
+    const places = stores.namedParts.placesOf(cork?.id ?? '');
+    expect(places.map(({ tag, until }) => [tag, until !== null])).toEqual([
+      ['BR-11', false],
+      ['NS-01', true],
+    ]);
   });
   it('gives the same readings each time', () => {
     const all = () => {

@@ -17,6 +17,12 @@ const VIEWS: [name: string, path: string][] = [
     'from label to label',
     '/fit/labels?from=norrolt-stairwell-mid-cut&to=brindlow-roundsman-2&label=uk-8',
   ],
+  ['all labels', '/fit/matrix'],
+  ['what to take for a foot', '/fit/foot?tester=T4&sock=thick'],
+  ['the label ruler', '/fit/ruler'],
+  ['lacing', '/fit/lacing?edition=norrolt-stairwell-mid-cut'],
+  ['insoles and laces', '/fit/insoles'],
+  ['true to its label', '/editions/pelloway-gravel-lane/fit'],
   ['measure', '/pairs/NS-05/measure'],
   ['sheets', '/sheets'],
   ['sheet', '/sheets/wrenfold-latch-low?label=uk-8'],
@@ -166,6 +172,10 @@ test('receive, match and sheet fit a phone', async ({ page, demo }) => {
     '/sheets/kestvane-kerb?label=eu-42',
     '/pairs/NS-05/measure',
     '/pairs/NS-05/fit',
+    '/fit/foot?tester=T4',
+    '/fit/insoles',
+    '/editions/pelloway-gravel-lane/fit',
+    '/testers/T4',
   ]) {
     await open(page, demo, path);
     await page.getByRole('heading', { level: 1 }).waitFor();

@@ -128,3 +128,27 @@ for (const [station, typed, says] of [
       page.getByRole('complementary', { name: 'Slip' }).getByRole('listitem'),
     ).toHaveCount(0);
   });
+
+test('sizes say what goes there; an insole is named, with a length that is none put right', async ({
+  page,
+  empty,
+}) => {
+  await setUp(page, empty, ['Ruler']);
+  await page.goto(`${empty.address}/fit/matrix`);
+  await expect(page.getByText('Nothing to hold against each other yet.')).toBeVisible();
+  await page.goto(`${empty.address}/fit/ruler`);
+  await expect(page.getByText('No inside was measured yet')).toBeVisible();
+  await page.goto(`${empty.address}/fit/foot?left=262`);
+  await expect(page.getByText('No shoe for that use was measured inside yet')).toBeVisible();
+  await page.goto(`${empty.address}/fit/insoles`);
+  await expect(page.getByText('None named yet.')).toBeVisible();
+  const form = page.getByRole('form', { name: 'A new insole or laces' });
+  await form.getByRole('textbox', { name: 'Name' }).fill('Felt');
+  await form.getByRole('textbox', { name: 'Length' }).fill('long');
+  await form.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('a length, up to 2500 mm')).toBeVisible();
+  await form.getByRole('textbox', { name: 'Length' }).fill('26.4 cm');
+  await form.getByRole('textbox', { name: 'Length' }).press('Enter');
+  await expect(page.getByText('264 mm long')).toBeVisible();
+  await expect(page.getByText('In no pair.')).toBeVisible();
+});

@@ -112,6 +112,9 @@ test('a known shoe in one line leads to the label in another model, with its evi
   const line = page.getByRole('textbox', { name: 'A shoe that is known to fit, in one line' });
   await line.fill('12 regular in Norrolt Stairwell, mid fits, wide foot');
   await page.getByRole('button', { name: 'Read it' }).press('Enter');
+  await expect(page.getByText('Read as UK 12, the sizes that it is made in.')).toBeVisible();
+  await line.fill('45 regular in Norrolt Stairwell, mid fits');
+  await line.press('Enter');
   await expect(page.getByText('Which size, in which system?')).toBeVisible();
   await line.fill('UK 8 in Norrolt Stairwell mid fits, wide foot');
   await line.press('Enter');

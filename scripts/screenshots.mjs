@@ -15,13 +15,13 @@ const VIEWS = [
   ['fit', '/pairs/KK-01/fit', { taps: ['right', 'edges'] }],
   ['measure-curve', '/pairs/NS-04/measure', { keys: ['[', 6] }],
   ['receive', '/receive', { fill: true }],
-  ['pair', '/pairs/KK-02/receive'],
+  ['true-to-label', '/editions/pelloway-gravel-lane/fit'],
   ['walk', '/pairs/KK-03/walk'],
   ['sheet', '/sheets/brindlow-roundsman-2?label=uk-8'],
   ['compare', '/compare?editions=norrolt-stairwell-mid-cut,kestvane-kerb,wrenfold-latch-low'],
   ['line', '/editions/brindlow-roundsman-3/line'],
   ['edition', '/editions/norrolt-stairwell-mid-cut'],
-  ['files', '/lab/files', { file: true }],
+  ['foot', '/fit/foot?tester=T4&sock=thick'],
   ['guide', '/guide'],
   ['delivery', '/deliveries/tarnhus-lanewalk/L2-402'],
   ['sheet-phone', '/sheets/kestvane-kerb?label=eu-42', { phone: true }],
@@ -29,18 +29,11 @@ const VIEWS = [
 
 /** What a page takes to show what it fetched, gauges and curves included. */
 const SETTLE_MS = 2500;
-/** A file of readings with faults of several kinds. */
-const FAULTY = `pair,side,quantity,trial,value,unit,protocol,operator,instrument,measured_at,temperature_c,humidity_pct,note
-PL-01,left,heel-stack,1,34.2,mm,Quick review,B1,Needle gauge,2026-11-20T09:00:00Z,22.6,48,
-PL-01,middle,heel-stack,1,34.2,mm,Quick review,B1,Needle gauge,2026-11-20T09:01:00Z,,,
-XX-99,left,outsole-hardness,1,55,C,Quick review,B1,Needle gauge,2026-11-20 09:01,22,300,
-`;
-
 const browser = await chromium.launch({
   executablePath: browserPath(),
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
-for (const [name, path, { fill, phone, keys, link, file, taps } = {}] of VIEWS) {
+for (const [name, path, { fill, phone, keys, link, taps } = {}] of VIEWS) {
   const context = await browser.newContext({
     viewport: phone ? { width: 390, height: 800 } : { width: 1280, height: 800 },
   });
@@ -55,15 +48,9 @@ for (const [name, path, { fill, phone, keys, link, file, taps } = {}] of VIEWS) 
     for (let n = 0; n < times; n++) await page.keyboard.press(key);
   }
   if (link) await page.getByRole('link', { name: link }).click();
-  if (file) {
-    const buffer = Buffer.from(FAULTY);
-    await page
-      .locator('input[type="file"]')
-      .setInputFiles({ name: 'bench.csv', mimeType: 'text/csv', buffer });
-  }
   for (const tap of taps ?? [])
     await page.getByRole('button', { name: tap, exact: true }).first().click();
-  if (keys || link || file) await page.waitForTimeout(SETTLE_MS);
+  if (keys || link) await page.waitForTimeout(SETTLE_MS);
   if (fill) {
     await page.getByRole('combobox', { name: 'Maker' }).fill('Norrolt');
     await page.getByRole('combobox', { name: /^Model/ }).fill('Stairwell 2');

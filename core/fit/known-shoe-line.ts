@@ -1,6 +1,6 @@
 /** A known shoe in one line, as a reader says it: `UK 9 wide in Kestvane Kerb fits, thick socks`. */
 import { readPrintedLabel } from '../sizing/printed-label.ts';
-import type { SizeLabel } from '../sizing/size-label.ts';
+import type { LabelSystem, SizeLabel } from '../sizing/size-label.ts';
 import type { KnownFit } from './foot.ts';
 
 export interface KnownShoeLine {
@@ -14,14 +14,22 @@ export interface KnownShoeLine {
   faults: string[];
 }
 
+/** In which sizes an edition is made. */
+interface MadeRange {
+  system: LabelSystem;
+  from: number;
+  to: number;
+}
+
 const FITS =
   /\b(?:fits?|is|runs?)?\s*(?:a (?:bit|little)|slightly)\s+(?:too\s+)?(long|short|big|small)\b/i;
 
 /**
  * Reads a known shoe. What cannot be read is a fault in words, and the rest is read all the same.
+ * @param madeIn sizes that the edition is made in: a bare number among them is one of them
  * @example readKnownShoe('UK 9 in Kestvane Kerb is a bit long').fits // 'a bit long'
  */
-export function readKnownShoe(text: string): KnownShoeLine {
+export function readKnownShoe(text: string, madeIn?: MadeRange | null): KnownShoeLine {
   const [shoe = '', ...others] = text.split(/[,;]/);
   const rest = others.join(' ').toLowerCase();
   const off = FITS.exec(text)?.[1]?.toLowerCase();
@@ -31,7 +39,11 @@ export function readKnownShoe(text: string): KnownShoeLine {
   const printed = readPrintedLabel(cut?.[1] ?? shoe);
   const [first] = printed.labels;
   const label =
-    first?.system !== undefined ? { system: first.system, size: first.size } : undefined;
+    first?.system !== undefined
+      ? { system: first.system, size: first.size }
+      : first && madeIn && first.size >= madeIn.from && first.size <= madeIn.to
+        ? { system: madeIn.system, size: first.size }
+        : undefined;
   const edition = (cut?.[2] ?? '')
     .replace(FITS, '')
     .replace(/\bfits?(?:\s+(?:me|well|right))?\b/i, '')

@@ -1,4 +1,5 @@
 /** How far the label of an edition is from true: every kind of evidence by itself, and what testers say together. */
+import { group } from 'd3-array';
 import { median } from 'simple-statistics';
 import type { EditionDeviation } from '#contract/deviation-records.ts';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
@@ -16,26 +17,29 @@ import {
   usualVotes,
 } from '#core/fit/deviation.ts';
 import { fitCauses } from '#core/fit/fit-causes.ts';
+import { type FitWord, fitOfDeviation } from '#core/fit/fit-probabilities.ts';
 import { voteOfTester } from '#core/fit/label-to-label.ts';
 import { splitsOf } from '#core/fit/splits.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
-import type { SizeLabel } from '#core/sizing/size-label.ts';
+import { lastLength, type SizeLabel } from '#core/sizing/size-label.ts';
 import { madeOfEdition } from '../construction.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
+import type { StandingTryOn } from '../store/fit-evidence.ts';
 import type { Stores } from '../stores.ts';
 import {
-  fittingIn,
   knownShoes,
   lengthAt,
   pairsThatCount,
   triedLabel,
+  type UsualLabels,
   usualLabels,
   votesAgainstUsual,
   withDoubt,
 } from './evidence.ts';
 
-/** Of a maker no more editions are looked at, the first by name. */
-const MOST_OF_MAKER = 24;
+/** No more exceptions of a maker are named. */
+const MOST_NAMED = 12;
+const TESTER_GROUPS = ['known shoes', 'try-ons'] as const;
 
 /** Lengths that are held against a reference shoe, and what they are called. */
 const HELD: readonly (readonly [quantity: QuantityId, what: string, isHint: boolean])[] = [
@@ -50,6 +54,9 @@ interface Look {
   stores: Stores;
   lab: LabFacts;
   known: ReturnType<typeof knownShoes>;
+  usual: UsualLabels;
+  /** Try-ons that stand, by edition. */
+  tried: Map<string, StandingTryOn[]>;
   /** Editions with their pairs, and the label of the first: worked out once each. */
   pairsOf: (editionId: string) => ReturnType<typeof pairsThatCount>;
 }
@@ -61,6 +68,8 @@ function lookAt(stores: Stores): Look {
     stores,
     lab,
     known: knownShoes(stores),
+    usual: usualLabels(stores),
+    tried: group(stores.fitEvidence.all(), ({ editionId }) => editionId),
     pairsOf(editionId) {
       const pairs = held.get(editionId) ?? pairsThatCount(stores, lab, editionId);
       held.set(editionId, pairs);
@@ -98,7 +107,7 @@ function shortfallBeside(look: Look, editionId: string): Shortfall | undefined {
 }
 
 function evidenceOf(look: Look, editionId: string, label: SizeLabel | undefined) {
-  const { stores, lab, pairsOf, known } = look;
+  const { stores, lab, pairsOf, known, tried, usual } = look;
   const edition = { id: editionId, pairs: pairsOf(editionId) };
   const inside = label && lengthAt(edition, 'internal-length', label, lab);
   const shortfall = shortfallBeside(look, editionId);
@@ -116,8 +125,11 @@ function evidenceOf(look: Look, editionId: string, label: SizeLabel | undefined)
     return [{ what, n: others.length, isHint, ...withDoubt(less) }];
   });
   const { maker } = stores.editions.byId(editionId);
-  const fitting = fittingIn(stores, editionId, known);
-  const votes = votesAgainstUsual(fitting, usualLabels(stores, maker));
+  const fitting = [
+    ...(known.get(editionId) ?? []),
+    ...(tried.get(editionId) ?? []).flatMap(triedLabel),
+  ];
+  const votes = votesAgainstUsual(fitting, usual(maker));
   return {
     shortfall,
     votes,
@@ -133,16 +145,14 @@ function evidenceOf(look: Look, editionId: string, label: SizeLabel | undefined)
 
 /** Every tester who said something, with the foot that said it. */
 function votesOf(
-  { stores }: Look,
+  { stores, tried }: Look,
   editionId: string,
   votes: ReturnType<typeof evidenceOf>['votes'],
 ) {
   const offsets = new Map<string, number[]>();
   for (const { tester, offsetHalfSizes } of votes)
     offsets.set(tester, [...(offsets.get(tester) ?? []), offsetHalfSizes]);
-  const latest = new Map(
-    stores.fitEvidence.ofEdition(editionId).map((tryOn) => [tryOn.tester, tryOn]),
-  );
+  const latest = new Map((tried.get(editionId) ?? []).map((tryOn) => [tryOn.tester, tryOn]));
   const testers = [...new Set([...offsets.keys(), ...latest.keys()])].sort();
   return testers.map((tester): EditionDeviation['votes'][number] => {
     const profile = stores.testers.profileOf(tester);
@@ -175,12 +185,12 @@ function fitsBy({ outcome, row }: { outcome: string; row: number | null }): bool
 }
 
 /** How far testers agree over all editions that two of them speak of: half sizes against their usual. */
-function agreementOver({ stores, known }: Look): EditionDeviation['agreement'] {
-  const ids = new Map<string, ReturnType<typeof triedLabel>>(known);
-  for (const tryOn of stores.fitEvidence.all())
-    ids.set(tryOn.editionId, [...(ids.get(tryOn.editionId) ?? []), ...triedLabel(tryOn)]);
-  const units = [...ids].map(([id, fitting]) => {
-    const votes = votesAgainstUsual(fitting, usualLabels(stores, stores.editions.byId(id).maker));
+function agreementOver({ known, tried, usual }: Look): EditionDeviation['agreement'] {
+  const makers = new Map([...tried].map(([id, [first]]) => [id, first?.maker ?? '']));
+  const units = [...new Set([...known.keys(), ...tried.keys()])].map((id) => {
+    const fitting = [...(known.get(id) ?? []), ...(tried.get(id) ?? []).flatMap(triedLabel)];
+    const maker = makers.get(id) ?? known.get(id)?.[0]?.maker ?? '';
+    const votes = votesAgainstUsual(fitting, usual(maker));
     const own = new Map<string, number[]>();
     for (const { tester, offsetHalfSizes } of votes)
       own.set(tester, [...(own.get(tester) ?? []), offsetHalfSizes]);
@@ -204,44 +214,67 @@ const verdictBy = ({ kinds }: Deviation, groups: readonly DeviationGroup[]) =>
   kinds.find(({ group, verdict }) => groups.includes(group) && verdict !== 'cannot tell')
     ?.verdict ?? 'cannot tell';
 
-function makerOf(look: Look, editionId: string): EditionDeviation['maker'] {
-  const { stores } = look;
+/** Two of three pairs are within so much of their edition, and of their gauge, mm. Common practice. */
+const PAIR_U_MM = Math.hypot(1, 0.5);
+
+/** How the editions of a maker run: by their insides against their labels, and by what testers take. */
+function makerOf(
+  look: Look,
+  editionId: string,
+  shortfall: Shortfall | undefined,
+): EditionDeviation['maker'] {
+  const { stores, tried, known, usual } = look;
   const { makerId, maker } = stores.editions.byId(editionId);
   const all = stores.names.editionsOf('maker', makerId);
-  const looked = all.slice(0, MOST_OF_MAKER).map((id) => ({
-    name: editionName(stores.editions.byId(id)),
-    deviation: evidenceOf(look, id, labelOf(look, id)).deviation,
-  }));
-  const by = (name: string, groups: readonly DeviationGroup[]) => ({
+  const insides = stores.fitEvidence.insidesOfMaker(makerId);
+  const nameOf = (id: string) => editionName(stores.editions.byId(id));
+  // The label of an edition that most pairs speak for.
+  const lengths = all.flatMap((id) => {
+    const [inside] = insides
+      .filter((one) => one.editionId === id)
+      .sort((a, b) => b.pairs - a.pairs);
+    if (!inside || !shortfall) return [];
+    const { system, size, mm, pairs } = inside;
+    const deviation = mm - (lastLength({ system, size }) - shortfall.mm);
+    const u = Math.hypot(PAIR_U_MM / Math.sqrt(pairs), shortfall.u);
+    return [{ id, verdict: fitOfDeviation(deviation, u, shortfall.df).verdict }];
+  });
+  const testers = all.flatMap((id) => {
+    const fitting = [...(known.get(id) ?? []), ...(tried.get(id) ?? []).flatMap(triedLabel)];
+    const votes = votesAgainstUsual(fitting, usual(maker));
+    return votes.length > 0
+      ? [{ id, verdict: verdictBy(deviationOf({ references: [], votes }), TESTER_GROUPS) }]
+      : [];
+  });
+  const by = (name: string, editions: readonly { id: string; verdict: FitWord }[]) => ({
     by: name,
     ...tendencyOf(
-      looked.map((one) => ({ name: one.name, verdict: verdictBy(one.deviation, groups) })),
+      // Only what is otherwise is named: a maker has many.
+      editions.map(({ id, verdict }) => ({ name: id, verdict })),
     ),
   });
   return {
     name: maker,
-    tendencies: [
-      by('by its lengths', ['label', 'reference']),
-      by('by testers', ['known shoes', 'try-ons']),
-    ],
-    editions: looked.length,
-    ofAll: all.length,
+    tendencies: [by('by its lengths', lengths), by('by testers', testers)].map((tendency) => ({
+      ...tendency,
+      exceptions: tendency.exceptions.slice(0, MOST_NAMED).map(nameOf),
+    })),
+    editions: all.length,
   };
 }
 
 /** What is on record that can make it feel otherwise than it is long. */
 function causesOf(look: Look, editionId: string, label: SizeLabel | undefined): string[] {
   const { stores, lab, pairsOf } = look;
-  const tryOns = stores.fitEvidence.ofEdition(editionId);
+  const tryOns = look.tried.get(editionId) ?? [];
   const stored = stores.pairs.ofEdition(editionId).filter(({ leftOut }) => leftOut === null);
-  const toeBoxAt = (id: string) =>
-    label && lengthAt({ id, pairs: pairsOf(id) }, 'toe-box-height', label, lab)?.value;
-  const own = toeBoxAt(editionId);
+  const own =
+    label &&
+    lengthAt({ id: editionId, pairs: pairsOf(editionId) }, 'toe-box-height', label, lab)?.value;
   const others = stores.fitEvidence
-    .measured('toe-box-height')
-    .filter((id) => id !== editionId)
-    .slice(0, MOST_OF_MAKER)
-    .flatMap((id) => toeBoxAt(id) ?? []);
+    .toeBoxes()
+    .filter((one) => one.editionId !== editionId)
+    .map(({ mm }) => mm);
   return fitCauses({
     rows: tryOns.flatMap(({ outcome, row }) => (outcome === 'keep' || row === null ? [] : [row])),
     tryOns: tryOns.length,
@@ -312,7 +345,7 @@ export function deviationOfEdition(stores: Stores, slug: string): EditionDeviati
         words: evidenceOf(look, id, labelOf(look, id)).deviation.words,
       };
     }),
-    maker: makerOf(look, edition.id),
+    maker: makerOf(look, edition.id, shortfall),
     votes: said,
     median: offsets.length > 0 ? median(said.flatMap(({ halfSizes }) => halfSizes ?? [])) : null,
     splits: [

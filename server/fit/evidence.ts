@@ -18,17 +18,19 @@ import type { LabFacts } from '../lab-facts.ts';
 import type { StandingTryOn } from '../store/fit-evidence.ts';
 import type { Stores } from '../stores.ts';
 
+/** A label that fits, and whose shoe it is of. */
+export type KnownLabel = FittingLabel & { maker: string };
+
 /** Labels of shoes that testers know, by the edition that they are of now. */
-export function knownShoes(stores: Stores): Map<string, FittingLabel[]> {
-  const byEdition = new Map<string, FittingLabel[]>();
-  for (const { code, profile } of stores.testers.all())
-    for (const { editionId, label, fits } of profile.knownShoes) {
-      // What was known of an edition that was merged is known of where it leads.
-      const standing = stores.names.lead('edition', editionId);
-      const known = byEdition.get(standing) ?? [];
-      known.push({ tester: code, known: 'known shoe', label: rightLabel(label, fits) });
-      byEdition.set(standing, known);
-    }
+export function knownShoes(stores: Stores): Map<string, KnownLabel[]> {
+  const byEdition = new Map<string, KnownLabel[]>();
+  for (const { tester, editionId, merged, maker, label, fits } of stores.fitEvidence.known()) {
+    // What was known of an edition that was merged is known of where it leads.
+    const standing = merged ? stores.names.lead('edition', editionId) : editionId;
+    const known = byEdition.get(standing) ?? [];
+    known.push({ tester, known: 'known shoe', label: rightLabel(label, fits), maker });
+    byEdition.set(standing, known);
+  }
   return byEdition;
 }
 
@@ -44,21 +46,31 @@ export const fittingIn = (
   editionId: string,
   known = knownShoes(stores),
 ): FittingLabel[] => [
-  ...(known.get(editionId) ?? []),
+  ...(known.get(editionId) ?? []).map(({ maker: _, ...label }) => label),
   ...stores.fitEvidence.ofEdition(editionId).flatMap(triedLabel),
 ];
 
-/** The usual label of each tester with a maker: their own for it, else the one they wear in most. */
-export function usualLabels(stores: Stores, maker: string): Map<string, SizeLabel> {
-  return new Map(
-    stores.testers.all().flatMap(({ code, profile }): [string, SizeLabel][] => {
-      const own = profile.usualByMaker?.find(
-        (one) => one.maker.toLowerCase() === maker.toLowerCase(),
+/** Usual labels by maker: each tester's own for it, else the one they wear in most. */
+export type UsualLabels = (maker: string) => ReadonlyMap<string, SizeLabel>;
+
+/** Profiles are read once, and a maker's labels kept: over many editions they are asked for again. */
+export function usualLabels(stores: Stores): UsualLabels {
+  const testers = stores.testers.all();
+  const kept = new Map<string, ReadonlyMap<string, SizeLabel>>();
+  return (maker) => {
+    const name = maker.toLowerCase();
+    const labels =
+      kept.get(name) ??
+      new Map(
+        testers.flatMap(({ code, profile }): [string, SizeLabel][] => {
+          const own = profile.usualByMaker?.find((one) => one.maker.toLowerCase() === name);
+          const label = own?.label ?? profile.usualLabel;
+          return label ? [[code, label]] : [];
+        }),
       );
-      const label = own?.label ?? profile.usualLabel;
-      return label ? [[code, label]] : [];
-    }),
-  );
+    kept.set(name, labels);
+    return labels;
+  };
 }
 
 /** What testers take in an edition against their usual label. */

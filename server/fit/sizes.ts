@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import type { footAsked, Insides, LabelMatrix, Recommendations } from '#contract/sizing-records.ts';
 import { isMadeFor, type ShippedUse } from '#core/catalogue/disciplines.ts';
 import { type Figure, figureExpanded } from '#core/figures/figure.ts';
-import { votesBetween } from '#core/fit/fitting-labels.ts';
+import { type FittingLabel, votesBetween } from '#core/fit/fitting-labels.ts';
 import { OFF_BY } from '#core/fit/foot.ts';
 import { labelMatrix, lengthsOfBoth } from '#core/fit/label-matrix.ts';
 import { labelToLabel } from '#core/fit/label-to-label.ts';
@@ -32,13 +32,13 @@ const MOST_AT_HAND = 60;
 /** The matrix of the editions of which most is known. */
 export function buildLabelMatrix(stores: Stores): LabelMatrix {
   const lab = labFacts(stores);
-  const fitting = new Map(knownShoes(stores));
+  const fitting = new Map<string, FittingLabel[]>(knownShoes(stores));
   for (const tryOn of stores.fitEvidence.all()) {
     const labels = triedLabel(tryOn);
     if (labels.length > 0)
       fitting.set(tryOn.editionId, [...(fitting.get(tryOn.editionId) ?? []), ...labels]);
   }
-  const measured = new Set(stores.fitEvidence.measured('internal-length'));
+  const measured = new Set(stores.fitEvidence.measuredInside());
   const ids = [...new Set([...fitting.keys(), ...measured])];
   const weight = (id: string) => (fitting.get(id)?.length ?? 0) + Number(measured.has(id));
   const editions = ids
@@ -88,12 +88,7 @@ const shown = (figure: Figure | undefined) =>
 /** Insides and insoles of what was measured, at the label of a pair of each. */
 export function listInsides(stores: Stores): Insides {
   const lab = labFacts(stores);
-  const ids = [
-    ...new Set([
-      ...stores.fitEvidence.measured('internal-length'),
-      ...stores.fitEvidence.measured('footbed-length'),
-    ]),
-  ];
+  const ids = stores.fitEvidence.measuredInside();
   const rows = ids.slice(0, MOST_AT_HAND).flatMap((id) => {
     const [label] = ownLabels(stores, id);
     if (!label) return [];
@@ -168,7 +163,7 @@ export function recommendFor(stores: Stores, asked: FootAsked): Recommendations 
   const known = knownShoes(stores);
   const uses = stores.uses.all();
   const all = stores.fitEvidence
-    .measured('internal-length')
+    .measuredInside()
     .filter(
       (id) => use === '' || isMadeFor(stores.editions.byId(id).uses, use as ShippedUse, uses),
     );

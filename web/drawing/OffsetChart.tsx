@@ -9,11 +9,10 @@ export interface OffsetRow {
   shares: readonly { halfSizes: number; probability: number }[];
 }
 
-const WIDTH = 680;
-/** Room for the names of the rows: of the longest of them. */
-const LEAST_GUTTER = 150;
-const LETTER = 6.2;
-const ROW = 54;
+const WIDTH = 420;
+/** A row bears its name above its bars. */
+const ROW = 68;
+const NAME = 18;
 const FOOT = 30;
 
 /** Kinds of evidence on one ruler of half sizes, a row each, never merged. */
@@ -33,11 +32,7 @@ export function OffsetChart({
     1,
     ...rows.flatMap(({ shares }) => shares.map(({ halfSizes }) => halfSizes)),
   );
-  const gutter = Math.max(
-    LEAST_GUTTER,
-    12 + LETTER * Math.max(...rows.map(({ name: row }) => row.length)),
-  );
-  const x = scaleLinear([-most - 0.5, most + 0.5], [gutter, WIDTH - 10]);
+  const x = scaleLinear([-most - 0.5, most + 0.5], [0, WIDTH]);
   const height = rows.length * ROW + FOOT;
   const offsets = Array.from({ length: 2 * most + 1 }, (_, at) => at - most);
   return (
@@ -64,13 +59,13 @@ export function OffsetChart({
       >
         {rows.map((row, at) => {
           const base = (at + 1) * ROW;
-          const y = scaleLinear([0, 1], [base, base - ROW + 14]);
+          const y = scaleLinear([0, 1], [base, base - ROW + NAME + 16]);
           return (
             <g key={row.name}>
-              <text x={0} y={base - 6} data-start>
+              <text x={0} y={base - ROW + NAME - 2} data-start>
                 {row.name}
               </text>
-              <line x1={gutter} x2={WIDTH - 10} y1={base} y2={base} />
+              <line x1={0} x2={WIDTH} y1={base} y2={base} />
               {row.shares.map(({ halfSizes, probability }) => (
                 <g key={halfSizes}>
                   <rect

@@ -76,7 +76,7 @@ export function ArchField({
       });
   };
   return (
-    <fieldset className={classes.choice}>
+    <fieldset className={classes.arch}>
       <legend>Arch</legend>
       <div className={classes.wearer}>
         <NativeSelect

@@ -268,11 +268,6 @@ function DeviationOf({ deviation }: { deviation: EditionDeviation }) {
               </li>
             ))}
           </ul>
-          {maker.ofAll > maker.editions && (
-            <p className="soft">
-              {maker.editions} of {maker.ofAll} editions were looked at.
-            </p>
-          )}
           <References deviation={deviation} id={row.data?.id} />
         </div>
       </div>

@@ -105,9 +105,9 @@ function KnownLine({ onRead }: { onRead: (fields: Record<string, string>) => voi
   const [line, setLine] = useState('');
   const [faults, setFaults] = useState<string[]>([]);
   const read = async () => {
-    const known = readKnownShoe(line);
-    const asked = known.edition
-      ? await request('listEditions', { query: { find: known.edition, limit: 2 } }).catch(toFault)
+    const plain = readKnownShoe(line);
+    const asked = plain.edition
+      ? await request('listEditions', { query: { find: plain.edition, limit: 2 } }).catch(toFault)
       : { rows: [] };
     if (asked instanceof RequestFault) {
       setFaults([asked.message]);
@@ -115,8 +115,12 @@ function KnownLine({ onRead }: { onRead: (fields: Record<string, string>) => voi
     }
     const found = asked.rows;
     const [edition, another] = found;
+    const known = readKnownShoe(line, edition?.madeIn);
     setFaults([
       ...known.faults,
+      ...(known.label && !plain.label
+        ? [`Read as ${nameLabel(known.label)}, the sizes that it is made in.`]
+        : []),
       ...(known.edition && !edition ? [`No edition is called ${known.edition}.`] : []),
       ...(another ? [`Several are called so: the first is taken, ${edition?.slug}.`] : []),
       ...(known.wideFoot ? ['A wide foot: try the wider build of it first.'] : []),

@@ -82,7 +82,7 @@ export function MakerLabels({
           }}
         />
         <Button size="xs" variant="default" onClick={add}>
-          Add it
+          Add the label
         </Button>
       </div>
     </>

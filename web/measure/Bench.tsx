@@ -350,7 +350,8 @@ export function Bench({
             <span>Shoes</span>
             {termsInWords(
               sitting.terms,
-              sitting.session?.placed ?? record.placed.map(({ name }) => name),
+              (sitting.open ? sitting.session?.placed : undefined) ??
+                record.placed.map(({ name }) => name),
             )}
           </button>
           <button
