@@ -151,10 +151,11 @@ function MoveForm({ part, onMoved }: { part: NamedPart; onMoved: () => void }) {
 
 function Part({ part }: { part: NamedPart }) {
   const [open, setOpen] = useState<'' | 'move' | 'change'>('');
-  const key = useRef<HTMLButtonElement>(null);
-  const close = () => {
+  const keys = { move: useRef<HTMLButtonElement>(null), change: useRef<HTMLButtonElement>(null) };
+  /** The focus goes back to the key that opened it. */
+  const close = (key: 'move' | 'change') => {
     setOpen('');
-    key.current?.focus();
+    keys[key].current?.focus();
   };
   const isIn = part.places.find(({ until }) => until === null);
   const measures = [
@@ -184,7 +185,7 @@ function Part({ part }: { part: NamedPart }) {
           </span>
         ))}
       <Button
-        ref={key}
+        ref={keys.move}
         size="compact-xs"
         variant="subtle"
         aria-expanded={open === 'move'}
@@ -194,6 +195,7 @@ function Part({ part }: { part: NamedPart }) {
         move
       </Button>
       <Button
+        ref={keys.change}
         size="compact-xs"
         variant="subtle"
         aria-expanded={open === 'change'}
@@ -202,8 +204,8 @@ function Part({ part }: { part: NamedPart }) {
       >
         change
       </Button>
-      {open === 'move' && <MoveForm part={part} onMoved={close} />}
-      {open === 'change' && <PartForm part={part} onKept={close} />}
+      {open === 'move' && <MoveForm part={part} onMoved={() => close('move')} />}
+      {open === 'change' && <PartForm part={part} onKept={() => close('change')} />}
     </li>
   );
 }
