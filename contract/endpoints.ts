@@ -13,6 +13,7 @@ import { PAIR_ENDPOINTS } from './pair-endpoints.ts';
 import { READING_ENDPOINTS } from './reading-endpoints.ts';
 import { SHEET_ENDPOINTS } from './sheet-endpoints.ts';
 import { STUDY_ENDPOINTS } from './study-endpoints.ts';
+import { WEAR_ENDPOINTS } from './wear-endpoints.ts';
 import { WISH_ENDPOINTS } from './wish-endpoints.ts';
 
 export const ENDPOINTS = {
@@ -29,6 +30,7 @@ export const ENDPOINTS = {
   ...LINE_ENDPOINTS,
   ...WISH_ENDPOINTS,
   ...FIT_ENDPOINTS,
+  ...WEAR_ENDPOINTS,
 } satisfies Record<string, Endpoint>;
 
 export type Endpoints = typeof ENDPOINTS;

@@ -11,6 +11,7 @@ import {
 import { day, id, kilometres, pageOf, remark, sizeLabel, words } from './fields.ts';
 import { placedPart } from './insole-records.ts';
 import { session } from './reading-records.ts';
+import { WEAR_ANSWERS } from './wear-records.ts';
 
 export const ACQUISITIONS = ['bought', 'loaned', 'gifted'] as const;
 
@@ -114,6 +115,10 @@ export const pairRow = z.object({
     .object({ outcome: z.enum(TRY_ON_OUTCOMES), words: z.string() })
     .nullable()
     .describe('what the latest try-on came to; null: not tried on'),
+  wear: z
+    .object({ km: z.number(), answer: z.enum(WEAR_ANSWERS), words: z.string() })
+    .nullable()
+    .describe('distance worn, and what its signs come to or was decided; null: nothing is said'),
 });
 
 export type PairRow = z.infer<typeof pairRow>;
@@ -133,6 +138,7 @@ export const pairRecord = z.object({
   }),
   edition: editionRecord,
   sessions: z.array(session),
+  kmNow: kilometres.describe('worn by now, as far as it was said'),
   placed: z.array(placedPart).describe('insoles and laces that are in it by name'),
 });
 

@@ -150,6 +150,7 @@ describe('every address that reads', () => {
         '/api/labels-between?from=norrolt-stairwell-mid-cut&to=brindlow-roundsman-3&label=uk-8',
         '/api/labels-between?from=kestvane-kerb&to=norrolt-stairwell-mid-cut&label=eu-42&fits=a+bit+long',
       ],
+      getWear: ['BR-07', 'KK-04', 'KK-06', 'PL-01'].map((tag) => `/api/pairs/${tag}/wear`),
       getDeviation: ['pelloway-gravel-lane', 'brindlow-roundsman-3', 'wrenfold-latch-low'].map(
         (slug) => `/api/editions/${slug}/deviation`,
       ),

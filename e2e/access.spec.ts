@@ -23,6 +23,7 @@ const VIEWS: [name: string, path: string][] = [
   ['lacing', '/fit/lacing?edition=norrolt-stairwell-mid-cut'],
   ['insoles and laces', '/fit/insoles'],
   ['true to its label', '/editions/pelloway-gravel-lane/fit'],
+  ['a worn pair', '/pairs/BR-07/wear'],
   ['measure', '/pairs/NS-05/measure'],
   ['sheets', '/sheets'],
   ['sheet', '/sheets/wrenfold-latch-low?label=uk-8'],
@@ -176,6 +177,7 @@ test('receive, match and sheet fit a phone', async ({ page, demo }) => {
     '/fit/insoles',
     '/editions/pelloway-gravel-lane/fit',
     '/testers/T4',
+    '/pairs/BR-07/wear',
   ]) {
     await open(page, demo, path);
     await page.getByRole('heading', { level: 1 }).waitFor();

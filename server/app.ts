@@ -34,6 +34,7 @@ import { photographFolder } from './store/photograph-folder.ts';
 import { openStores } from './stores.ts';
 import { refreshConsistency } from './studies/consistency.ts';
 import { studyRoutes } from './studies/study-routes.ts';
+import { wearRoutes } from './wear/wear-routes.ts';
 
 /** Addresses whose answers take as long as a file, or as a page stays open. */
 const UNTIMED = (['importReadings', 'exportReadings', 'liveGauges', 'getRecall'] as const).map(
@@ -160,6 +161,7 @@ export function createApp(options: AppOptions): BenchApp {
       ...walkRoutes(stores),
       ...wishRoutes(stores),
       ...fitRoutes(stores),
+      ...wearRoutes(stores),
       ...sessionRoutes(stores),
       ...matchRoutes(stores),
       ...studyRoutes(stores, keepUp),

@@ -5,7 +5,9 @@ import { labFacts } from './lab-facts.ts';
 import { publishPair, stepsOf, summarisePair } from './measured-pairs.ts';
 import { notFound, Refusal } from './problems.ts';
 import { type Corrector, type Edit, oppositeOf } from './store/corrections.ts';
+import { isWearTable } from './store/wear.ts';
 import type { Stores } from './stores.ts';
+import { publishWear } from './wear-standing.ts';
 
 /** What edits touch, as ids; a column that refers to a row counts on both sides. */
 function touchedBy(stores: Stores, edits: readonly Edit[]) {
@@ -13,6 +15,7 @@ function touchedBy(stores: Stores, edits: readonly Edit[]) {
   const editions = new Set<string>();
   const sittings = new Set<string>();
   const tryOns = new Set<string>();
+  const worn = new Set<string>();
   const both = (edit: { from: unknown; to: unknown }, set: Set<string>) => {
     for (const id of [edit.from, edit.to]) if (typeof id === 'string') set.add(id);
   };
@@ -21,6 +24,7 @@ function touchedBy(stores: Stores, edits: readonly Edit[]) {
     const { table, id, column } = edit;
     if (table === 'pair') pairs.add(id);
     if (table === 'try_on') tryOns.add(id);
+    if (isWearTable(table)) worn.add(stores.wear.part(table, id, 'This').pairId);
     if (table === 'occasion') both(edit, pairs);
     if (table === 'occasion' || table === 'sitting') sittings.add(id);
     if (table === 'sitting') pairs.add(stores.sessions.byId(id).pairId);
@@ -31,12 +35,12 @@ function touchedBy(stores: Stores, edits: readonly Edit[]) {
       for (const one of stores.names.editionsOf('maker', id)) editions.add(one);
     if (column === 'edition_id') both(edit, editions);
   }
-  return { pairs, editions, sittings, tryOns };
+  return { pairs, editions, sittings, tryOns, worn };
 }
 
 /** Works out anew what leans on the rows that were edited. */
 function bringAlong(stores: Stores, edits: readonly Edit[]): void {
-  const { pairs, editions, sittings, tryOns } = touchedBy(stores, edits);
+  const { pairs, editions, sittings, tryOns, worn } = touchedBy(stores, edits);
   const lab = labFacts(stores);
   // What a sitting taught is said again of the pair it is of now, or not at all while it is open.
   for (const id of sittings) stores.learned.publishSitting(id, [], [], stepsOf(lab));
@@ -45,6 +49,7 @@ function bringAlong(stores: Stores, edits: readonly Edit[]): void {
     stores.consistency.markStale(id);
     for (const { tag } of stores.pairs.ofEdition(id)) stores.pairRows.place(tag);
   }
+  for (const id of worn) publishWear(stores, id);
   for (const id of tryOns) publishFit(stores, stores.tryOns.byId(id).pairId);
   for (const id of pairs) {
     summarisePair(stores, id);

@@ -30,6 +30,7 @@ import { studyReadingStore } from './store/study-readings.ts';
 import { testerStore } from './store/testers.ts';
 import { thresholdStore } from './store/thresholds.ts';
 import { tryOnStore } from './store/try-ons.ts';
+import { wearStore } from './store/wear.ts';
 import { wishStore } from './store/wishes.ts';
 
 export function openStores(db: Db) {
@@ -47,6 +48,7 @@ export function openStores(db: Db) {
     names,
     lines: lineStore(db),
     fitEvidence: fitEvidenceStore(db),
+    wear: wearStore(db, readings),
     namedParts: namedPartStore(db),
     testers: testerStore(db),
     uses: ownUseStore(db),

@@ -8,7 +8,7 @@ import type { TypedQuantity } from '../sizing/typed-quantity.ts';
 import { readTypedReading } from './typed-reading.ts';
 
 /** What readings are taken in. */
-export const OCCASIONS = ['sitting', 'check', 'study', 'try-on'] as const;
+export const OCCASIONS = ['sitting', 'check', 'study', 'try-on', 'wear-check'] as const;
 export type OccasionKind = (typeof OCCASIONS)[number];
 
 /** How a reading came in: by hand, off a live gauge, from a file, fitted to a curve. */

@@ -17,6 +17,9 @@ export interface BreakIn {
 const HALF_POINT = 0.5;
 export const RATINGS_ENOUGH = 5;
 const LEVEL = 0.95;
+/** Beyond so many spans a curve is a straight line. */
+const SLOWEST = 10;
+const LOOKS = 25;
 
 /** For one τ the rest is a straight line in e^(−t/τ): plateau, start and the squares left. */
 function fitAt(tau: number, hours: readonly number[], comfort: readonly number[]) {
@@ -71,15 +74,20 @@ export function breakIn(hours: readonly number[], comfort: readonly number[]): B
   if (new Set(hours).size < 3 || new Set(comfort).size < 2)
     throw new RangeError('a break-in takes ratings that vary, at three times at least');
   const span = Math.max(...hours) - Math.min(...hours);
-  const squaresAt = (log: number) => fitAt(Math.exp(log), hours, comfort).squares;
+  // Nothing that is over within half of the shortest gap can be told from these ratings, nor what takes far longer.
+  const times = [...new Set(hours)].sort((a, b) => a - b);
+  const gap = Math.min(...times.slice(1).map((time, at) => time - (times[at] ?? 0)));
+  const [fastest, slowest] = [Math.log(gap / 2), Math.log(SLOWEST * span)];
+  const within = (log: number) => Math.min(slowest, Math.max(fastest, log));
+  const squaresAt = (log: number) => fitAt(Math.exp(within(log)), hours, comfort).squares;
   // The squares may have several hollows: the search begins at the deepest of a coarse look.
   const looks = Array.from(
-    { length: 25 },
-    (_, at) => Math.log(span / 60) + (at / 24) * Math.log(600),
+    { length: LOOKS },
+    (_, at) => fastest + (at / (LOOKS - 1)) * (slowest - fastest),
   );
   const first = looks.reduce((a, b) => (squaresAt(b) < squaresAt(a) ? b : a));
   const [log = first] = minimise(([x]) => squaresAt(x ?? first), [first], 0.2, { within: 1e-10 });
-  const tau = Math.exp(log);
+  const tau = Math.exp(within(log));
   const { plateau, start, squares } = fitAt(tau, hours, comfort);
   const rise = plateau - start;
   const gradients = hours.map((t): [number, number, number] => {
@@ -97,6 +105,8 @@ export function breakIn(hours: readonly number[], comfort: readonly number[]): B
     start: Math.sqrt(of(1, 1)),
     tauH: Math.sqrt(of(2, 2)),
   };
+  if (![plateau, start, tau, ...Object.values(se)].every(Number.isFinite))
+    throw new RangeError('these ratings tell no break-in: are hours and comfort as they were?');
   if (rise <= HALF_POINT)
     return {
       plateau,

@@ -58,8 +58,8 @@ const NOUNS = [
 ];
 const NEGATIONS = ['no', 'not', 'without', 'never', 'none'];
 
-/** A word without its plural s. */
-const stem = (word: string) => (word.length > 3 ? word.replace(/s$/, '') : word);
+/** A word without its plural s; `less` is none. */
+const stem = (word: string) => (word.length > 3 ? word.replace(/([^s])s$/, '$1') : word);
 
 export interface ReadSigns {
   present: Sign[];

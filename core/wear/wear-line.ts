@@ -107,10 +107,10 @@ export function wearLine(
   };
 }
 
-/** A zone with the line of its depth. */
+/** A zone and where its line comes to the limit; left out: too little wear to tell. */
 export interface WornZone {
   zone: string;
-  line: WearLine;
+  reachesLimit?: { fit: number; earliest: number; latest?: number | undefined } | undefined;
 }
 
 /**
@@ -120,7 +120,7 @@ export interface WornZone {
 export function firstZones(
   zones: readonly WornZone[],
 ): { first: string; with: string[] } | undefined {
-  const known = zones.flatMap(({ zone, line: { reachesLimit } }) =>
+  const known = zones.flatMap(({ zone, reachesLimit }) =>
     reachesLimit ? [{ zone, ...reachesLimit }] : [],
   );
   const [first] = [...known].sort((a, b) => a.fit - b.fit);

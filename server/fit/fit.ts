@@ -100,7 +100,8 @@ export function judgeTryOn(
 export function fitOf(stores: Stores, tag: string, now: string): FitOfPair {
   const pair = stores.pairs.byTag(tag);
   const edition = stores.editions.byId(pair.editionId);
-  const { id, label, width, returnBy, receivedOn, wornKm } = pair;
+  const { id, label, width, returnBy, receivedOn } = pair;
+  const wornKm = stores.wear.kmOf(id) ?? pair.wornKm;
   return {
     pair: { id, tag: pair.tag, label, width, returnBy, receivedOn, wornKm },
     edition: { slug: edition.slug, name: editionName(edition) },

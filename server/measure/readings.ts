@@ -28,6 +28,11 @@ export function takeReading(stores: Stores, reading: NewReading): TakenReading {
       'occasionId',
       'A try-on is answered, not read: its lengths stand in its answers.',
     );
+  if (kind === 'wear-check')
+    throw wrongValue(
+      'occasionId',
+      'A look at a worn pair keeps its signs; what is measured then is a sitting of its distance.',
+    );
   requirePlace(kind, reading);
   const turn = kind === 'study' ? reading.turn : null;
   const draft = { ...PLAIN_READING, ...reading, turn } as ReadingDraft<string>;

@@ -40,6 +40,7 @@ export function pairRoutes(stores: Stores): PairHandlers {
             .inPair(pair.id, session.startedAt.slice(0, 10))
             .map(({ name }) => name),
         })),
+        kmNow: stores.wear.kmOf(pair.id) ?? pair.wornKm,
         placed: stores.namedParts.inPair(pair.id, now.slice(0, 10)),
       };
     },

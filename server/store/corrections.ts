@@ -78,6 +78,13 @@ const TABLES = {
     where: 'occasion = (SELECT n FROM occasion WHERE id = @id)',
     columns: ['withdrawn'],
   },
+  outing: { where: 'id = @id', columns: ['withdrawn'] },
+  odometer: { where: 'id = @id', columns: ['withdrawn'] },
+  wear_check: {
+    where: 'occasion = (SELECT n FROM occasion WHERE id = @id)',
+    columns: ['withdrawn'],
+  },
+  wear_decision: { where: 'id = @id', columns: ['withdrawn'] },
   occasion: { where: 'id = @id', columns: ['pair_id'] },
   sitting: {
     where: 'occasion = (SELECT n FROM occasion WHERE id = @id)',

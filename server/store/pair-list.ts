@@ -1,5 +1,6 @@
 /** Rows of pairs: a page of the table or the shelf, what is found by terms, one by its tag. */
 import type { PairPage, PairRow } from '#contract/pair-records.ts';
+import type { WearAnswer } from '#contract/wear-records.ts';
 import type { TryOnOutcome } from '#core/fit/try-on-verdict.ts';
 import { pairText, searchTerms } from '#core/sizing/search-terms.ts';
 import type { LabelSystem } from '#core/sizing/size-label.ts';
@@ -31,6 +32,9 @@ interface ListRow {
   decided_words: string | null;
   fit_outcome: TryOnOutcome | null;
   fit_words: string | null;
+  wear_km: number | null;
+  wear_answer: WearAnswer | null;
+  wear_words: string | null;
   /** Place among all pairs, in the order in which they were received. */
   n: number;
 }
@@ -42,7 +46,8 @@ const ROW = `p.id, p.tag, k.name AS maker, m.name AS model, e.name AS edition,
     (SELECT max(o.started_at) FROM occasion o JOIN sitting t ON t.occasion = o.n
      WHERE o.pair_id = p.id AND o.kind = 'sitting' AND t.finished_at IS NULL) AS open_session,
     EXISTS (SELECT 1 FROM occasion o WHERE o.pair_id = p.id AND o.kind = 'check') AS checked,
-    p.decision, p.decided_words, p.fit_outcome, p.fit_words`;
+    p.decision, p.decided_words, p.fit_outcome, p.fit_words,
+    p.wear_km, p.wear_answer, p.wear_words`;
 const NAMED = `JOIN edition e ON e.id = p.edition_id
   JOIN model m ON m.id = e.model_id
   JOIN maker k ON k.id = m.maker_id
@@ -71,6 +76,10 @@ const readRow = (row: ListRow): PairRow => ({
   openSession: row.open_session,
   match: row.checked === 1 ? { decision: row.decision, words: row.decided_words ?? '' } : null,
   fit: row.fit_outcome ? { outcome: row.fit_outcome, words: row.fit_words ?? '' } : null,
+  wear:
+    row.wear_km === null || row.wear_answer === null
+      ? null
+      : { km: row.wear_km, answer: row.wear_answer, words: row.wear_words ?? '' },
 });
 
 export interface PairsWanted {

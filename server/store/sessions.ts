@@ -70,7 +70,13 @@ export function sessionStore(db: Db, catalogue: () => Catalogue, readings: Readi
   const selectLatest = db.prepare<[string], { id: string; protocolId: string }>(
     `SELECT o.id, s.protocol_id AS protocolId
      FROM occasion o JOIN sitting s ON s.occasion = o.n
-     WHERE o.pair_id = ? AND o.kind = 'sitting' ORDER BY o.started_at DESC, o.id DESC LIMIT 1`,
+     WHERE o.pair_id = ? AND o.kind = 'sitting'
+     -- One that took nothing of its protocol, as tread at a check, says nothing of how far a pair is measured.
+     ORDER BY EXISTS (SELECT 1 FROM reading r WHERE r.occasion = o.n)
+         AND NOT EXISTS (SELECT 1 FROM reading r JOIN protocol_station p
+           ON p.protocol_id = s.protocol_id AND p.quantity = r.quantity AND p.optional = 0
+           WHERE r.occasion = o.n),
+       o.started_at DESC, o.id DESC LIMIT 1`,
   );
   const selectOpen = db
     .prepare<[string], string>(
@@ -153,7 +159,7 @@ export function sessionStore(db: Db, catalogue: () => Catalogue, readings: Readi
     ofSession,
     /** Sittings of a pair that are not finished yet. */
     openOf: (pairId: string): string[] => selectOpen.all(pairId),
-    /** The sitting that a pair had last. */
+    /** The sitting that a pair had last, of those that took stations of their protocol. */
     latestOf: (pairId: string): { id: string; protocolId: string } | undefined =>
       selectLatest.get(pairId),
     record(draft: ReadingDraft<string>): SittingReading {

@@ -369,6 +369,13 @@ export const useTester = (code: string) =>
     queryFn: ({ signal }) => request('getTester', { params: { code }, signal }),
   });
 
+/** How worn a pair is. */
+export const useWear = (tag: string) =>
+  useQuery({
+    queryKey: ['pair', 'wear', tag],
+    queryFn: ({ signal }) => request('getWear', { params: { tag }, signal }),
+  });
+
 /** How far the label of an edition is from true. */
 export const useDeviation = (edition: string) =>
   useQuery({

@@ -121,7 +121,7 @@ export function protocolToUse(
 export function useSitting(pairRecord: PairRecord, lab: Lab, protocol: Protocol): Sitting {
   const outbox = useOutbox();
   const [person] = usePerson();
-  const { pair, sessions: recorded, placed } = pairRecord;
+  const { pair, sessions: recorded, placed, kmNow } = pairRecord;
   const catalogue = useCatalogue();
   const [nextTerms, setNextTerms] = useLocalStorage<SessionTerms | null>({
     key: `emvex-terms-${pair.tag}`,
@@ -164,10 +164,10 @@ export function useSitting(pairRecord: PairRecord, lab: Lab, protocol: Protocol)
       removed: '',
       conditioned: null,
     } as const;
-    const said = current ?? nextTerms ?? { ...untold, wornKm: pair.wornKm };
+    const said = current ?? nextTerms ?? { ...untold, wornKm: kmNow };
     const { configuration, removed, conditioned, wornKm } = said;
     return { configuration, removed, conditioned, wornKm };
-  }, [current, nextTerms, pair.wornKm, placed]);
+  }, [current, nextTerms, kmNow, placed]);
 
   function ensureSession(): string {
     if (current) return current.id;

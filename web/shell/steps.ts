@@ -9,6 +9,7 @@ import { measureStep } from '../measure/step.ts';
 import { receiveStep } from '../receive/step.ts';
 import { sheetsStep } from '../sheets/step.ts';
 import { studiesStep } from '../studies/step.ts';
+import { wearStep } from '../wear/step.ts';
 import type { Step, StepPage } from './step.ts';
 
 export const STEPS: readonly Step[] = [
@@ -16,6 +17,7 @@ export const STEPS: readonly Step[] = [
   matchStep,
   fitStep,
   measureStep,
+  wearStep,
   compareStep,
   sheetsStep,
   studiesStep,

@@ -1,0 +1,80 @@
+/** Addresses of wear: outings, totals, looks and decisions. */
+import { z } from 'zod';
+import { byId, byTag, done, type Endpoint, reasonGiven } from './endpoint.ts';
+import * as wear from './wear-records.ts';
+
+const said = z.object({ id: byId.shape.id, km: z.number().describe('worn by now') });
+
+export const WEAR_ENDPOINTS = {
+  getWear: {
+    at: 'GET /api/pairs/:tag/wear',
+    summary: 'How far a pair was worn, what its signs and lines come to, and what was decided.',
+    params: byTag,
+    answer: wear.wearOfPair,
+  },
+  addOuting: {
+    at: 'POST /api/pairs/:id/outings',
+    summary: 'Keeps an outing of a pair: how far, on what, how it felt.',
+    params: byId,
+    body: wear.outingFields,
+    answer: said,
+    touches: ['pair', 'pairs'],
+  },
+  withdrawOuting: {
+    at: 'POST /api/outings/:id/withdrawal',
+    summary: 'Withdraws an outing, with a reason; it stays in the record.',
+    params: byId,
+    body: reasonGiven,
+    answer: done,
+    touches: ['pair', 'pairs'],
+  },
+  addOdometer: {
+    at: 'POST /api/pairs/:id/odometers',
+    summary: 'Keeps a total that was known on a day, with its doubt: it stands for all before it.',
+    params: byId,
+    body: wear.odometerFields,
+    answer: said,
+    touches: ['pair', 'pairs'],
+  },
+  withdrawOdometer: {
+    at: 'POST /api/odometers/:id/withdrawal',
+    summary: 'Withdraws a total, with a reason.',
+    params: byId,
+    body: reasonGiven,
+    answer: done,
+    touches: ['pair', 'pairs'],
+  },
+  addWearCheck: {
+    at: 'POST /api/pairs/:id/wear-checks',
+    summary: 'Keeps what was seen of a worn pair, and says what all its signs come to.',
+    params: byId,
+    body: wear.wearCheckFields,
+    answer: z.object({ id: byId.shape.id, words: z.string() }),
+    touches: ['pair', 'pairs'],
+  },
+  withdrawWearCheck: {
+    at: 'POST /api/wear-checks/:id/withdrawal',
+    summary: 'Withdraws a look at a worn pair, with a reason.',
+    params: byId,
+    body: reasonGiven,
+    answer: done,
+    touches: ['pair', 'pairs'],
+  },
+  decideWear: {
+    at: 'POST /api/pairs/:id/wear-decisions',
+    summary:
+      'Decides that a worn pair goes on, goes to another use, is retired, lost or given away.',
+    params: byId,
+    body: wear.wearDecisionFields,
+    answer: z.object({ id: byId.shape.id, words: z.string() }),
+    touches: ['pair', 'pairs'],
+  },
+  withdrawWearDecision: {
+    at: 'POST /api/wear-decisions/:id/withdrawal',
+    summary: 'Withdraws a decision on a worn pair, with a reason.',
+    params: byId,
+    body: reasonGiven,
+    answer: done,
+    touches: ['pair', 'pairs'],
+  },
+} as const satisfies Record<string, Endpoint>;

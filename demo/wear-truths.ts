@@ -1,0 +1,93 @@
+/** Wear of the scenario: outings by tester, tread at its checks, looks, totals and decisions. */
+import type { BodyIn } from '#contract/endpoints.ts';
+
+type Outing = BodyIn<'addOuting'>;
+
+export interface WearTruth {
+  tag: string;
+  tester: string;
+  /** Of a round, km. */
+  roundKm: number;
+  /** Days between two outings. */
+  every: number;
+  /** Days after it was received on which the last outing was. */
+  until: number;
+  surface: NonNullable<Outing['surface']>;
+  /** Comfort over hours: where it begins, where it ends, how fast. */
+  comfort?: { start: number; plateau: number; tauH: number };
+  /** Tread left when new and what is lost of it in 100 km, mm. */
+  tread?: Record<string, readonly [left: number, loss: number]>;
+  /** Distances at which its tread was measured. */
+  checksAtKm?: readonly number[];
+  looks?: readonly { afterKm: number; signs: readonly string[] }[];
+  decided?: { answer: 'retire' | 'another use' | 'go on'; why: string };
+}
+
+/** The heel outside is worn first, and that is normal. */
+const TREAD: WearTruth['tread'] = {
+  'tread-heel-lateral': [3.6, 0.52],
+  'tread-heel-medial': [3.6, 0.34],
+  'tread-midfoot': [3.5, 0.05],
+  'tread-forefoot-lateral': [3.5, 0.32],
+  'tread-forefoot-medial': [3.5, 0.28],
+  'tread-toe': [3.3, 0.12],
+};
+
+export const WEAR_TRUTHS: readonly WearTruth[] = [
+  // Six months of rounds: the lining tore, and it is late in its life. A decision waits.
+  {
+    tag: 'BR-07',
+    tester: 'T2',
+    roundKm: 9,
+    every: 3.4,
+    until: 186,
+    surface: 'paved',
+    comfort: { start: 5, plateau: 8.2, tauH: 4 },
+    tread: TREAD,
+    checksAtKm: [0, 52, 150, 301, 470],
+    looks: [
+      { afterKm: 52, signs: [] },
+      { afterKm: 210, signs: ['lining torn at 205 km'] },
+      {
+        afterKm: 470,
+        signs: ['lining not growing', 'no tread wear at the toe', 'rebound a little less'],
+      },
+    ],
+  },
+  // Retired: the tear in its lining grew, and chafed.
+  {
+    tag: 'KK-04',
+    tester: 'T5',
+    roundKm: 14,
+    every: 3,
+    until: 74,
+    surface: 'road',
+    looks: [
+      { afterKm: 190, signs: ['lining torn at 180 km'] },
+      { afterKm: 330, signs: ['lining growing', 'lining chafing'] },
+    ],
+    decided: { answer: 'retire', why: 'the heel was bleeding after the town round' },
+  },
+  // Too little wear to tell.
+  {
+    tag: 'KK-06',
+    tester: 'T3',
+    roundKm: 11,
+    every: 9,
+    until: 60,
+    surface: 'road',
+    tread: TREAD,
+    checksAtKm: [0, 22, 55],
+    comfort: { start: 3, plateau: 8, tauH: 3 },
+  },
+  // Fine cracks: normal in one foam, the end of another.
+  {
+    tag: 'WL-06',
+    tester: 'T6',
+    roundKm: 12,
+    every: 5,
+    until: 30,
+    surface: 'gravel',
+    looks: [{ afterKm: 60, signs: ['fine cracks at the heel'] }],
+  },
+];

@@ -1,0 +1,80 @@
+/** Wear at the bench and on a phone: an outing, a look, a decision; a line that cannot tell. */
+import { expect, open, test } from './bench.ts';
+
+test('on a phone an outing is kept, asked about where it is odd, and withdrawn', async ({
+  page,
+  demo,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await open(page, demo, '/pairs/NS-05/wear');
+  await expect(page.getByText('No outing yet.')).toBeVisible();
+  const form = page.getByRole('form', { name: 'An outing' });
+  await form.getByRole('button', { name: 'Keep the outing' }).click();
+  await expect(form.getByRole('status')).toHaveText('Who wore it?');
+  await form.getByRole('combobox', { name: 'Worn by' }).selectOption('T1');
+  const way = form.getByRole('textbox', { name: 'How far' });
+  await way.fill('2000 km');
+  await form.getByRole('button', { name: 'Keep the outing' }).click();
+  await expect(form.getByRole('status')).toContainText('more than 200');
+  await way.fill('2 tennis');
+  await expect(form.getByRole('status')).toHaveText('11.3 km ± 1.6');
+  await form.getByRole('combobox', { name: 'Comfort, of 10' }).selectOption('7');
+  await form.getByRole('textbox', { name: 'A fault' }).fill('rubs at the heel');
+  await form.getByRole('textbox', { name: 'began at km' }).fill('3');
+  await way.press('Enter');
+  const outings = page.getByRole('table', { name: 'Outings' });
+  await expect(outings.getByRole('row', { name: /T1/ })).toContainText(
+    'rubs at the heel from 3 km',
+  );
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('11 km');
+  await expect(way).toBeFocused();
+  await page.getByRole('button', { name: /^Withdraw the outing/ }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('0 km');
+});
+
+test('a look comes to a decision by keys; deciding otherwise asks why, and is withdrawn', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/pairs/NS-04/wear');
+  const side = page.getByRole('region', { name: 'What the signs come to' });
+  await expect(side.getByRole('heading', { name: /^Go on/ })).toBeVisible();
+  await side.getByRole('button', { name: 'fine cracks' }).press('Space');
+  await side.getByRole('textbox', { name: 'or in words' }).fill('lining torn, not growing');
+  await side.getByRole('button', { name: 'Keep the look' }).press('Enter');
+  await expect(side.getByText(/fine cracks; lining torn, not growing/)).toBeVisible();
+  await side.getByRole('button', { name: 'upper torn' }).press('Enter');
+  await side.getByRole('button', { name: 'Keep the look' }).press('Enter');
+  await expect(side.getByRole('heading', { name: /no glue holds it/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Against' })).toContainText('no lining growing');
+  await expect(page.getByRole('link', { name: 'Wear retire' })).toBeVisible();
+  const decision = side.getByRole('form', { name: 'The decision' });
+  await decision.getByRole('combobox').selectOption('go on');
+  await decision.getByRole('button', { name: 'Decide' }).press('Enter');
+  await expect(decision.getByText('The signs say otherwise: say why.')).toBeVisible();
+  await decision.getByRole('textbox', { name: 'Why' }).fill('for the garden');
+  await decision.getByRole('button', { name: 'Decide' }).press('Enter');
+  await expect(side.getByText(/: go on, decided by .*: for the garden/)).toBeVisible();
+  await side.getByRole('button', { name: /^Withdraw the decision/ }).press('Enter');
+  await expect(page.getByRole('link', { name: 'Wear retire' })).toBeVisible();
+});
+
+test('tread tells which zone is through first, or that it cannot tell; a total is kept', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/pairs/BR-07/wear');
+  await expect(page.getByText('First through: tread heel lateral, right')).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Tread left: / })).toBeVisible();
+  await expect(page.getByRole('img', { name: /worn through at \d+ km/ })).toBeVisible();
+  await expect(page.getByText(/^T2 comfortable after: \d+\.\d h/)).toBeVisible();
+  await open(page, demo, '/pairs/KK-06/wear');
+  await expect(page.getByText('Too little wear to tell which zone')).toBeVisible();
+  const total = page.getByRole('form', { name: 'A total' });
+  await total.getByRole('textbox', { name: 'In all, km' }).fill('far');
+  await expect(total.getByText('a number of km')).toBeVisible();
+  await total.getByRole('textbox', { name: 'In all, km' }).fill('120');
+  await total.getByRole('textbox', { name: 'give or take' }).fill('10');
+  await total.getByRole('button', { name: 'Keep the total' }).press('Enter');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('120 km ± 20');
+});

@@ -1,0 +1,53 @@
+/** What stands of a pair's wear: its distance, what its signs come to, what was decided; kept for its rows. */
+
+import { type PairWay, pairWay } from '#core/wear/odometer.ts';
+import { judgeRetirement, RATED_LIFE_KM, type Retirement } from '#core/wear/retirement.ts';
+import { madeOfEdition } from './construction.ts';
+import type { StoredPair } from './store/pairs.ts';
+import type { Stores } from './stores.ts';
+
+/** How far a pair was worn by now. */
+export const wayOf = (stores: Stores, pair: Pick<StoredPair, 'id' | 'wornKm'>): PairWay =>
+  pairWay(pair.wornKm, stores.wear.totalsOf(pair.id), stores.wear.waysOf(pair.id));
+
+/** The foam, as the walk along its pairs says. */
+export function foamOf(stores: Stores, editionId: string): string {
+  const pairs = stores.pairs.ofEdition(editionId).filter(({ leftOut }) => leftOut === null);
+  return madeOfEdition(stores, editionId, pairs).find(({ part }) => part === 'foam')?.answer ?? '';
+}
+
+/** What all signs that stand come to: a later look may say that one is there no more. */
+export function judgeWear(stores: Stores, pair: StoredPair): Retirement {
+  const signs = stores.wear
+    .checksOf(pair.id)
+    .filter(({ withdrawn }) => withdrawn === null)
+    .flatMap((check) => check.signs);
+  return judgeRetirement({
+    km: wayOf(stores, pair).km,
+    signs,
+    foam: foamOf(stores, pair.editionId),
+    ratedLifeKm: RATED_LIFE_KM,
+  });
+}
+
+/** Brings the row of a pair to what stands. */
+export function publishWear(stores: Stores, pairId: string): void {
+  const pair = stores.pairs.byId(pairId);
+  const decision = stores.wear.decisionsOf(pairId).find(({ withdrawn }) => withdrawn === null);
+  const known =
+    decision !== undefined ||
+    stores.wear.checksOf(pairId).length > 0 ||
+    stores.wear.countOutings(pairId) > 0 ||
+    stores.wear.odometersOf(pairId).length > 0;
+  if (!known) {
+    stores.wear.setStanding(pairId, { km: null, answer: null, words: null });
+    return;
+  }
+  const judged = judgeWear(stores, pair);
+  const { km } = wayOf(stores, pair);
+  stores.wear.setStanding(pairId, {
+    km,
+    answer: decision?.answer ?? judged.answer,
+    words: decision ? `decided: ${decision.answer}` : judged.words,
+  });
+}

@@ -1,0 +1,194 @@
+/** How worn a pair is: its distance, its zones with their lines, its signs, how it opened up. */
+import { group } from 'd3-array';
+import type { WearOfPair } from '#contract/wear-records.ts';
+import { cautionsOf } from '#core/catalogue/disciplines.ts';
+import { describeQuantity, type QuantityId, SIDES } from '#core/catalogue/quantities.ts';
+import { sessionFigures } from '#core/figures/pair-figure.ts';
+import { editionName } from '#core/sizing/edition-name.ts';
+import { breakIn, RATINGS_ENOUGH, testersDiffer } from '#core/wear/break-in.ts';
+import { nextCheck } from '#core/wear/odometer.ts';
+import { RATED_LIFE_KM } from '#core/wear/retirement.ts';
+import { firstZones, TOO_LITTLE, wearLine } from '#core/wear/wear-line.ts';
+import { measuredPair } from '../figure-book.ts';
+import { labFacts } from '../lab-facts.ts';
+import type { StoredPair } from '../store/pairs.ts';
+import type { Stores } from '../stores.ts';
+import { foamOf, judgeWear, wayOf } from '../wear-standing.ts';
+
+/** More are not shown at once. */
+const MOST_OUTINGS = 200;
+/** Tread is worn through for a limit of so much, mm. Common practice. */
+const TREAD_LIMIT_MM = 0.5;
+/** A line is not followed farther than so many times the distance worn. */
+const FAR_OFF = 3;
+/** Points along a fan. */
+const FAN_POINTS = 24;
+
+type Zone = WearOfPair['zones'][number];
+
+const isTread = (quantity: string) => quantity.startsWith('tread-');
+
+/** What was measured at several distances: tread by zone, and what else wears. */
+function zonesOf(stores: Stores, pair: StoredPair): Zone[] {
+  const lab = labFacts(stores);
+  const { sessions } = measuredPair(stores, lab, pair);
+  const points = sessions.flatMap((session) => {
+    const figures = sessionFigures(session);
+    return SIDES.flatMap((side) =>
+      Object.entries(figures[side]).flatMap(([quantity, figure]) =>
+        figure && isTread(quantity)
+          ? [
+              {
+                quantity: quantity as QuantityId,
+                side,
+                km: figure.basis.wornKm,
+                value: figure.value,
+              },
+            ]
+          : [],
+      ),
+    );
+  });
+  return [...group(points, ({ quantity, side }) => `${quantity} ${side}`).values()].flatMap(
+    (own): Zone[] => {
+      const [first] = own;
+      if (!first) return [];
+      const { quantity, side } = first;
+      const rising = [...own].sort((a, b) => a.km - b.km);
+      return [
+        {
+          quantity,
+          side,
+          name: `${describeQuantity(quantity, lab.catalogue).short}, ${side}`,
+          points: rising.map(({ km, value }) => ({ km, value })),
+          limit: TREAD_LIMIT_MM,
+          ...lineOf(rising),
+        },
+      ];
+    },
+  );
+}
+
+/** The line through the checks of a zone, its fan beyond them, and what it says. */
+function lineOf(points: readonly { km: number; value: number }[]): Pick<Zone, 'line' | 'words'> {
+  const [km, depth] = [points.map((one) => one.km), points.map(({ value }) => value)];
+  if (points.length < 3 || new Set(km).size < 2) return { line: null, words: TOO_LITTLE };
+  const plain = wearLine(km, depth, { limitMm: TREAD_LIMIT_MM });
+  const last = Math.max(...km);
+  const end = Math.min(FAR_OFF * last, plain.reachesLimit?.latest ?? 1.5 * last);
+  const { intercept, slope, predictions, reachesLimit, verdict } = wearLine(km, depth, {
+    limitMm: TREAD_LIMIT_MM,
+    predictAtKm: Array.from(
+      { length: FAN_POINTS },
+      (_, at) => last + (at / (FAN_POINTS - 1)) * (Math.max(end, last) - last),
+    ),
+  });
+  const fit = reachesLimit?.fit ?? 0;
+  const until = reachesLimit
+    ? `${Math.round(reachesLimit.earliest)} to ${reachesLimit.latest === undefined ? 'no end that can be told' : `${Math.round(reachesLimit.latest)} km`}`
+    : '';
+  return {
+    line: verdict
+      ? null
+      : { intercept, slope, fan: predictions, ...(reachesLimit ? { reachesLimit } : {}) },
+    words:
+      verdict ??
+      (fit > FAR_OFF * last
+        ? 'far from worn through'
+        : `worn through at ${Math.round(fit)} km, ${until}`),
+  };
+}
+
+/** How long it took each tester until it was comfortable. */
+function breakInsOf(stores: Stores, pairId: string): WearOfPair['breakIns'] {
+  return [...group(stores.wear.ratingsOf(pairId), ({ tester }) => tester)].flatMap(
+    ([tester, outings]): WearOfPair['breakIns'] => {
+      let hours = 0;
+      const rated = outings.flatMap(({ minutes, comfort }) => {
+        hours += (minutes ?? 0) / 60;
+        return comfort === null || minutes === null ? [] : [{ hours, comfort }];
+      });
+      if (rated.length === 0) return [];
+      const silent = { tester, ratings: rated.length, hours: null, lower: null, upper: null };
+      if (rated.length < RATINGS_ENOUGH)
+        return [
+          { ...silent, words: `${RATINGS_ENOUGH - rated.length} more ratings with their time` },
+        ];
+      try {
+        const fit = breakIn(
+          rated.map((one) => one.hours),
+          rated.map(({ comfort }) => comfort),
+        );
+        if (fit.verdict !== 'breaks in')
+          return [
+            {
+              ...silent,
+              words: fit.verdict === 'none' ? 'nothing to break in' : fit.verdict,
+            },
+          ];
+        const { lower, upper } = fit.interval;
+        return [
+          {
+            ...silent,
+            hours: fit.hoursToPlateau,
+            lower,
+            upper,
+            words: `${fit.hoursToPlateau.toFixed(1)} h, ${lower.toFixed(1)} to ${upper.toFixed(1)}`,
+          },
+        ];
+      } catch (error) {
+        if (!(error instanceof RangeError)) throw error;
+        return [{ ...silent, words: 'cannot tell: the ratings do not vary' }];
+      }
+    },
+  );
+}
+
+export function wearOf(stores: Stores, tag: string): WearOfPair {
+  const pair = stores.pairs.byTag(tag);
+  const edition = stores.editions.byId(pair.editionId);
+  const { km, u, faults } = wayOf(stores, pair);
+  const zones = zonesOf(stores, pair);
+  const checks = stores.wear.checksOf(pair.id);
+  const breakIns = breakInsOf(stores, pair.id);
+  const done = [
+    ...checks.filter(({ withdrawn }) => withdrawn === null).map((check) => check.km),
+    ...zones.flatMap(({ points }) => points.map((point) => point.km)),
+  ];
+  const price = pair.paidPrice ?? pair.listPrice;
+  return {
+    pair: {
+      id: pair.id,
+      tag: pair.tag,
+      label: pair.label,
+      receivedOn: pair.receivedOn,
+      receivedKm: pair.wornKm,
+    },
+    edition: { slug: edition.slug, name: editionName(edition) },
+    foam: foamOf(stores, edition.id),
+    cautions: cautionsOf(edition.uses, stores.uses.all()),
+    km,
+    u,
+    faults,
+    ratedLifeKm: { ...RATED_LIFE_KM },
+    outings: stores.wear.outingsOf(pair.id, MOST_OUTINGS),
+    outingsInAll: stores.wear.countOutings(pair.id),
+    odometers: stores.wear.odometersOf(pair.id),
+    checks,
+    decisions: stores.wear.decisionsOf(pair.id),
+    judged: judgeWear(stores, pair),
+    zones,
+    first:
+      firstZones(
+        zones.map(({ name, line }) => ({ zone: name, reachesLimit: line?.reachesLimit })),
+      ) ?? null,
+    breakIns,
+    testersDiffer: testersDiffer(
+      breakIns.flatMap(({ hours, lower, upper }) =>
+        hours === null || lower === null || upper === null ? [] : [{ hours, lower, upper }],
+      ),
+    ),
+    nextCheckKm: nextCheck(done),
+    costPerKm: price !== null && km > 0 ? { amount: price / km, currency: pair.currency } : null,
+  };
+}

@@ -1,0 +1,208 @@
+import { Button, NativeSelect, TextInput } from '@mantine/core';
+import dayjs from 'dayjs';
+import { useRef, useState } from 'react';
+import { v7 as newId } from 'uuid';
+import { SIGNS } from '#core/wear/signs.ts';
+import { usePerson } from '../api/person.ts';
+import { useChange, useLab } from '../api/queries.ts';
+import classes from './WearPage.module.css';
+
+/** Who is at the bench, else the first person of the lab. */
+export function useHand(): string {
+  const [person] = usePerson();
+  const people = useLab().data?.people ?? [];
+  return person || (people[0]?.code ?? '');
+}
+
+/** A look at a worn pair: signs by taps, or in words of one's own. */
+export function SignsForm({ pairId }: { pairId: string }) {
+  const add = useChange('addWearCheck');
+  const id = useRef(newId());
+  const hand = useHand();
+  const [signs, setSigns] = useState<string[]>([]);
+  const [own, setOwn] = useState('');
+  const toggle = (sign: string) =>
+    setSigns((before) =>
+      before.includes(sign) ? before.filter((one) => one !== sign) : [...before, sign],
+    );
+  const all = [...signs, ...(own.trim() === '' ? [] : [own.trim()])];
+  return (
+    <form
+      noValidate
+      aria-label="A look at it"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add.mutate(
+          { params: { id: pairId }, body: { id: id.current, person: hand, signs: all } },
+          {
+            onSuccess: () => {
+              id.current = newId();
+              setSigns([]);
+              setOwn('');
+            },
+          },
+        );
+      }}
+    >
+      <fieldset className={classes.signs}>
+        <legend>Seen now</legend>
+        {SIGNS.map((sign) => (
+          <button
+            key={sign}
+            type="button"
+            aria-pressed={signs.includes(sign)}
+            onClick={() => toggle(sign)}
+          >
+            {sign}
+          </button>
+        ))}
+      </fieldset>
+      <div className={classes.fields}>
+        <TextInput
+          size="xs"
+          style={{ flex: '1 1 260px' }}
+          label="or in words"
+          placeholder="lining torn at 200 km, not growing"
+          value={own}
+          onChange={(event) => setOwn(event.currentTarget.value)}
+        />
+        <Button type="submit" size="xs" disabled={hand === ''} loading={add.isPending}>
+          {all.length === 0 ? 'Nothing seen: keep that' : 'Keep the look'}
+        </Button>
+      </div>
+      <p role="status" className={add.isError ? 'look-here' : 'soft'}>
+        {add.isError ? add.error.message : (add.data?.words ?? '')}
+      </p>
+    </form>
+  );
+}
+
+/** A total that is known on a day, which stands for all outings before it. */
+export function TotalForm({ pairId }: { pairId: string }) {
+  const add = useChange('addOdometer');
+  const id = useRef(newId());
+  const [km, setKm] = useState('');
+  const [u, setU] = useState('');
+  const [on, setOn] = useState(dayjs().format('YYYY-MM-DD'));
+  const number = (text: string) => Number(text.replace(',', '.'));
+  const isOdd = km.trim() !== '' && !(number(km) >= 0);
+  return (
+    <form
+      noValidate
+      aria-label="A total"
+      className={classes.fields}
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (km.trim() === '' || isOdd) return;
+        add.mutate(
+          {
+            params: { id: pairId },
+            body: { id: id.current, on, km: number(km), u: number(u || '0') },
+          },
+          {
+            onSuccess: () => {
+              id.current = newId();
+              setKm('');
+              setU('');
+            },
+          },
+        );
+      }}
+    >
+      <TextInput
+        size="xs"
+        w={110}
+        label="In all, km"
+        inputMode="decimal"
+        value={km}
+        error={isOdd ? 'a number of km' : undefined}
+        onChange={(event) => setKm(event.currentTarget.value)}
+      />
+      <TextInput
+        size="xs"
+        w={90}
+        label="give or take"
+        inputMode="decimal"
+        value={u}
+        onChange={(event) => setU(event.currentTarget.value)}
+      />
+      <TextInput
+        size="xs"
+        type="date"
+        label="By"
+        value={on}
+        onChange={(event) => setOn(event.currentTarget.value)}
+      />
+      <Button type="submit" size="xs" variant="default" loading={add.isPending}>
+        Keep the total
+      </Button>
+      {add.isError && (
+        <p role="alert" className="look-here">
+          {add.error.message}
+        </p>
+      )}
+    </form>
+  );
+}
+
+const DECISIONS = [
+  ['go on', 'Go on'],
+  ['another use', 'Another use'],
+  ['retire', 'Retire'],
+  ['lost', 'Lost'],
+  ['given away', 'Given away'],
+] as const;
+type Answer = (typeof DECISIONS)[number][0];
+
+/** A person decides, as the signs say or otherwise with a reason. */
+export function DecisionForm({ pairId, judged }: { pairId: string; judged: string }) {
+  const decide = useChange('decideWear');
+  const id = useRef(newId());
+  const hand = useHand();
+  const [answer, setAnswer] = useState<Answer>(
+    DECISIONS.find(([value]) => value === judged)?.[0] ?? 'go on',
+  );
+  const [why, setWhy] = useState('');
+  return (
+    <form
+      noValidate
+      aria-label="The decision"
+      className={classes.fields}
+      onSubmit={(event) => {
+        event.preventDefault();
+        decide.mutate(
+          {
+            params: { id: pairId },
+            body: { id: id.current, person: hand, on: dayjs().format('YYYY-MM-DD'), answer, why },
+          },
+          {
+            onSuccess: () => {
+              id.current = newId();
+              setWhy('');
+            },
+          },
+        );
+      }}
+    >
+      <NativeSelect
+        size="xs"
+        label="A person decides"
+        data={DECISIONS.map(([value, label]) => ({ value, label }))}
+        value={answer}
+        onChange={(event) => setAnswer(event.currentTarget.value as Answer)}
+      />
+      <TextInput
+        size="xs"
+        style={{ flex: '1 1 180px' }}
+        label="Why"
+        placeholder={answer === judged ? 'as the signs say' : 'the signs say otherwise'}
+        value={why}
+        error={decide.isError ? decide.error.message : undefined}
+        onChange={(event) => setWhy(event.currentTarget.value)}
+      />
+      <Button type="submit" size="xs" disabled={hand === ''} loading={decide.isPending}>
+        Decide
+      </Button>
+    </form>
+  );
+}

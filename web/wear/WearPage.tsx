@@ -1,0 +1,289 @@
+import { Button } from '@mantine/core';
+import dayjs from 'dayjs';
+import { Link, useParams } from 'react-router';
+import type { WearOfPair } from '#contract/wear-records.ts';
+import { nameLabel } from '#core/sizing/size-label.ts';
+import { useChange, useWear } from '../api/queries.ts';
+import { DataTable } from '../drawing/DataTable.tsx';
+import { WearFan } from '../drawing/WearFan.tsx';
+import { WornSole } from '../drawing/WornSole.tsx';
+import { PageFault } from '../shell/PageFault.tsx';
+import { DecisionForm, SignsForm, TotalForm } from './LookForms.tsx';
+import { OutingForm } from './OutingForm.tsx';
+import classes from './WearPage.module.css';
+
+const day = (iso: string) => dayjs(iso).format('D MMM YYYY');
+const kilometres = (km: number) => `${km.toFixed(0)}\u00a0km`;
+const REASON = { reason: 'withdrawn at the bench' };
+
+/** Signs for an end and against it, face to face. */
+function Faces({ wear }: { wear: WearOfPair }) {
+  const { judged, zones, km } = wear;
+  const low = zones.filter(({ limit, points }) => {
+    const left = points.at(-1)?.value;
+    return limit !== null && left !== undefined && left < 2 * limit;
+  });
+  const sides = [
+    ['For an end', [...judged.for, ...low.map(({ name, words }) => `${name}: ${words}`)]],
+    ['Against', judged.against],
+  ] as const;
+  return (
+    <div className={classes.faces}>
+      {sides.map(([name, signs]) => (
+        <section key={name} aria-label={name}>
+          <h2>
+            {name} <span className="soft">{signs.length}</span>
+          </h2>
+          {signs.length === 0 ? (
+            <p className="soft">Nothing is noted{km > 0 ? '' : ', it was not out yet'}.</p>
+          ) : (
+            <ul>
+              {signs.map((sign) => (
+                <li key={sign}>{sign}</li>
+              ))}
+            </ul>
+          )}
+        </section>
+      ))}
+    </div>
+  );
+}
+
+/** One line of what was said, that can be withdrawn. */
+function Withdrawable({
+  words,
+  label,
+  withdrawn,
+  onWithdraw,
+}: {
+  words: string;
+  label: string;
+  withdrawn: string | null;
+  onWithdraw: () => void;
+}) {
+  return (
+    <li className={withdrawn === null ? undefined : classes.withdrawn}>
+      {words}{' '}
+      {withdrawn === null && (
+        <Button
+          size="compact-xs"
+          variant="subtle"
+          aria-label={`Withdraw ${label}`}
+          onClick={onWithdraw}
+        >
+          withdraw
+        </Button>
+      )}
+    </li>
+  );
+}
+
+/** Looks, totals and decisions, the latest first. */
+function Said({ wear }: { wear: WearOfPair }) {
+  const look = useChange('withdrawWearCheck');
+  const total = useChange('withdrawOdometer');
+  const decision = useChange('withdrawWearDecision');
+  const { checks, odometers, decisions } = wear;
+  if (checks.length + odometers.length + decisions.length === 0) return null;
+  return (
+    <section aria-label="Said before">
+      <h2>Said before</h2>
+      <ul className={classes.list}>
+        {decisions.map(({ id, on, km, answer, why, person, withdrawn }) => (
+          <Withdrawable
+            key={id}
+            label={`the decision of ${day(on)}`}
+            words={`${day(on)}, ${kilometres(km)}: ${answer}, decided by ${person}${why ? `: ${why}` : ''}`}
+            withdrawn={withdrawn}
+            onWithdraw={() => decision.mutate({ params: { id }, body: REASON })}
+          />
+        ))}
+        {checks.map(({ id, at, km, signs, person, withdrawn }) => (
+          <Withdrawable
+            key={id}
+            label={`the look of ${day(at)}`}
+            words={`${day(at)}, ${kilometres(km)}, ${person}: ${signs.join('; ') || 'nothing seen'}`}
+            withdrawn={withdrawn}
+            onWithdraw={() => look.mutate({ params: { id }, body: REASON })}
+          />
+        ))}
+        {odometers.map(({ id, on, km, u, withdrawn }) => (
+          <Withdrawable
+            key={id}
+            label={`the total of ${day(on)}`}
+            words={`${day(on)}: ${kilometres(km)} in all${u > 0 ? ` ± ${u.toFixed(0)}` : ''}`}
+            withdrawn={withdrawn}
+            onWithdraw={() => total.mutate({ params: { id }, body: REASON })}
+          />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Outings({ wear }: { wear: WearOfPair }) {
+  const withdraw = useChange('withdrawOuting');
+  const { outings, outingsInAll } = wear;
+  if (outings.length === 0) return <p className="soft">No outing yet.</p>;
+  return (
+    <>
+      <DataTable
+        label="Outings"
+        rows={outings}
+        keyOf={({ id }) => id}
+        rowClass={({ withdrawn }) => (withdrawn === null ? undefined : classes.withdrawn)}
+        columns={[
+          { head: 'On', cell: ({ on }) => day(on), names: true },
+          { head: 'Worn by', cell: ({ tester }) => tester },
+          { head: 'km', cell: ({ km }) => km.toFixed(1), figure: true },
+          {
+            head: 'On what',
+            cell: ({ surface, wet }) => [surface, wet].filter(Boolean).join(', ') || '–',
+          },
+          { head: 'Comfort', cell: ({ comfort }) => comfort ?? '–', figure: true },
+          {
+            head: 'Faults',
+            cell: ({ faults }) =>
+              faults
+                .map(({ what, atKm }) => (atKm === null ? what : `${what} from ${atKm} km`))
+                .join('; '),
+          },
+          {
+            head: 'Withdraw',
+            unseen: true,
+            cell: ({ id, on, withdrawn }) =>
+              withdrawn === null && (
+                <Button
+                  size="compact-xs"
+                  variant="subtle"
+                  aria-label={`Withdraw the outing of ${day(on)}`}
+                  onClick={() => withdraw.mutate({ params: { id }, body: REASON })}
+                >
+                  withdraw
+                </Button>
+              ),
+          },
+        ]}
+      />
+      {outingsInAll > outings.length && (
+        <p className="soft">
+          The latest {outings.length} of {outingsInAll}.
+        </p>
+      )}
+    </>
+  );
+}
+
+function Worn({ wear }: { wear: WearOfPair }) {
+  const { pair, edition, km, u, faults, judged, zones, first, breakIns, nextCheckKm } = wear;
+  const [decision] = wear.decisions.filter(({ withdrawn }) => withdrawn === null);
+  const [latest] = wear.outings;
+  return (
+    <div className={classes.page}>
+      <header className={classes.head}>
+        <h1>
+          How much is left?{' '}
+          <span className="soft">
+            {pair.tag} {edition.name}, {nameLabel(pair.label)} · {kilometres(km)}
+            {u >= 0.5 && ` ± ${(2 * u).toFixed(0)}`}
+          </span>
+        </h1>
+        <Link to={`/pairs/${pair.tag}/measure`}>Measure it now</Link>
+      </header>
+      {faults.map((fault) => (
+        <p key={fault} className="look-here">
+          {fault}
+        </p>
+      ))}
+      <div className={classes.columns}>
+        <div>
+          {zones.length > 0 ? (
+            <div className={classes.drawn}>
+              <WornSole zones={zones} />
+              <WearFan
+                name={`wear-${pair.tag.toLowerCase()}`}
+                zones={zones}
+                leading={first?.first}
+                km={km}
+              />
+            </div>
+          ) : (
+            <p className="soft">
+              No tread was measured yet. Measured new and at each check, its zones are drawn here
+              with the distance at which they will be through.
+            </p>
+          )}
+          {zones.length > 0 && (
+            <p className="soft">
+              {first
+                ? `First through: ${[first.first, ...first.with].join(', or ')}.`
+                : 'Too little wear to tell which zone is through first.'}{' '}
+              The fan holds four of five new readings.
+            </p>
+          )}
+          <Faces wear={wear} />
+          <h2>An outing</h2>
+          <OutingForm pairId={pair.id} tester={latest?.tester ?? ''} />
+          <Outings wear={wear} />
+        </div>
+        <section aria-label="What the signs come to">
+          <p className="soft">What the signs come to</p>
+          <h2 className={classes.said} aria-live="polite">
+            {judged.words}
+          </h2>
+          {decision && (
+            <p>
+              Decided on {day(decision.on)}: <strong>{decision.answer}</strong>
+              {decision.why && `, ${decision.why}`}.
+            </p>
+          )}
+          {judged.cautions.map((caution) => (
+            <p key={caution} className="look-here">
+              {caution}
+            </p>
+          ))}
+          <DecisionForm key={judged.answer} pairId={pair.id} judged={judged.answer} />
+          <h2>A look at it</h2>
+          <SignsForm pairId={pair.id} />
+          <h2>Meanwhile</h2>
+          <ul className={classes.list}>
+            <li className={nextCheckKm <= km ? 'look-here' : undefined}>
+              {nextCheckKm <= km ? 'a look is due since' : 'look again at'}{' '}
+              {kilometres(nextCheckKm)}
+            </li>
+            <li>
+              rated for {wear.ratedLifeKm.low} to {wear.ratedLifeKm.high} km
+            </li>
+            <li>foam: {wear.foam || 'not said on its walk'}</li>
+            {wear.costPerKm && (
+              <li>
+                so far {wear.costPerKm.amount.toFixed(2)} {wear.costPerKm.currency} a km
+              </li>
+            )}
+            {breakIns.map(({ tester, words }) => (
+              <li key={tester}>
+                {tester} comfortable after: {words}
+              </li>
+            ))}
+            {wear.testersDiffer && <li>Testers differ in how long it takes to open up.</li>}
+          </ul>
+          <TotalForm pairId={pair.id} />
+          <Said wear={wear} />
+          {wear.cautions.map((caution) => (
+            <p key={caution} className="soft">
+              {caution}
+            </p>
+          ))}
+        </section>
+      </div>
+    </div>
+  );
+}
+
+/** Wear: how far a pair went, what is left of it, and whether it goes on. */
+export function WearPage() {
+  const { tag = '' } = useParams();
+  const wear = useWear(tag);
+  if (wear.isError && !wear.data) return <PageFault error={wear.error} />;
+  return wear.data ? <Worn key={wear.data.pair.id} wear={wear.data} /> : null;
+}

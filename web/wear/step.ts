@@ -1,0 +1,38 @@
+import type { PairRow } from '#contract/pair-records.ts';
+import { type Step, toPair } from '../shell/step.ts';
+
+/** How far it was worn, and whether a decision waits. */
+function stateOf(row: PairRow | undefined): { words: string; attention?: boolean } {
+  if (!row) return { words: 'no pair' };
+  if (!row.wear) return { words: 'not worn' };
+  const { km, answer } = row.wear;
+  const far = `${Math.round(km)} km`;
+  if (answer === 'go on') return { words: far };
+  return answer === 'cannot tell' ? { words: `${far}, look` } : { words: answer };
+}
+
+/** A look is wanted where the signs say an end that nobody has decided. */
+const waits = ({ wear }: PairRow) =>
+  wear !== null &&
+  (wear.answer === 'retire' || wear.answer === 'another use') &&
+  !wear.words.startsWith('decided');
+
+export const wearStep: Step = {
+  name: 'Wear',
+  stands: (bench) => ({
+    to: toPair(bench, 'wear'),
+    ...stateOf(bench.row),
+    ...(bench.row && waits(bench.row) ? { attention: true } : {}),
+  }),
+  opensPairs: 'wear',
+  ofRow: (row) =>
+    row.wear && waits(row) ? { alert: `decide: ${Math.round(row.wear.km)} km` } : {},
+  pages: [
+    {
+      path: 'pairs/:tag/wear',
+      title: ':tag, wear',
+      page: async () => (await import('./WearPage.tsx')).WearPage,
+      goTo: 'Wear',
+    },
+  ],
+};
