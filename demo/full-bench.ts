@@ -25,15 +25,18 @@ export const FULL_BENCH_PAIRS = [
   'BR-11',
   'BR-12',
   'TF-01',
-  'PG-01',
 ];
+/** Pairs of which only the inside was measured with the gauges of the bench, and what of it. */
+export const INSIDE_PAIRS = ['PG-01'];
+const INSIDE = ['internal-length', 'outer-length', 'toe-box-height'];
 /** The winter boot was measured in the cold store room, which its figures say. */
 const COLD_PAIR = 'TF-01';
 const COLD_ROOM = { temperatureC: 16.4, humidityPct: 61 };
 
 const FULL_BENCH = 'Full bench';
+const QUICK_REVIEW = 'Quick review';
 
-/** Measures one pair by the full bench, as of a time; answers with the time it ended. */
+/** Measures one pair by the full bench, or its inside alone, as of a time; answers with the time it ended. */
 export function measureFullBench(
   stores: Stores,
   pair: { id: string; tag: string; wornKm: number },
@@ -41,8 +44,11 @@ export function measureFullBench(
   start: dayjs.Dayjs,
   idAt: (time: dayjs.Dayjs) => string,
 ): void {
-  const protocol = stores.protocols.all().find((one) => one.name === FULL_BENCH);
-  if (!protocol) throw new Error('the full bench protocol is missing');
+  const named = (name: string) => stores.protocols.all().find((one) => one.name.startsWith(name));
+  const isInside = INSIDE_PAIRS.includes(pair.tag);
+  const [full, protocol] = [named(FULL_BENCH), named(isInside ? QUICK_REVIEW : FULL_BENCH)];
+  if (!full || !protocol) throw new Error('a protocol of the bench is missing');
+  const stations = full.stations.filter(({ quantity }) => !isInside || INSIDE.includes(quantity));
   const instruments = stores.instruments.all();
   const seed = [...pair.tag].reduce((sum, letter) => (sum * 37 + letter.charCodeAt(0)) % 7919, 3);
   const normal = randomNormal.source(randomLcg(seed / 7919))(0, 1);
@@ -60,7 +66,7 @@ export function measureFullBench(
     wornKm: pair.wornKm,
     startedAt: start.toISOString(),
   });
-  for (const { quantity, repeats, tool } of protocol.stations) {
+  for (const { quantity, repeats, tool } of stations) {
     const definition = describeQuantity(quantity);
     const instrument = instruments.find((one) => one.kind === tool);
     if (!instrument) continue;

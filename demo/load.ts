@@ -27,7 +27,7 @@ import {
   TRY_ON_TRUTHS,
   type TryOnTruth,
 } from './fit-truths.ts';
-import { FULL_BENCH_PAIRS, measureFullBench } from './full-bench.ts';
+import { FULL_BENCH_PAIRS, INSIDE_PAIRS, measureFullBench } from './full-bench.ts';
 import { equipInstruments } from './instruments.ts';
 import { ENDED_TRUTH, LINE_TRUTHS, PRICE_TRUTHS, SECOND_PAGE, WISH_TRUTHS } from './line-truths.ts';
 import { MATCH_TRUTHS } from './match-truths.ts';
@@ -428,7 +428,7 @@ export function loadScenario(db: Db, day: string): void {
       edition.pairs.forEach((pair, index) => {
         const pairId = receive(stores, edition, pair, today, index === 0);
         measure(stores, edition, pair, pairId, today, noise);
-        if (!FULL_BENCH_PAIRS.includes(pair.tag)) return;
+        if (![...FULL_BENCH_PAIRS, ...INSIDE_PAIRS].includes(pair.tag)) return;
         const at = today.subtract(Math.max(1, pair.receivedDaysAgo - 3), 'day').hour(9);
         const { tag, wornKm = 0 } = pair;
         measureFullBench(stores, { id: pairId, tag, wornKm }, truth, at, idAt);

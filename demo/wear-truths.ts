@@ -34,13 +34,13 @@ const TREAD: WearTruth['tread'] = {
 };
 
 export const WEAR_TRUTHS: readonly WearTruth[] = [
-  // Six months of rounds: the lining tore, and it is late in its life. A decision waits.
+  // Three months of rounds: the lining tore, and it is late in its life. A decision waits.
   {
-    tag: 'BR-07',
+    tag: 'KK-04',
     tester: 'T2',
-    roundKm: 9,
-    every: 3.4,
-    until: 186,
+    roundKm: 13,
+    every: 2.2,
+    until: 84,
     surface: 'paved',
     comfort: { start: 5, plateau: 8.2, tauH: 4 },
     tread: TREAD,
@@ -56,11 +56,11 @@ export const WEAR_TRUTHS: readonly WearTruth[] = [
   },
   // Retired: the tear in its lining grew, and chafed.
   {
-    tag: 'KK-04',
+    tag: 'BR-07',
     tester: 'T5',
     roundKm: 14,
-    every: 3,
-    until: 74,
+    every: 7,
+    until: 170,
     surface: 'road',
     looks: [
       { afterKm: 190, signs: ['lining torn at 180 km'] },

@@ -23,7 +23,7 @@ const VIEWS: [name: string, path: string][] = [
   ['lacing', '/fit/lacing?edition=norrolt-stairwell-mid-cut'],
   ['insoles and laces', '/fit/insoles'],
   ['true to its label', '/editions/pelloway-gravel-lane/fit'],
-  ['a worn pair', '/pairs/BR-07/wear'],
+  ['a worn pair', '/pairs/KK-04/wear'],
   ['measure', '/pairs/NS-05/measure'],
   ['sheets', '/sheets'],
   ['sheet', '/sheets/wrenfold-latch-low?label=uk-8'],
@@ -177,7 +177,7 @@ test('receive, match and sheet fit a phone', async ({ page, demo }) => {
     '/fit/insoles',
     '/editions/pelloway-gravel-lane/fit',
     '/testers/T4',
-    '/pairs/BR-07/wear',
+    '/pairs/KK-04/wear',
   ]) {
     await open(page, demo, path);
     await page.getByRole('heading', { level: 1 }).waitFor();

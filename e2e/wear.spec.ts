@@ -63,7 +63,7 @@ test('tread tells which zone is through first, or that it cannot tell; a total i
   page,
   demo,
 }) => {
-  await open(page, demo, '/pairs/BR-07/wear');
+  await open(page, demo, '/pairs/KK-04/wear');
   await expect(page.getByText('First through: tread heel lateral, right')).toBeVisible();
   await expect(page.getByRole('img', { name: /^Tread left: / })).toBeVisible();
   await expect(page.getByRole('img', { name: /worn through at \d+ km/ })).toBeVisible();

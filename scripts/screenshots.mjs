@@ -10,7 +10,7 @@ const VIEWS = [
   ['match-phone', '/pairs/NS-06/match', { phone: true }],
   ['return-note', '/pairs/BR-13/return-note'],
   ['pairs', '/studies?edition=tarnhus-lanewalk&quantity=heel-stack'],
-  ['gauge-study', '/studies/gauges', { link: 'Ruler at the sidewall, autumn' }],
+  ['wear', '/pairs/KK-04/wear'],
   ['measure', '/pairs/NS-02/measure'],
   ['fit', '/pairs/KK-01/fit', { taps: ['right', 'edges'] }],
   ['measure-curve', '/pairs/NS-04/measure', { keys: ['[', 6] }],
@@ -33,7 +33,7 @@ const browser = await chromium.launch({
   executablePath: browserPath(),
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
-for (const [name, path, { fill, phone, keys, link, taps } = {}] of VIEWS) {
+for (const [name, path, { fill, phone, keys, taps } = {}] of VIEWS) {
   const context = await browser.newContext({
     viewport: phone ? { width: 390, height: 800 } : { width: 1280, height: 800 },
   });
@@ -47,10 +47,9 @@ for (const [name, path, { fill, phone, keys, link, taps } = {}] of VIEWS) {
     await page.locator('#entry').focus();
     for (let n = 0; n < times; n++) await page.keyboard.press(key);
   }
-  if (link) await page.getByRole('link', { name: link }).click();
   for (const tap of taps ?? [])
     await page.getByRole('button', { name: tap, exact: true }).first().click();
-  if (keys || link) await page.waitForTimeout(SETTLE_MS);
+  if (keys) await page.waitForTimeout(SETTLE_MS);
   if (fill) {
     await page.getByRole('combobox', { name: 'Maker' }).fill('Norrolt');
     await page.getByRole('combobox', { name: /^Model/ }).fill('Stairwell 2');
