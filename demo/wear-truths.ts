@@ -50,7 +50,7 @@ export const WEAR_TRUTHS: readonly WearTruth[] = [
       { afterKm: 210, signs: ['lining torn at 205 km'] },
       {
         afterKm: 470,
-        signs: ['lining not growing', 'no tread wear at the toe', 'rebound a little less'],
+        signs: ['lining not growing', 'insole not flat', 'rebound a little less'],
       },
     ],
   },

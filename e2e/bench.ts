@@ -170,7 +170,7 @@ export async function settled(page: Page): Promise<void> {
       return same;
     },
     undefined,
-    { polling: 400 },
+    { polling: 250 },
   );
 }
 
