@@ -129,6 +129,9 @@ const ofLength = (
   };
 };
 
+/** Fewer testers decide nothing. */
+const VOTES_ENOUGH = 2;
+
 /** An offset is the deviation turned round; what is farther than the last class counts in it. */
 function ofVotes(group: 'known shoes' | 'try-ons', votes: readonly number[]): DeviationKind {
   const probabilities = Array.from({ length: 2 * MOST_DEVIATION + 1 }, (_, at) => ({
@@ -140,7 +143,8 @@ function ofVotes(group: 'known shoes' | 'try-ons', votes: readonly number[]): De
     const shown = probabilities[place];
     if (shown) shown.probability += probability;
   }
-  const verdict = wordOfShares(probabilities);
+  // One tester alone may be that tester, however far the vote goes.
+  const verdict = votes.length < VOTES_ENOUGH ? 'cannot tell' : wordOfShares(probabilities);
   return {
     group,
     what:
@@ -153,14 +157,14 @@ function ofVotes(group: 'known shoes' | 'try-ons', votes: readonly number[]): De
   };
 }
 
-/** Each tester's own vote of a kind. */
+/** Each tester's own vote, of one kind or of all that they said. */
 export function usualVotes(
   votes: readonly UsualVote[],
-  kind: UsualVote['kind'],
+  kind?: UsualVote['kind'],
 ): Map<string, number> {
   const own = new Map<string, number[]>();
   for (const vote of votes)
-    if (vote.kind === kind)
+    if (kind === undefined || vote.kind === kind)
       own.set(vote.tester, [...(own.get(vote.tester) ?? []), vote.offsetHalfSizes]);
   return new Map([...own].map(([tester, offsets]) => [tester, voteOfTester(offsets)]));
 }

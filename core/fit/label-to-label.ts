@@ -75,6 +75,8 @@ export function voteOfTester(offsets: readonly number[]): number {
   const upper = sorted[Math.floor(sorted.length / 2)] ?? 0;
   if (sorted.length % 2 === 1) return upper;
   const lower = sorted[sorted.length / 2 - 1] ?? 0;
+  // Both as far, either way: this tester says nothing of the way.
+  if (lower === -upper) return 0;
   return Math.abs(lower) < Math.abs(upper) ? lower : upper;
 }
 

@@ -18,7 +18,6 @@ import {
 } from '#core/fit/deviation.ts';
 import { fitCauses } from '#core/fit/fit-causes.ts';
 import { type FitWord, fitOfDeviation } from '#core/fit/fit-probabilities.ts';
-import { voteOfTester } from '#core/fit/label-to-label.ts';
 import { splitsOf } from '#core/fit/splits.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { lastLength, type SizeLabel } from '#core/sizing/size-label.ts';
@@ -149,9 +148,7 @@ function votesOf(
   editionId: string,
   votes: ReturnType<typeof evidenceOf>['votes'],
 ) {
-  const offsets = new Map<string, number[]>();
-  for (const { tester, offsetHalfSizes } of votes)
-    offsets.set(tester, [...(offsets.get(tester) ?? []), offsetHalfSizes]);
+  const offsets = usualVotes(votes);
   const latest = new Map((tried.get(editionId) ?? []).map((tryOn) => [tryOn.tester, tryOn]));
   const testers = [...new Set([...offsets.keys(), ...latest.keys()])].sort();
   return testers.map((tester): EditionDeviation['votes'][number] => {
@@ -161,14 +158,13 @@ function votesOf(
       return known.length > 0 ? Math.max(...known) : null;
     };
     const tryOn = latest.get(tester);
-    const own = offsets.get(tester);
     return {
       tester,
       lengthMm: longest(profile?.lengthLeftMm, profile?.lengthRightMm),
       widthMm: longest(profile?.widthLeftMm, profile?.widthRightMm),
       toeShape: profile?.toeShape ?? '',
       sock: tryOn?.sock ?? profile?.usualSock ?? 'usual',
-      halfSizes: own ? voteOfTester(own) : null,
+      halfSizes: offsets.get(tester) ?? null,
       fits: tryOn ? fitsBy(tryOn) : null,
       says: tryOn?.words ?? 'a shoe that is known to them',
     };
@@ -190,21 +186,12 @@ function agreementOver({ known, tried, usual }: Look): EditionDeviation['agreeme
   const units = [...new Set([...known.keys(), ...tried.keys()])].map((id) => {
     const fitting = [...(known.get(id) ?? []), ...(tried.get(id) ?? []).flatMap(triedLabel)];
     const maker = makers.get(id) ?? known.get(id)?.[0]?.maker ?? '';
-    const votes = votesAgainstUsual(fitting, usual(maker));
-    const own = new Map<string, number[]>();
-    for (const { tester, offsetHalfSizes } of votes)
-      own.set(tester, [...(own.get(tester) ?? []), offsetHalfSizes]);
-    return own;
+    return usualVotes(votesAgainstUsual(fitting, usual(maker)));
   });
   const usable = units.filter((unit) => unit.size >= 2);
   if (usable.length < UNITS_ENOUGH) return null;
   const testers = [...new Set(usable.flatMap((unit) => [...unit.keys()]))].sort();
-  const ratings = testers.map((tester) =>
-    usable.map((unit) => {
-      const own = unit.get(tester);
-      return own ? voteOfTester(own) : null;
-    }),
-  );
+  const ratings = testers.map((tester) => usable.map((unit) => unit.get(tester) ?? null));
   const { alpha, n } = krippendorffAlpha(ratings, 'ordinal');
   return { alpha, n, units: usable.length, words: agreementWords(alpha) };
 }
