@@ -228,9 +228,15 @@ export const labelsBetween = z.object({
   from: z.object({ slug: z.string(), name: z.string(), fitting: z.array(evidence) }),
   to: z.object({ slug: z.string(), name: z.string(), fitting: z.array(evidence) }),
   lengths: z
-    .object({ aMm: z.number(), bMm: z.number(), uA: z.number(), uB: z.number() })
+    .object({
+      what: z.string().describe('which length: inside, gap before one insole, footbed'),
+      aMm: z.number(),
+      bMm: z.number(),
+      uA: z.number(),
+      uB: z.number(),
+    })
     .nullable()
-    .describe('internal lengths of both at one label; null: not measured of both'),
+    .describe('of both at one label; null: not measured of both'),
   answer: labelAnswer,
 });
 

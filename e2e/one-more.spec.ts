@@ -1,5 +1,5 @@
 /** One more thing at a sitting, any tool at hand, and a protocol as a blank form. */
-import { expect, open, test } from './bench.ts';
+import { expect, open, settled, test } from './bench.ts';
 
 test('one more thing is typed with its figure, or chosen, at any moment', async ({
   page,
@@ -76,6 +76,7 @@ test('void aims at the reading that is doubted, and a spoiled station goes at on
 
 test('a protocol is printed as a blank form', async ({ page, demo }) => {
   await open(page, demo, '/lab/protocols');
+  await settled(page);
   await page
     .getByRole('listitem')
     .filter({ hasText: 'Reviewer’s round' })

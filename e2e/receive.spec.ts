@@ -89,7 +89,11 @@ test('label, price and claims are taken as people say them, and nothing said twi
     await expect(read.getByRole('row')).toHaveCount(6);
     await expect(read).toContainText('grade: B2');
     await expect(read).toContainText('Kept as text: “feels like home”');
-    await page.getByRole('textbox', { name: 'Tag' }).fill(tag);
+    // A tag is proposed meanwhile, and would be written into the one that is typed.
+    const field = page.getByRole('textbox', { name: 'Tag' });
+    await expect(field).not.toHaveValue('');
+    await field.fill(tag);
+    await expect(field).toHaveValue(tag);
     await page.getByRole('button', { name: /Put on bench/ }).click();
     await expect(page).toHaveURL(new RegExp(`/pairs/${tag}/match`));
   };

@@ -92,9 +92,17 @@ function labelOf({ stores, pairsOf }: Look, editionId: string): SizeLabel | unde
   return (stored.find(({ id }) => measured.has(id)) ?? stored[0])?.label;
 }
 
-/** From the lab's reference shoes, the edition itself left out. */
+/**
+ * From the lab's reference shoes, the edition itself left out: from those that are made for the same use where there
+ * are any, since a boot is built otherwise than a shoe.
+ */
 function shortfallBeside(look: Look, editionId: string): Shortfall | undefined {
-  const references = look.stores.lines.references().filter((id) => id !== editionId);
+  const all = look.stores.lines.references().filter((id) => id !== editionId);
+  const usesOf = (id: string) =>
+    look.stores.editions.byId(id).uses.map(({ discipline }) => discipline);
+  const own = usesOf(editionId);
+  const alike = all.filter((id) => usesOf(id).some((use) => own.includes(use)));
+  const references = alike.length > 0 ? alike : all;
   return shortfallOf(
     references.flatMap((id) => {
       const label = labelOf(look, id);

@@ -12,18 +12,26 @@ import type { Stores } from '../stores.ts';
 import { fittingIn, lengthAt, pairsThatCount, withDoubt } from './evidence.ts';
 import { madeOf } from './fit.ts';
 
-/** Internal lengths of two editions at one label, where both were measured. */
+/** What tells two insides apart, the best first, and what each is called. */
+const LENGTHS = [
+  ['internal-length', 'Inside'],
+  ['toe-end-gap', 'Gap before one insole'],
+  ['footbed-length', 'Footbed'],
+] as const;
+
+/** A length of two editions at one label, the first that was measured of both. */
 function lengthsOf(
   stores: Stores,
   editionIds: readonly [string, string],
   label: SizeLabel,
-): LengthsOfBoth | undefined {
+): (LengthsOfBoth & { what: string }) | undefined {
   const lab = labFacts(stores);
-  const [a, b] = editionIds.map((id) => {
-    const pairs = pairsThatCount(stores, lab, id);
-    return lengthAt({ id, pairs }, 'internal-length', label, lab);
-  });
-  return a && b ? lengthsOfBoth(withDoubt(a), withDoubt(b)) : undefined;
+  const editions = editionIds.map((id) => ({ id, pairs: pairsThatCount(stores, lab, id) }));
+  for (const [quantity, what] of LENGTHS) {
+    const [a, b] = editions.map((edition) => lengthAt(edition, quantity, label, lab));
+    if (a && b) return { ...lengthsOfBoth(withDoubt(a), withDoubt(b)), what };
+  }
+  return undefined;
 }
 
 export function labelsBetween(
@@ -55,7 +63,13 @@ export function labelsBetween(
     from: { slug: from.slug, name: editionName(from), fitting: inFrom },
     to: { slug: to.slug, name: editionName(to), fitting: inTo },
     lengths: lengths
-      ? { aMm: lengths.aMm, bMm: lengths.bMm, uA: lengths.uA, uB: lengths.uB }
+      ? {
+          what: lengths.what,
+          aMm: lengths.aMm,
+          bMm: lengths.bMm,
+          uA: lengths.uA,
+          uB: lengths.uB,
+        }
       : null,
     answer,
   };

@@ -144,6 +144,48 @@ describe('from label to label', () => {
     expect(editionId).toBeTruthy();
   });
 
+  it('takes the gap before one insole where an inside was not measured of both', async () => {
+    const { session, read, protocol, instrument } = await bench();
+    const first = await session();
+    const received = await post('/api/receipts', {
+      maker: { id: uuid7(), name: 'Norrolt' },
+      model: { id: uuid7(), name: 'Porch' },
+      edition: { id: uuid7(), name: '' },
+      pair: {
+        id: uuid7(),
+        tag: 'NP-01',
+        label: uk(8),
+        acquisition: 'bought',
+        receivedOn: '2026-02-27',
+      },
+      claims: [],
+    });
+    const second = uuid7();
+    await post('/api/sessions', {
+      id: second,
+      pairId: received.body.pairId ?? received.body.id,
+      protocolId: protocol('Full bench').id,
+      person: 'B1',
+      wornKm: 0,
+      startedAt: '2026-03-01T10:00:00Z',
+    });
+    expect(instrument('caliper')).toBeDefined();
+    for (const side of ['left', 'right'])
+      for (const [sitting, gap] of [
+        [first, '7.0'],
+        [second, '2.8'],
+      ] as const)
+        await read(sitting, 'toe-end-gap', side, gap, 'caliper');
+    const { lengths, answer } = await between('norrolt-stairwell-mid-cut', 'norrolt-porch');
+    expect(lengths).toMatchObject({ what: 'Gap before one insole', aMm: 7, bMm: 2.8 });
+    // 4.2 mm shorter: half a size up is likeliest, and lengths never decide alone.
+    const [kind] = answer.kinds;
+    const likeliest = [...(kind?.probabilities ?? [])].sort(
+      (a, b) => b.probability - a.probability,
+    );
+    expect([likeliest[0]?.halfSizes, answer.verdict]).toEqual([1, 'cannot tell']);
+  });
+
   it('refuses the same shoe, and a label that is none', async () => {
     await bench();
     const same = await get(

@@ -50,7 +50,7 @@ function Evidence({ between }: { between: LabelsBetween }) {
       )}
       <p className="soft">
         {lengths
-          ? `Inside at one label: ${lengths.aMm.toFixed(1)} mm against ${lengths.bMm.toFixed(1)} mm. Equal lengths can fit half a size apart, so they never decide alone.`
+          ? `${lengths.what} at one label: ${lengths.aMm.toFixed(1)} mm against ${lengths.bMm.toFixed(1)} mm. Equal lengths can fit half a size apart, so they never decide alone.`
           : 'The inside was not measured of both.'}
       </p>
     </section>

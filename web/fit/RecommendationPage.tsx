@@ -101,10 +101,13 @@ export function RecommendationPage() {
       },
       { replace: true },
     );
+  const wide = said('wide');
+  const isWidth = Number(wide) >= 50 && Number(wide) <= 160;
   const testers = (lab.data?.people ?? []).filter(({ role }) => role === 'tester');
   const query = Object.fromEntries(
     ['tester', 'left', 'right', 'wide', 'arch', 'sock', 'use', 'leather', 'archSchool'].flatMap(
-      (name) => (said(name) ? [[name, said(name)]] : []),
+      // A width that is none is told at its field, and not asked about.
+      (name) => (said(name) && (name !== 'wide' || isWidth) ? [[name, said(name)]] : []),
     ),
   );
   const found = useRecommendations(query);
@@ -144,12 +147,8 @@ export function RecommendationPage() {
           w={100}
           placeholder="98"
           inputMode="decimal"
-          value={said('wide')}
-          error={
-            said('wide') && !(Number(said('wide')) >= 50 && Number(said('wide')) <= 160)
-              ? '50 to 160 mm'
-              : undefined
-          }
+          value={wide}
+          error={wide && !isWidth ? '50 to 160 mm' : undefined}
           onChange={(event) => choose('wide', event.currentTarget.value)}
         />
         <NativeSelect
