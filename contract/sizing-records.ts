@@ -52,7 +52,7 @@ export const footAsked = z.object({
   wide: footMm(50, 160).describe('width at the ball'),
   arch: z.enum(ARCH_WORDS).optional(),
   sock: z.enum(SOCKS).optional(),
-  use: z.string().trim().max(60).optional().describe('empty: any'),
+  use: z.string().trim().max(60).optional().describe('empty: every use'),
   leather: z.enum(['small', 'true']).default('small').describe('leather for climbing'),
   archSchool: z.enum(['by the arch', 'as it feels']).default('as it feels'),
 });

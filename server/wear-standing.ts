@@ -16,7 +16,7 @@ export function foamOf(stores: Stores, editionId: string): string {
   return madeOfEdition(stores, editionId, pairs).find(({ part }) => part === 'foam')?.answer ?? '';
 }
 
-/** What all signs that stand come to: a later look may say that one is there no more. */
+/** What the signs of all looks that stand come to; a look that was wrong is withdrawn. */
 export function judgeWear(stores: Stores, pair: StoredPair): Retirement {
   const signs = stores.wear
     .checksOf(pair.id)

@@ -10,6 +10,7 @@ import {
   type HalfSizeProbability,
   halfSizeWords,
   MOST_DEVIATION,
+  SURE_FIT,
   wordOfShares,
 } from './fit-probabilities.ts';
 import { offsetsByVotes, voteOfTester } from './label-to-label.ts';
@@ -102,7 +103,7 @@ export function deviationWords(
 ): string {
   if (verdict === 'cannot tell') return 'cannot tell';
   if (verdict === 'true') return 'runs true';
-  const sure = probabilities.find(({ probability }) => probability >= 0.8);
+  const sure = probabilities.find(({ probability }) => probability >= SURE_FIT);
   const most = sure && Math.abs(sure.halfSizes) === MOST_DEVIATION ? ' or more' : '';
   return sure
     ? `runs ${halfSizeWords(sure.halfSizes)}${most} ${verdict}`

@@ -9,7 +9,7 @@ export interface HalfSizeProbability {
 }
 
 /** From here a verdict is sure enough. Common practice, adjustable. */
-const SURE_FIT = 0.8;
+export const SURE_FIT = 0.8;
 
 /**
  * P(j) = F((j + ½)h) − F((j − ½)h) from Student's t about a length, the classes at both ends open.

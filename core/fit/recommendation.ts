@@ -96,7 +96,7 @@ function chanceOf(
 /** The figure and its sign stay on one line. */
 const percent = (share: number) => `${(100 * share).toFixed(0)}\u00a0%`;
 
-/** The width that is made for a foot: the widest step that is nearest to it. */
+/** The width that is made and comes nearest to what a foot wants. */
 function widthFor(made: readonly MadeWidth[], wanted: number): MadeWidth | undefined {
   return [...made].sort(
     (a, b) =>
@@ -189,7 +189,9 @@ export function recommend(
       : []),
     ...(stretch === 0
       ? []
-      : ['Leather that stretches, bought half a size small; another school buys it true.']),
+      : [
+          'Leather that stretches, bought half a size small: the room is that after it has. Another school buys it true.',
+        ]),
     ...archNote(foot.arch, schools),
     ...(known ? [] : ['Sizes made are not known: half sizes are taken for granted.']),
   ];

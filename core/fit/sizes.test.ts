@@ -91,7 +91,7 @@ describe('what to take for a foot', () => {
       takes(climbing, leather, { ...schools, leatherSmall }),
     );
     expect([small?.take?.label, plain?.take?.label]).toEqual([uk(7.5), uk(8)]);
-    expect(small?.notes.join(' ')).toContain('another school buys it true');
+    expect(small?.notes.join(' ')).toContain('Another school buys it true');
   });
   it('fits the larger of unequal feet, and says what is done for the smaller', () => {
     const { take, notes } = takes({ lengthLeftMm: 250 });

@@ -80,17 +80,15 @@ const MOST_A_DAY_KM = 200;
 export function readWay(text: string): Result<ReadWay> {
   const plain = text.trim();
   if (plain === '') return refused('empty', 'How far? Such as 12 km, 7.5 mi, or 2 basketball.');
-  const games = /^(\d+)\s*(?:x|×)?\s*([a-z].*)$/i.exec(plain);
-  const named = games ?? /^()([a-z].*)$/i.exec(plain);
-  if (named && !/^(km|mi|miles?|m|kilomet\w+)\b/i.test(named[2] ?? '')) {
-    const found = outingDistance(named[2] ?? '', '', Number(named[1] || 1));
-    if (!found.ok) return found;
-    const { low, high } = found.value;
-    return within({ km: (low + high) / 2, halfKm: (high - low) / 2 });
-  }
   const bare = /^\d+(?:[.,]\d+)?$/.test(plain);
   const read = readTypedQuantity(bare ? `${plain} km` : plain, 'distance');
-  return read.ok ? within({ km: read.value.value / 1000, halfKm: 0 }) : read;
+  if (read.ok) return within({ km: read.value.value / 1000, halfKm: 0 });
+  const [, count = '', activity] = /^(\d*)\s*(?:x\b|×)?\s*([a-z].*)$/i.exec(plain) ?? [];
+  if (activity === undefined) return read;
+  const games = outingDistance(activity, '', Number(count || 1));
+  if (!games.ok) return games;
+  const { low, high } = games.value;
+  return within({ km: (low + high) / 2, halfKm: (high - low) / 2 });
 }
 
 function within(way: ReadWay): Result<ReadWay> {

@@ -47,6 +47,8 @@ describe('how far a pair was worn', () => {
     ['12', 12, 0],
     ['12.5 km', 12.5, 0],
     ['7.5 mi', 12.07, 0],
+    ['900 metres', 0.9, 0],
+    ['12 k', 12, 0],
     ['2 basketball', 8.047, 0],
     ['2 x basketball, half court', 4.023, 0],
     ['tennis', 5.633, 0.805],

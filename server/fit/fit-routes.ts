@@ -29,6 +29,9 @@ type FitHandlers = Pick<
   | 'moveNamedPart'
 >;
 
+/** A clock may be a day ahead of the server’s; more is a slip. */
+const AHEAD_MS = 36 * 3_600_000;
+
 export function fitRoutes(stores: Stores): FitHandlers {
   /** The code as the lab writes it. */
   const requireTester = (code: string): string => {
@@ -122,7 +125,9 @@ export function fitRoutes(stores: Stores): FitHandlers {
       stores.namedParts.save({ id, ...body });
       return { id };
     },
-    moveNamedPart: ({ params: { id }, body }) => {
+    moveNamedPart: ({ params: { id }, body, now }) => {
+      if (Date.parse(body.on) > Date.parse(now) + AHEAD_MS)
+        throw wrongValue('on', `${body.on} is still to come. Is the day right?`);
       const part = stores.namedParts.byId(id);
       const { tag, how, on } = body;
       const pair = tag === null ? null : stores.pairs.byTag(tag);

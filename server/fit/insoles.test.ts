@@ -74,6 +74,30 @@ describe('an insole by its name', () => {
     expect(await placesOf(id)).toEqual([['NS-01', '2026-02-10', null]]);
   });
 
+  it('is in one pair at a time, and comes on no day that is still to come', async () => {
+    await bench();
+    await receive('NS-02');
+    const { id } = await named();
+    await move(id, 'NS-01', '2026-02-01');
+    await move(id, null, '2026-02-10');
+    const refused = async (answer: ReturnType<typeof move>) => {
+      const { status, body } = await answer;
+      return [status, body.errors[0].message];
+    };
+    expect(await refused(move(id, 'NS-02', '2026-02-05'))).toEqual([
+      422,
+      'It was in NS-01 until 2026-02-10: that day or a later one, please.',
+    ]);
+    const felt = await named({ kind: 'insole', name: 'Felt' });
+    await move(felt.id, 'NS-02', '2026-02-20');
+    expect(await refused(move(id, 'NS-02', '2026-02-12'))).toEqual([
+      422,
+      'Felt came into that pair on 2026-02-20: a later day, please.',
+    ]);
+    expect((await refused(move(id, 'NS-02', '2099-01-01')))[1]).toContain('still to come');
+    expect((await move(id, 'NS-01', '2026-02-10')).status).toBe(200);
+  });
+
   it('is what a try-on and a sitting were done with, by their day', async () => {
     const { pairId, session } = await bench();
     await post('/api/people', { id: uuid7(), code: 'T1', role: 'tester' });

@@ -9,7 +9,7 @@ import type { SizeLabel } from '#core/sizing/size-label.ts';
 import { labFacts } from '../lab-facts.ts';
 import { wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
-import { fittingIn, lengthAt, pairsThatCount, withDoubt } from './evidence.ts';
+import { fittingIn, knownShoes, lengthAt, pairsThatCount, withDoubt } from './evidence.ts';
 import { madeOf } from './fit.ts';
 
 /** What tells two insides apart, the best first, and what each is called. */
@@ -34,23 +34,23 @@ function lengthsOf(
   return undefined;
 }
 
-export function labelsBetween(
+/** What is asked of two editions: the label that fits in the one. */
+interface AskedBetween {
+  label: SizeLabel;
+  width: string | undefined;
+  fits: KnownFit;
+}
+
+/** What to take in one edition by the label that fits in another, with all that speaks of it. */
+export function answerBetween(
   stores: Stores,
-  asked: {
-    from: string;
-    to: string;
-    label: SizeLabel;
-    width: string | undefined;
-    fits: KnownFit;
-  },
-): LabelsBetween {
-  const [from, to] = [stores.editions.bySlug(asked.from), stores.editions.bySlug(asked.to)];
-  if (from.id === to.id)
-    throw wrongValue('to', 'It is the same shoe: the label that fits there fits here.');
-  const [inFrom, inTo] = [fittingIn(stores, from.id), fittingIn(stores, to.id)];
-  const lengths = lengthsOf(stores, [from.id, to.id], asked.label);
-  const made = madeOf(stores, to.id);
-  const { label, width, fits } = asked;
+  [fromId, toId]: readonly [string, string],
+  { label, width, fits }: AskedBetween,
+  known = knownShoes(stores),
+) {
+  const [inFrom, inTo] = [fittingIn(stores, fromId, known), fittingIn(stores, toId, known)];
+  const lengths = lengthsOf(stores, [fromId, toId], label);
+  const made = madeOf(stores, toId);
   const answer = labelToLabel({
     label,
     width,
@@ -59,6 +59,17 @@ export function labelsBetween(
     lengths,
     made: made.length > 0 ? made : undefined,
   });
+  return { inFrom, inTo, lengths, answer };
+}
+
+export function labelsBetween(
+  stores: Stores,
+  asked: AskedBetween & { from: string; to: string },
+): LabelsBetween {
+  const [from, to] = [stores.editions.bySlug(asked.from), stores.editions.bySlug(asked.to)];
+  if (from.id === to.id)
+    throw wrongValue('to', 'It is the same shoe: the label that fits there fits here.');
+  const { inFrom, inTo, lengths, answer } = answerBetween(stores, [from.id, to.id], asked);
   return {
     from: { slug: from.slug, name: editionName(from), fitting: inFrom },
     to: { slug: to.slug, name: editionName(to), fitting: inTo },

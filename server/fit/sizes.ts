@@ -3,26 +3,19 @@ import type { z } from 'zod';
 import type { footAsked, Insides, LabelMatrix, Recommendations } from '#contract/sizing-records.ts';
 import { isMadeFor, type ShippedUse } from '#core/catalogue/disciplines.ts';
 import { type Figure, figureExpanded } from '#core/figures/figure.ts';
-import { type FittingLabel, votesBetween } from '#core/fit/fitting-labels.ts';
+import type { FittingLabel } from '#core/fit/fitting-labels.ts';
 import { OFF_BY } from '#core/fit/foot.ts';
-import { labelMatrix, lengthsOfBoth } from '#core/fit/label-matrix.ts';
-import { labelToLabel } from '#core/fit/label-to-label.ts';
+import { labelMatrix } from '#core/fit/label-matrix.ts';
 import { fitCaution, footWidthWord, recommend } from '#core/fit/recommendation.ts';
 import { rightGap } from '#core/fit/try-on.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { REFERENCE_LABEL, type SizeLabel } from '#core/sizing/size-label.ts';
 import { madeOfEdition } from '../construction.ts';
-import { type LabFacts, labFacts } from '../lab-facts.ts';
+import { labFacts } from '../lab-facts.ts';
 import type { Stores } from '../stores.ts';
-import {
-  fittingIn,
-  knownShoes,
-  lengthAt,
-  pairsThatCount,
-  triedLabel,
-  withDoubt,
-} from './evidence.ts';
+import { knownShoes, lengthAt, pairsThatCount, triedLabel, withDoubt } from './evidence.ts';
 import { madeOf, ruleUse } from './fit.ts';
+import { answerBetween } from './labels-between.ts';
 
 /** More editions make no table that a person reads. */
 const MOST_IN_MATRIX = 24;
@@ -124,31 +117,19 @@ function footOf(stores: Stores, asked: FootAsked) {
   } as const;
 }
 
-/** What each shoe that a tester knows says of an edition by itself. */
+/** What each shoe that a tester knows says of an edition by itself; all testers speak in it. */
 function saidByKnownShoes(
   stores: Stores,
-  lab: LabFacts,
   tester: string,
   editionId: string,
   known: ReturnType<typeof knownShoes>,
 ): string[] {
   const profile = stores.testers.profileOf(tester);
-  const to = { id: editionId, pairs: pairsThatCount(stores, lab, editionId) };
-  const made = madeOf(stores, editionId);
   return (profile?.knownShoes ?? []).flatMap(({ editionId: from, label, width, fits }) => {
     const standing = stores.names.lead('edition', from);
     if (standing === editionId) return [];
-    const own = { id: standing, pairs: pairsThatCount(stores, lab, standing) };
-    const [a, b] = [own, to].map((one) => lengthAt(one, 'internal-length', label, lab));
-    const answer = labelToLabel({
-      label,
-      width: width || undefined,
-      fits,
-      // What this tester says of it is no evidence for this tester's own foot alone: all speak.
-      votes: votesBetween(fittingIn(stores, standing, known), fittingIn(stores, editionId, known)),
-      lengths: a && b ? lengthsOfBoth(withDoubt(a), withDoubt(b)) : undefined,
-      made: made.length > 0 ? made : undefined,
-    });
+    const asked = { label, width: width || undefined, fits };
+    const { answer } = answerBetween(stores, [standing, editionId], asked, known);
     if (answer.verdict === 'cannot tell') return [];
     const off = OFF_BY[fits] === 0 ? '' : `, which is ${fits}`;
     return [`From ${editionName(stores.editions.byId(standing))}${off}: ${answer.words}`];
@@ -204,7 +185,7 @@ export function recommendFor(stores: Stores, asked: FootAsked): Recommendations 
         take: answer.take ?? null,
         gap: [...rightGap(ruled)] as [number, number],
         caution: fitCaution(ruled) ?? null,
-        known: foot.tester ? saidByKnownShoes(stores, lab, foot.tester, id, known) : [],
+        known: foot.tester ? saidByKnownShoes(stores, foot.tester, id, known) : [],
       },
     ];
   });

@@ -44,6 +44,13 @@ export function namedPartStore(db: Db) {
      WHERE l.pair_id = @pairId AND l.since <= @day AND (l.until IS NULL OR l.until > @day)
      ORDER BY n.kind, n.name`,
   );
+  const selectLater = db.prepare<
+    [{ pairId: string; day: string; kind: string }],
+    { name: string; since: string }
+  >(
+    `SELECT n.name, l.since FROM part_place l JOIN named_part n ON n.id = l.part_id
+     WHERE l.pair_id = @pairId AND l.since > @day AND n.kind = @kind ORDER BY l.since LIMIT 1`,
+  );
   const end = db.prepare(
     'UPDATE part_place SET until = @day WHERE part_id = @partId AND until IS NULL',
   );
@@ -79,6 +86,18 @@ export function namedPartStore(db: Db) {
         throw wrongValue(
           'on',
           `It is in ${latest.tag} since ${latest.since}: a later day, please.`,
+        );
+      // Nothing is in two pairs at once.
+      if (latest?.until && latest.until > day)
+        throw wrongValue(
+          'on',
+          `It was in ${latest.tag} until ${latest.until}: that day or a later one, please.`,
+        );
+      const [later] = to ? selectLater.all({ pairId: to.pairId, day, kind: part.kind }) : [];
+      if (later)
+        throw wrongValue(
+          'on',
+          `${later.name} came into that pair on ${later.since}: a later day, please.`,
         );
       end.run({ partId: part.id, day });
       if (!to) return;
