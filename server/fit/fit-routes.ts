@@ -3,7 +3,7 @@ import { readLabelSlug } from '#core/sizing/size-label.ts';
 import { correct } from '../corrections.ts';
 import type { Handlers } from '../endpoint.ts';
 import { outcomeThatStands, publishFit } from '../fit-outcome.ts';
-import { notFound, Refusal, wrongValue } from '../problems.ts';
+import { notFound, Refusal, requirePast, wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { deviationOfEdition } from './deviation.ts';
 import { fitOf, judgeTryOn } from './fit.ts';
@@ -28,9 +28,6 @@ type FitHandlers = Pick<
   | 'saveNamedPart'
   | 'moveNamedPart'
 >;
-
-/** A clock may be a day ahead of the server’s; more is a slip. */
-const AHEAD_MS = 36 * 3_600_000;
 
 export function fitRoutes(stores: Stores): FitHandlers {
   /** The code as the lab writes it. */
@@ -126,8 +123,7 @@ export function fitRoutes(stores: Stores): FitHandlers {
       return { id };
     },
     moveNamedPart: ({ params: { id }, body, now }) => {
-      if (Date.parse(body.on) > Date.parse(now) + AHEAD_MS)
-        throw wrongValue('on', `${body.on} is still to come. Is the day right?`);
+      requirePast('on', body.on, now);
       const part = stores.namedParts.byId(id);
       const { tag, how, on } = body;
       const pair = tag === null ? null : stores.pairs.byTag(tag);

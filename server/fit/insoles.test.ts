@@ -94,7 +94,7 @@ describe('an insole by its name', () => {
       422,
       'Felt came into that pair on 2026-02-20: a later day, please.',
     ]);
-    expect((await refused(move(id, 'NS-02', '2099-01-01')))[1]).toContain('still to come');
+    expect((await refused(move(id, 'NS-02', '2099-01-01')))[1]).toContain('has not come yet');
     expect((await move(id, 'NS-01', '2026-02-10')).status).toBe(200);
   });
 

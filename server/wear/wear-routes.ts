@@ -1,7 +1,7 @@
 import { readWay } from '#core/wear/odometer.ts';
 import { correct } from '../corrections.ts';
 import type { Handlers } from '../endpoint.ts';
-import { Refusal, wrongValue } from '../problems.ts';
+import { Refusal, requirePast, wrongValue } from '../problems.ts';
 import type { WearTable } from '../store/wear.ts';
 import type { Stores } from '../stores.ts';
 import { judgeWear, publishWear, wayOf } from '../wear-standing.ts';
@@ -20,13 +20,9 @@ type WearHandlers = Pick<
   | 'withdrawWearDecision'
 >;
 
-/** A clock may be a day ahead of the server’s; more is a slip. */
-const AHEAD_MS = 36 * 3_600_000;
-
 export function wearRoutes(stores: Stores): WearHandlers {
   const requireDay = (on: string, receivedOn: string, now: string) => {
-    if (Date.parse(on) > Date.parse(now) + AHEAD_MS)
-      throw wrongValue('on', `${on} is still to come. Is the day right?`);
+    requirePast('on', on, now);
     if (on < receivedOn)
       throw wrongValue(
         'on',

@@ -1,4 +1,4 @@
-import classes from './FitPage.module.css';
+import { Taps } from '../shell/Taps.tsx';
 
 /** One question of a try-on: a tap answers it, the same tap again takes the answer back. */
 export function Choice<T extends string | number | boolean>({
@@ -13,18 +13,11 @@ export function Choice<T extends string | number | boolean>({
   onChange: (value: T | undefined) => void;
 }) {
   return (
-    <fieldset className={classes.choice}>
-      <legend>{asks}</legend>
-      {answers.map(([answer, words]) => (
-        <button
-          key={String(answer)}
-          type="button"
-          aria-pressed={value === answer}
-          onClick={() => onChange(value === answer ? undefined : answer)}
-        >
-          {words}
-        </button>
-      ))}
-    </fieldset>
+    <Taps
+      asks={asks}
+      answers={answers}
+      isPressed={(answer) => value === answer}
+      onTap={(answer) => onChange(value === answer ? undefined : answer)}
+    />
   );
 }

@@ -11,6 +11,7 @@ import {
   TOE_ROOMS,
   TRY_ON_AFTER,
 } from '#core/fit/try-on.ts';
+import { Taps } from '../shell/Taps.tsx';
 import { Choice } from './Choice.tsx';
 import classes from './FitPage.module.css';
 import { type Draft, type SorePlace, widthWord } from './try-on-draft.ts';
@@ -114,19 +115,13 @@ export function Questions({
           onChange={(width) => answer({ width: { ...answers.width, [place]: width } })}
         />
       ))}
-      <fieldset className={`${classes.choice} ${classes.wide}`}>
-        <legend>Sore</legend>
-        {SORE_PLACES.map((place) => (
-          <button
-            key={place}
-            type="button"
-            aria-pressed={sore.includes(place)}
-            onClick={() => toggle(place)}
-          >
-            {place}
-          </button>
-        ))}
-      </fieldset>
+      <Taps
+        className={classes.wide}
+        asks="Sore"
+        answers={asWords(SORE_PLACES)}
+        isPressed={(place) => sore.includes(place)}
+        onTap={toggle}
+      />
       <Choice
         asks="Toes touch on a quick stop"
         answers={YES}

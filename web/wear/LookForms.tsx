@@ -5,6 +5,7 @@ import { v7 as newId } from 'uuid';
 import { SIGNS } from '#core/wear/signs.ts';
 import { usePerson } from '../api/person.ts';
 import { useChange, useLab } from '../api/queries.ts';
+import { Taps } from '../shell/Taps.tsx';
 import classes from './WearPage.module.css';
 
 /** Who is at the bench, else the first person of the lab. */
@@ -44,19 +45,12 @@ export function SignsForm({ pairId }: { pairId: string }) {
         );
       }}
     >
-      <fieldset className={classes.signs}>
-        <legend>Seen now</legend>
-        {SIGNS.map((sign) => (
-          <button
-            key={sign}
-            type="button"
-            aria-pressed={signs.includes(sign)}
-            onClick={() => toggle(sign)}
-          >
-            {sign}
-          </button>
-        ))}
-      </fieldset>
+      <Taps
+        asks="Seen now"
+        answers={SIGNS.map((sign) => [sign, sign] as const)}
+        isPressed={(sign) => signs.includes(sign)}
+        onTap={toggle}
+      />
       <div className={classes.fields}>
         <TextInput
           size="xs"
