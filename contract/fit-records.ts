@@ -141,9 +141,15 @@ export const fitOfPair = z.object({
   cautions: z.array(z.string()),
   matchFailed: z.boolean(),
   labelsDiffer: z.boolean().describe('the labels of its two shoes, as the latest check read them'),
-  unequalFeet: z
-    .array(z.object({ tester: z.string(), mm: z.number() }))
-    .describe('testers whose feet are not of one length'),
+  feet: z
+    .array(
+      z.object({
+        tester: z.string(),
+        differMm: z.number().nullable().describe('in length, one from the other'),
+        widthMm: z.number().nullable().describe('of the wider one'),
+      }),
+    )
+    .describe('of testers whose feet are known'),
   made: z
     .array(madeWidth)
     .describe('widths and labels of this shoe, its builds in other widths too'),

@@ -183,6 +183,9 @@ export const matchRecord = z.object({
     uses,
   }),
   checks: z.array(matchCheck),
+  placed: z
+    .object({ now: z.array(z.string()), at: z.record(z.string(), z.array(z.string())) })
+    .describe('insoles and laces that are in it by name, and were at each check'),
   names: z.partialRecord(matchFeatureId, z.string()),
   tolerances: z.partialRecord(matchFeatureId, toleranceRule),
   siblings: z.partialRecord(

@@ -49,7 +49,10 @@ export const outingFields = z.object({
   note: remark(500),
 });
 
+const placed = z.array(z.string()).describe('insoles and laces that were in it by name');
+
 const outing = outingFields.extend({
+  placed,
   km: z.number(),
   halfKm: z.number().describe('half of the span, where something stood for the distance'),
   withdrawn: z.string().nullable(),
@@ -76,6 +79,7 @@ export const wearCheckFields = z.object({
 });
 
 const wearCheck = wearCheckFields.extend({
+  placed,
   at: z.string(),
   km: z.number(),
   withdrawn: z.string().nullable(),

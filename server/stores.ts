@@ -50,7 +50,7 @@ export function openStores(db: Db) {
     fitEvidence: fitEvidenceStore(db),
     wear: wearStore(db, readings),
     namedParts: namedPartStore(db),
-    testers: testerStore(db),
+    testers: testerStore(db, names),
     uses: ownUseStore(db),
     wishes: wishStore(db),
     lab,

@@ -6,7 +6,7 @@ import { labelMatrix } from './label-matrix.ts';
 import { labelRuler } from './label-ruler.ts';
 import { LACING_COMPLAINTS, lacingFor, lacingOfRemedy, MOST_EYELETS } from './lacing.ts';
 import { pairedChanges } from './paired-try-ons.ts';
-import { configurationOf, insoleWordOf } from './placed-insole.ts';
+import { archWidthWords, configurationOf, insoleVolume, insoleWordOf } from './placed-insole.ts';
 import { type EditionToFit, type FootToFit, fitCaution, recommend } from './recommendation.ts';
 import { TRY_ON_RULES } from './try-on-rules.ts';
 
@@ -193,6 +193,15 @@ describe('an insole by its name', () => {
       'insole replaced',
     ]);
     expect(configurationOf([{ kind: 'laces', how: 'instead' }])).toBe('as sold');
+  });
+
+  it('is held at its arch against the width of a foot, and takes room', () => {
+    expect(archWidthWords(60, 100)).toContain('narrower than this foot');
+    expect(archWidthWords(68, 100)).toContain('stand on it to tell');
+    expect(archWidthWords(75, 100)).toBe('wide enough for this foot');
+    // By hand: 270 mm × 70 mm × 4 mm = 75,600 mm³.
+    expect(insoleVolume({ lengthMm: 270, archWidthMm: 70, thicknessMm: 4 })).toBeCloseTo(75.6, 9);
+    expect(insoleVolume({ lengthMm: 270, archWidthMm: null, thicknessMm: 4 })).toBeUndefined();
   });
 });
 

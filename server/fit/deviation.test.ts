@@ -48,6 +48,14 @@ describe('the deviation of an edition', () => {
         usualByMaker: [{ maker: 'norrolt', label: uk(8.5) }],
       });
     expect((await deviation()).words).toContain('It runs true');
+    // By another name it is the same maker.
+    const { edition } = (await get('/api/pairs/NS-01')).body;
+    const { makerId } = edition;
+    expect(
+      (await put(`/api/names/${makerId}`, { kind: 'maker', name: 'Norrolt Works' })).status,
+    ).toBe(200);
+    expect((await get('/api/testers/T1')).body.profile.usualByMaker[0].maker).toBe('Norrolt Works');
+    expect((await deviation('norrolt-works-stairwell-mid-cut')).words).toContain('It runs true');
   });
 
   it('is held against reference shoes, named and unnamed with a line in the record of changes', async () => {
@@ -129,9 +137,9 @@ describe('a try-on', () => {
     await people('T1');
     await feet('T1', { lengthLeftMm: 256, lengthRightMm: 262 });
     await tryOn(pairId);
-    const { tryOns, unequalFeet } = (await get('/api/pairs/NS-01/fit')).body;
+    const { tryOns, feet: known } = (await get('/api/pairs/NS-01/fit')).body;
     expect(tryOns[0].verdict.reasons.map(({ row }: { row: number }) => row)).toContain(19);
-    expect(unequalFeet).toEqual([{ tester: 'T1', mm: 6 }]);
+    expect(known).toEqual([{ tester: 'T1', differMm: 6, widthMm: null }]);
   });
 });
 

@@ -65,6 +65,10 @@ function feetDiffer(profile: FootProfile | null): number | undefined {
   return Math.abs(profile.lengthLeftMm - profile.lengthRightMm);
 }
 
+/** The wider foot of a tester, mm; null where neither is known. */
+const footWidth = ({ widthLeftMm, widthRightMm }: FootProfile): number | null =>
+  Math.max(widthLeftMm ?? 0, widthRightMm ?? 0) || null;
+
 /** What a try-on leans on besides its answers. */
 function termsOf(stores: Stores, pair: StoredPair, tester: string, now: string) {
   const edition = stores.editions.byId(pair.editionId);
@@ -101,6 +105,7 @@ export function fitOf(stores: Stores, tag: string, now: string): FitOfPair {
   const pair = stores.pairs.byTag(tag);
   const edition = stores.editions.byId(pair.editionId);
   const { id, label, width, returnBy, receivedOn } = pair;
+  const namesAt = stores.namedParts.namesIn(id);
   const wornKm = stores.wear.kmOf(id) ?? pair.wornKm;
   return {
     pair: { id, tag: pair.tag, label, width, returnBy, receivedOn, wornKm },
@@ -109,9 +114,9 @@ export function fitOf(stores: Stores, tag: string, now: string): FitOfPair {
     cautions: cautionsOf(edition.uses, stores.uses.all()),
     matchFailed: pair.decision?.decision === 'return',
     labelsDiffer: labelsDiffer(stores, id),
-    unequalFeet: stores.testers.all().flatMap(({ code, profile }) => {
-      const mm = feetDiffer(profile);
-      return mm === undefined || mm === 0 ? [] : [{ tester: code, mm }];
+    feet: stores.testers.all().flatMap(({ code, profile }) => {
+      const foot = { differMm: feetDiffer(profile) ?? null, widthMm: footWidth(profile) };
+      return foot.differMm === null && foot.widthMm === null ? [] : [{ tester: code, ...foot }];
     }),
     made: madeOf(stores, edition.id).map(({ width: own, labels }) => ({
       width: own,
@@ -122,7 +127,7 @@ export function fitOf(stores: Stores, tag: string, now: string): FitOfPair {
     tryOns: stores.tryOns.ofPair(id).map(({ pairId: _, ...tryOn }) => ({
       ...tryOn,
       words: outcomeThatStands(tryOn).words,
-      placed: stores.namedParts.inPair(id, tryOn.at.slice(0, 10)).map(({ name }) => name),
+      placed: namesAt(tryOn.at),
     })),
   };
 }

@@ -114,6 +114,26 @@ describe('an insole by its name', () => {
     const { sessions, placed } = (await get('/api/pairs/NS-01')).body;
     expect(sessions[0].placed).toEqual(['Cork 3']);
     expect(placed[0].name).toBe('Cork 3');
+    // Checks, outings and looks at the worn pair say it too.
+    const check = uuid7();
+    await post('/api/matches', {
+      id: check,
+      pairId,
+      person: 'B1',
+      kind: 'short',
+      startedAt: '2026-03-01T09:00:00Z',
+    });
+    const match = (await get('/api/pairs/NS-01/match')).body;
+    expect(match.placed).toEqual({ now: ['Cork 3'], at: { [check]: ['Cork 3'] } });
+    await post(`/api/pairs/${pairId}/outings`, {
+      id: uuid7(),
+      tester: 'T1',
+      on: '2026-02-28',
+      typed: '5 km',
+    });
+    await post(`/api/pairs/${pairId}/wear-checks`, { id: uuid7(), person: 'T1', signs: [] });
+    const wear = (await get('/api/pairs/NS-01/wear')).body;
+    expect([wear.outings[0].placed, wear.checks[0].placed]).toEqual([['Cork 3'], ['Cork 3']]);
     await move(id, null, '2026-03-20');
     expect((await get('/api/pairs/NS-01')).body.sessions[0].placed).toEqual(['Cork 3']);
   });

@@ -1,6 +1,6 @@
 /** A decision leaves the bench with all it was made on, as it stood. */
 import type { z } from 'zod';
-import type { MatchCheck, MatchRecord, matchDecision } from '#contract/match-records.ts';
+import type { MatchCheck, matchDecision } from '#contract/match-records.ts';
 import { calibrationOn } from '#core/catalogue/gauge.ts';
 import { stands } from '#core/figures/reading.ts';
 import type { EvaluatedCheck } from '#core/match/match-check.ts';
@@ -9,10 +9,10 @@ import { decisionDocument, returnNoteDocument } from '#core/sheet/match-document
 import { labFacts } from '../lab-facts.ts';
 import { publishPair } from '../measured-pairs.ts';
 import type { Stores } from '../stores.ts';
-import { evaluateStored, matchOfPair } from './match-of-pair.ts';
+import { evaluateStored, type JudgedTerms, matchOfPair } from './match-of-pair.ts';
 
 interface Decided {
-  record: MatchRecord;
+  record: JudgedTerms;
   check: MatchCheck;
   found: EvaluatedCheck;
   body: z.output<typeof matchDecision>;

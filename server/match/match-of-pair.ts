@@ -28,7 +28,10 @@ function siblingsOf(stores: Stores, pair: StoredPair): SiblingFeatures {
   return siblings;
 }
 
-export function matchOfPair(stores: Stores, pair: StoredPair): MatchRecord {
+/** What checks are judged by; what was in the pair by name changes nothing of that. */
+export type JudgedTerms = Omit<MatchRecord, 'placed'>;
+
+export function matchOfPair(stores: Stores, pair: StoredPair): JudgedTerms {
   const edition = stores.editions.byId(pair.editionId);
   const { id, slug, maker, model, name, modelId, uses } = edition;
   return {
@@ -56,7 +59,7 @@ export function matchOfPair(stores: Stores, pair: StoredPair): MatchRecord {
 /** A check as the core judges it. */
 export function evaluateStored(
   stores: Stores,
-  record: MatchRecord,
+  record: JudgedTerms,
   check: MatchCheck,
 ): EvaluatedCheck {
   const { instruments, catalogue, protocols, adoptedStudies } = labFacts(stores);
@@ -71,4 +74,12 @@ export function evaluateStored(
     protocols,
     adoptedStudies,
   });
+}
+
+/** The record of a pair's checks, with what was in it by name. */
+export function matchRecordOf(stores: Stores, pair: StoredPair, now: string): MatchRecord {
+  const terms = matchOfPair(stores, pair);
+  const namesAt = stores.namedParts.namesIn(pair.id);
+  const at = Object.fromEntries(terms.checks.map(({ id, startedAt }) => [id, namesAt(startedAt)]));
+  return { ...terms, placed: { now: namesAt(now), at } };
 }

@@ -10,7 +10,7 @@ import type { Stores } from '../stores.ts';
 import { targetSubject } from '../targets.ts';
 import { decideCheck } from './decide-check.ts';
 import { deliveryOf, heldAgainst, letterSubject } from './deliveries.ts';
-import { matchOfPair } from './match-of-pair.ts';
+import { matchRecordOf } from './match-of-pair.ts';
 import { listTolerances } from './tolerances.ts';
 
 type MatchHandlers = Pick<
@@ -33,7 +33,7 @@ type MatchHandlers = Pick<
 
 export function matchRoutes(stores: Stores): MatchHandlers {
   return {
-    getMatch: ({ params }) => matchOfPair(stores, stores.pairs.byTag(params.tag)),
+    getMatch: ({ params, now }) => matchRecordOf(stores, stores.pairs.byTag(params.tag), now),
     startMatch: ({ body, now }) => {
       requirePast('startedAt', body.startedAt, now);
       const pair = stores.pairs.byId(body.pairId);

@@ -28,6 +28,7 @@ export function pairRoutes(stores: Stores): PairHandlers {
     suggestTag: ({ query }) => ({ tag: stores.pairs.freeTag(query.maker, query.model) }),
     getPair: ({ params, now }) => {
       const { editionId, ...pair } = stores.pairs.byTag(params.tag);
+      const namesAt = stores.namedParts.namesIn(pair.id);
       return {
         pair: {
           ...pair,
@@ -36,9 +37,7 @@ export function pairRoutes(stores: Stores): PairHandlers {
         edition: stores.editions.byId(editionId),
         sessions: stores.sessions.ofPair(pair.id).map((session) => ({
           ...session,
-          placed: stores.namedParts
-            .inPair(pair.id, session.startedAt.slice(0, 10))
-            .map(({ name }) => name),
+          placed: namesAt(session.startedAt),
         })),
         kmNow: stores.wear.kmOf(pair.id) ?? pair.wornKm,
         placed: stores.namedParts.inPair(pair.id, now.slice(0, 10)),

@@ -44,6 +44,13 @@ export function namedPartStore(db: Db) {
      WHERE l.pair_id = @pairId AND l.since <= @day AND (l.until IS NULL OR l.until > @day)
      ORDER BY n.kind, n.name`,
   );
+  const selectAllInPair = db.prepare<
+    [string],
+    { name: string; since: string; until: string | null }
+  >(
+    `SELECT n.name, l.since, l.until FROM part_place l JOIN named_part n ON n.id = l.part_id
+     WHERE l.pair_id = ? ORDER BY n.kind, n.name`,
+  );
   const selectLater = db.prepare<
     [{ pairId: string; day: string; kind: string }],
     { name: string; since: string }
@@ -75,6 +82,16 @@ export function namedPartStore(db: Db) {
     placesOf: (partId: string): Place[] => selectPlaces.all(partId),
     /** What is in a pair on a day. */
     inPair: (pairId: string, day: string): PlacedPart[] => selectInPair.all({ pairId, day }),
+    /** Names of what was in a pair, by moment or day: its places are read once. */
+    namesIn(pairId: string): (moment: string) => string[] {
+      const places = selectAllInPair.all(pairId);
+      return (moment) => {
+        const day = moment.slice(0, 10);
+        return places
+          .filter(({ since, until }) => since <= day && (until === null || until > day))
+          .map(({ name }) => name);
+      };
+    },
     /** Out of the pair it is in; what it is put into gives up what it takes the place of. */
     move(
       part: NamedPart,

@@ -12,9 +12,9 @@ import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { ReadingStore } from './readings.ts';
 
-type Outing = WearOfPair['outings'][number];
+type Outing = Omit<WearOfPair['outings'][number], 'placed'>;
 type Odometer = WearOfPair['odometers'][number];
-type WearCheck = WearOfPair['checks'][number];
+type WearCheck = Omit<WearOfPair['checks'][number], 'placed'>;
 type Decision = WearOfPair['decisions'][number];
 
 const OUTING = `SELECT id, tester, on_day AS "on", typed, km, half_km AS halfKm, minutes, surface, wet,

@@ -150,6 +150,7 @@ export function wearOf(stores: Stores, tag: string): WearOfPair {
   const { km, u, faults } = wayOf(stores, pair);
   const zones = zonesOf(stores, pair);
   const checks = stores.wear.checksOf(pair.id);
+  const namesAt = stores.namedParts.namesIn(pair.id);
   const breakIns = breakInsOf(stores, pair.id);
   const done = [
     ...checks.filter(({ withdrawn }) => withdrawn === null).map((check) => check.km),
@@ -171,10 +172,12 @@ export function wearOf(stores: Stores, tag: string): WearOfPair {
     u,
     faults,
     ratedLifeKm: { ...RATED_LIFE_KM },
-    outings: stores.wear.outingsOf(pair.id, MOST_OUTINGS),
+    outings: stores.wear
+      .outingsOf(pair.id, MOST_OUTINGS)
+      .map((outing) => ({ ...outing, placed: namesAt(outing.on) })),
     outingsInAll: stores.wear.countOutings(pair.id),
     odometers: stores.wear.odometersOf(pair.id),
-    checks,
+    checks: checks.map((check) => ({ ...check, placed: namesAt(check.at) })),
     decisions: stores.wear.decisionsOf(pair.id),
     judged: judgeWear(stores, pair),
     zones,

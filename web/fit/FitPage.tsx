@@ -35,7 +35,7 @@ function TryOnPage({ fit }: { fit: FitOfPair }) {
     ...(fit.made.length > 0 ? { made: fit.made } : {}),
     matchFailed: fit.matchFailed,
     labelsDiffer: fit.labelsDiffer,
-    feetDifferMm: fit.unequalFeet.find(({ tester }) => tester === draft.tester)?.mm,
+    feetDifferMm: fit.feet.find(({ tester }) => tester === draft.tester)?.differMm ?? undefined,
     usualInsole,
     daysLeft: daysUntil(pair.returnBy, dayjs().format('YYYY-MM-DD')),
     use: fit.use,

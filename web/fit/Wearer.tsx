@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { v7 as newId } from 'uuid';
 import { type FitOfPair, SOCKS, TRY_ON_INSOLES } from '#contract/fit-records.ts';
 import type { PlacedPart } from '#contract/insole-records.ts';
+import { archWidthWords, insoleVolume } from '#core/fit/placed-insole.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import classes from './FitPage.module.css';
 import type { Draft } from './try-on-draft.ts';
@@ -13,6 +14,7 @@ import type { Draft } from './try-on-draft.ts';
 function placedWords(
   { kind, lengthMm, archWidthMm, thicknessMm, how }: PlacedPart,
   inside: FitOfPair['inside'],
+  footWidthMm: number | null,
 ): string {
   if (kind !== 'insole') return lengthMm === null ? '' : `, ${lengthMm} mm long`;
   const gap =
@@ -25,8 +27,14 @@ function placedWords(
       : how === 'on top'
         ? `takes ${thicknessMm} mm of the height inside`
         : `${thicknessMm} mm thick`;
-  const width = archWidthMm === null ? '' : `${archWidthMm} mm wide at the arch`;
-  const said = [gap, height, width].filter(Boolean);
+  const volume =
+    how === 'on top' ? insoleVolume({ lengthMm, archWidthMm, thicknessMm }) : undefined;
+  const room = volume === undefined ? '' : `about ${volume.toFixed(0)} ml of its room`;
+  const width =
+    archWidthMm === null
+      ? ''
+      : `${archWidthMm} mm wide at the arch${footWidthMm === null ? '' : `, ${archWidthWords(archWidthMm, footWidthMm)}`}`;
+  const said = [gap, height, room, width].filter(Boolean);
   return said.length > 0 ? `: ${said.join(', ')}` : '';
 }
 
@@ -46,6 +54,7 @@ export function Wearer({
   const lab = useLab();
   const add = useChange('addPerson');
   const [code, setCode] = useState('');
+  const foot = fit.feet.find(({ tester }) => tester === draft.tester);
   const testers = (lab.data?.people ?? []).filter(({ role }) => role === 'tester');
   return (
     <div className={classes.wearer}>
@@ -100,7 +109,7 @@ export function Wearer({
         <p key={part.id} className={classes.placed}>
           <Link to="/fit/insoles">{part.name}</Link> {part.kind === 'insole' && `${part.how} `}since{' '}
           {dayjs(part.since).format('D MMM')}
-          {placedWords(part, fit.inside)}.
+          {placedWords(part, fit.inside, foot?.widthMm ?? null)}.
         </p>
       ))}
     </div>

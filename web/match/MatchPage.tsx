@@ -105,6 +105,11 @@ function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {
         heights, heel seam, level, mass, hardness, and a look at the work. One reading each; a
         second only where the difference lies near its tolerance.
       </p>
+      {record.placed.now.length > 0 && (
+        <p className="soft">
+          <PlacedWords placed={record.placed.now} />
+        </p>
+      )}
       {pair.wornKm > 0 && (
         <p className="soft">
           This pair has {pair.wornKm.toFixed(0)} km of wear, which shoes take unequally: what
@@ -128,6 +133,13 @@ function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {
     </div>
   );
 }
+
+/** Insoles and laces that are in the pair by name. */
+const PlacedWords = ({ placed }: { placed: readonly string[] }) => (
+  <>
+    <Link to="/fit/insoles">{placed.join(', ')}</Link> in it
+  </>
+);
 
 /** What the edition is for: the strictest tolerances of its uses stand. */
 function UseChoice({ record }: { record: MatchRecord }) {
@@ -185,6 +197,7 @@ function CheckBench({
     [check.id],
   );
   const { pair, edition } = record;
+  const placed = record.placed.at[check.id] ?? record.placed.now;
   if (!found) return null;
   const taken = found.judgements.filter((one) => one.verdict !== 'not taken').length;
   const decision = <Decision record={record} bench={bench} check={check} verdict={found.verdict} />;
@@ -202,6 +215,12 @@ function CheckBench({
           · {taken} of {found.asked.length} features
           {check.kind === 'short' ? ', short check' : ''}
           {bench.earlier.length > 0 && ` · check ${bench.earlier.length + 1}`}
+          {placed.length > 0 && (
+            <>
+              {' '}
+              · <PlacedWords placed={placed} />
+            </>
+          )}
         </span>
         <UseChoice record={record} />
       </header>

@@ -98,11 +98,11 @@ function Said({ wear }: { wear: WearOfPair }) {
             onWithdraw={() => decision.mutate({ params: { id }, body: REASON })}
           />
         ))}
-        {checks.map(({ id, at, km, signs, person, withdrawn }) => (
+        {checks.map(({ id, at, km, signs, person, placed, withdrawn }) => (
           <Withdrawable
             key={id}
             label={`the look of ${day(at)}`}
-            words={`${day(at)}, ${kilometres(km)}, ${person}: ${signs.join('; ') || 'nothing seen'}`}
+            words={`${day(at)}, ${kilometres(km)}, ${[person, ...placed].join(', ')}: ${signs.join('; ') || 'nothing seen'}`}
             withdrawn={withdrawn}
             onWithdraw={() => look.mutate({ params: { id }, body: REASON })}
           />
@@ -138,7 +138,10 @@ function Outings({ wear }: { wear: WearOfPair }) {
           { head: 'km', cell: ({ km }) => km.toFixed(1), figure: true },
           {
             head: 'On what',
-            cell: ({ surface, wet }) => [surface, wet].filter(Boolean).join(', ') || '–',
+            cell: ({ surface, wet, placed }) =>
+              [surface, wet, placed.length > 0 && `with ${placed.join(', ')}`]
+                .filter(Boolean)
+                .join(', ') || '–',
           },
           { head: 'Comfort', cell: ({ comfort }) => comfort ?? '–', figure: true },
           {
