@@ -20,6 +20,22 @@ export const WEAR_ENDPOINTS = {
     answer: said,
     touches: ['pair', 'pairs'],
   },
+  changeOuting: {
+    at: 'PUT /api/outings/:id',
+    summary: 'Changes what was said of an outing; what it said before can be had back.',
+    params: byId,
+    body: wear.outingFields.omit({ id: true }),
+    answer: done,
+    touches: ['pair', 'pairs'],
+  },
+  giveToTester: {
+    at: 'POST /api/pairs/:id/wearers',
+    summary: 'Gives a pair to a tester, on whose page it stands then, or takes it back.',
+    params: byId,
+    body: z.object({ tester: wear.outingFields.shape.tester, given: z.boolean() }),
+    answer: done,
+    touches: ['pair'],
+  },
   withdrawOuting: {
     at: 'POST /api/outings/:id/withdrawal',
     summary: 'Withdraws an outing, with a reason; it stays in the record.',

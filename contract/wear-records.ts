@@ -1,25 +1,24 @@
 /** Wear: outings, totals, looks at a worn pair, and the decision with its reasons. */
 import { z } from 'zod';
+import { EFFORTS, GROUNDS, OUTING_RATINGS, SURFACES } from '#core/wear/outing-words.ts';
 import { RETIREMENT_ANSWERS } from '#core/wear/retirement.ts';
-import { id, remark, sizeLabel, words } from './fields.ts';
+import { id, moment, remark, sizeLabel, words } from './fields.ts';
 
 const day = z.iso.date('a date is written 2026-03-14');
 
-export const SURFACES = [
-  '',
-  'road',
-  'paved',
-  'gravel',
-  'grass',
-  'trail',
-  'stairs',
-  'indoor',
-] as const;
-export const GROUNDS = ['', 'dry', 'wet', 'ice'] as const;
+const rating = z.number().min(0, 'from 0').max(10, 'to 10');
 
-export const outingFields = z.object({
-  id,
-  tester: words(20, 'who wore it').describe('by code'),
+/** What a route file says of an outing besides its distance. */
+export const outingRoute = z.object({
+  hash: z.string().regex(/^[0-9a-f]{64}$/, 'a hash has 64 hexadecimal digits'),
+  name: remark(120),
+  movingMinutes: z.number().nonnegative().max(2880),
+  climbM: z.number().nonnegative().max(20_000).nullable(),
+  cuts: z.array(z.string().max(200)).max(20).describe('pauses and jumps that were cut, in words'),
+});
+
+/** An outing, but for its id and who was out. */
+export const outingSaid = z.object({
   on: day,
   typed: words(80, 'how far').describe('12 km, 7.5 mi, or what stands for it: 2 basketball'),
   minutes: z
@@ -28,15 +27,24 @@ export const outingFields = z.object({
     .max(2880, 'longer than two days')
     .nullable()
     .default(null),
-  surface: z.enum(SURFACES).default(''),
+  surfaces: z
+    .array(z.enum(SURFACES))
+    .max(4, 'at most 4 surfaces')
+    .default([])
+    .describe('most first'),
   wet: z.enum(GROUNDS).default(''),
-  comfort: z
+  activity: remark(60).describe('where it is not walking or running'),
+  effort: z.enum(EFFORTS).default(''),
+  temperature: z
     .number()
-    .min(0, 'from 0')
-    .max(10, 'to 10')
+    .min(-60, 'colder than any')
+    .max(60, 'hotter than any')
     .nullable()
-    .default(null)
-    .describe('how it felt, 0 to 10'),
+    .default(null),
+  comfort: rating.nullable().default(null).describe('how it felt, 0 to 10'),
+  ratings: z.partialRecord(z.enum(OUTING_RATINGS), rating).default({}),
+  beganAt: moment.nullable().default(null),
+  route: outingRoute.nullable().default(null),
   faults: z
     .array(
       z.object({
@@ -47,12 +55,19 @@ export const outingFields = z.object({
     .max(10, 'at most 10 faults')
     .default([]),
   note: remark(500),
+  again: z.boolean().default(false).describe('another one, though one like it is kept'),
+});
+
+export const outingFields = outingSaid.extend({
+  id,
+  tester: words(20, 'who wore it').describe('by code'),
 });
 
 const placed = z.array(z.string()).describe('insoles and laces that were in it by name');
 
-const outing = outingFields.extend({
+const outing = outingFields.omit({ again: true }).extend({
   placed,
+  showroom: z.boolean().describe('so early that softness is largely the insole'),
   km: z.number(),
   halfKm: z.number().describe('half of the span, where something stood for the distance'),
   withdrawn: z.string().nullable(),
@@ -158,6 +173,10 @@ export const wearOfPair = z.object({
   faults: z.array(z.string()).describe('of the distance: totals that do not go together'),
   ratedLifeKm: z.object({ low: z.number(), high: z.number() }),
   outings: z.array(outing).describe('the latest first, at most 200'),
+  wearers: z.array(z.string()).describe('testers it is given to'),
+  notes: z
+    .array(z.object({ id, tester: z.string(), at: z.string(), words: z.string() }))
+    .describe('by testers, the latest first'),
   outingsInAll: z.number().int(),
   odometers: z.array(odometerFields.extend({ withdrawn: z.string().nullable() })),
   checks: z.array(wearCheck).describe('the latest first'),

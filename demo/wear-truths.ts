@@ -1,7 +1,5 @@
 /** Wear of the scenario: outings by tester, tread at its checks, looks, totals and decisions. */
-import type { BodyIn } from '#contract/endpoints.ts';
-
-type Outing = BodyIn<'addOuting'>;
+import type { Surface } from '#core/wear/outing-words.ts';
 
 export interface WearTruth {
   tag: string;
@@ -12,7 +10,7 @@ export interface WearTruth {
   every: number;
   /** Days after it was received on which the last outing was. */
   until: number;
-  surface: NonNullable<Outing['surface']>;
+  surface: Surface;
   /** Comfort over hours: where it begins, where it ends, how fast. */
   comfort?: { start: number; plateau: number; tauH: number };
   /** Tread left when new and what is lost of it in 100 km, mm. */

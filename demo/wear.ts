@@ -69,7 +69,7 @@ function wearPair(stores: Stores, truth: WearTruth, idAt: IdAt): void {
       on: at.format('YYYY-MM-DD'),
       typed: `${round} km`,
       minutes: Math.round(round * MINUTES_A_KM),
-      surface: truth.surface,
+      surfaces: [truth.surface],
       wet: normal() > 0.8 ? 'wet' : 'dry',
       comfort: felt === null ? null : Math.min(10, Math.max(0, Math.round(2 * felt) / 2)),
     });

@@ -12,15 +12,30 @@ import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { ReadingStore } from './readings.ts';
 
-type Outing = Omit<WearOfPair['outings'][number], 'placed'>;
+type Outing = Omit<WearOfPair['outings'][number], 'placed' | 'showroom'>;
+export type StoredOuting = Outing & { pairId: string };
+/** What of an outing lies in its row as JSON. */
+const FOLDED = ['surfaces', 'ratings', 'faults', 'route'] as const;
+type OutingRow = Omit<StoredOuting, (typeof FOLDED)[number]> &
+  Record<(typeof FOLDED)[number], string>;
 type Odometer = WearOfPair['odometers'][number];
 type WearCheck = Omit<WearOfPair['checks'][number], 'placed'>;
 type Decision = WearOfPair['decisions'][number];
 
-const OUTING = `SELECT id, tester, on_day AS "on", typed, km, half_km AS halfKm, minutes, surface, wet,
-    comfort, faults, note, withdrawn FROM outing`;
+const OUTING = `SELECT id, pair_id AS pairId, tester, on_day AS "on", typed, km, half_km AS halfKm,
+    minutes, surfaces, wet, activity, effort, temperature, comfort, ratings, faults, note,
+    began_at AS beganAt, route, withdrawn FROM outing`;
 const CHECK = `SELECT o.id, o.person, o.started_at AS at, w.km, w.signs, w.note, w.withdrawn
   FROM occasion o JOIN wear_check w ON w.occasion = o.n`;
+
+/** A pair of a tester: how far it was worn, and when last by this one. */
+export interface WornPair {
+  id: string;
+  tag: string;
+  km: number | null;
+  cameWith: number;
+  lastOn: string | null;
+}
 
 /** What of a pair is withdrawn, and whose it is. */
 export interface PartOfPair {
@@ -40,15 +55,38 @@ export const isWearTable = (table: string): table is WearTable => table in TABLE
 
 export function wearStore(db: Db, readings: ReadingStore) {
   const insertOuting = db.prepare(
-    `INSERT INTO outing (id, pair_id, tester, on_day, typed, km, half_km, minutes, surface, wet,
-       comfort, faults, note, said_at)
-     VALUES (@id, @pairId, @tester, @on, @typed, @km, @halfKm, @minutes, @surface, @wet, @comfort,
-       @faults, @note, @at)`,
+    `INSERT INTO outing (id, pair_id, tester, on_day, typed, km, half_km, minutes, surfaces, wet,
+       activity, effort, temperature, comfort, ratings, faults, note, began_at, route, said_at)
+     VALUES (@id, @pairId, @tester, @on, @typed, @km, @halfKm, @minutes, @surfaces, @wet,
+       @activity, @effort, @temperature, @comfort, @ratings, @faults, @note, @beganAt, @route, @at)`,
   );
-  const selectOutings = db.prepare<
-    [{ pairId: string; limit: number }],
-    Omit<Outing, 'faults'> & { faults: string }
-  >(`${OUTING} WHERE pair_id = @pairId ORDER BY on_day DESC, n DESC LIMIT @limit`);
+  const selectOutings = db.prepare<[{ pairId: string; limit: number }], OutingRow>(
+    `${OUTING} WHERE pair_id = @pairId ORDER BY on_day DESC, n DESC LIMIT @limit`,
+  );
+  const selectOuting = db.prepare<[string], OutingRow>(`${OUTING} WHERE id = ?`);
+  const selectOfTester = db.prepare<[{ tester: string; limit: number }], OutingRow>(
+    `${OUTING} WHERE tester = @tester ORDER BY on_day DESC, n DESC LIMIT @limit`,
+  );
+  // An outing may go on over midnight, and a day is that of the tester's clock.
+  const selectAround = db.prepare<[{ tester: string; on: string }], OutingRow>(
+    `${OUTING} WHERE tester = @tester
+       AND on_day BETWEEN date(@on, '-1 day') AND date(@on, '+1 day')`,
+  );
+  const selectOfRoute = db.prepare<[string], OutingRow>(
+    `${OUTING} WHERE route ->> 'hash' = ? ORDER BY withdrawn IS NOT NULL LIMIT 1`,
+  );
+  const selectEarliest = db
+    .prepare<[{ pairId: string; n: number }], string>(
+      `SELECT id FROM outing WHERE pair_id = @pairId AND withdrawn IS NULL
+       ORDER BY on_day, n LIMIT @n`,
+    )
+    .pluck();
+  const readRow = (row: OutingRow): StoredOuting => ({
+    ...row,
+    ...(Object.fromEntries(
+      FOLDED.map((name) => [name, row[name] === null ? null : JSON.parse(row[name])]),
+    ) as Pick<StoredOuting, (typeof FOLDED)[number]>),
+  });
   const selectWays = db.prepare<[string], OutingWay & { tester: string }>(
     `SELECT on_day AS "on", km, half_km AS halfKm, tester FROM outing
      WHERE pair_id = ? AND withdrawn IS NULL ORDER BY on_day, n`,
@@ -96,20 +134,85 @@ export function wearStore(db: Db, readings: ReadingStore) {
     .prepare<[string], number | null>('SELECT wear_km FROM pair WHERE id = ?')
     .pluck();
 
+  const selectWearers = db
+    .prepare<[string], string>('SELECT tester FROM pair_wearer WHERE pair_id = ? ORDER BY tester')
+    .pluck();
+  const insertWearer = db.prepare(
+    'INSERT OR IGNORE INTO pair_wearer (pair_id, tester, since) VALUES (@pairId, @tester, @on)',
+  );
+  const deleteWearer = db.prepare(
+    'DELETE FROM pair_wearer WHERE pair_id = @pairId AND tester = @tester',
+  );
+  // Given to the tester, or worn or tried on by the tester, and still here.
+  const selectPairsOf = db.prepare<[{ tester: string }], WornPair>(
+    `SELECT p.id, p.tag, p.wear_km AS km, p.worn_km AS cameWith,
+       (SELECT max(on_day) FROM outing o WHERE o.pair_id = p.id AND o.tester = @tester
+          AND o.withdrawn IS NULL) AS lastOn
+     FROM pair p
+     WHERE p.id IN (SELECT pair_id FROM pair_wearer WHERE tester = @tester
+         UNION SELECT pair_id FROM outing WHERE tester = @tester AND withdrawn IS NULL
+         UNION SELECT o.pair_id FROM occasion o JOIN try_on t ON t.occasion = o.n
+           WHERE t.tester = @tester AND t.withdrawn IS NULL)
+       AND p.shelved = 0
+       AND coalesce(p.wear_answer, '') NOT IN ('lost', 'given away')
+     ORDER BY lastOn IS NULL, lastOn DESC, p.tag`,
+  );
+  const insertNote = db.prepare(
+    `INSERT INTO tester_note (id, pair_id, tester, said_at, words)
+     VALUES (@id, @pairId, @tester, @at, @words)`,
+  );
+  const selectNotes = db.prepare<
+    [string],
+    { id: string; tester: string; at: string; words: string }
+  >(
+    `SELECT id, tester, said_at AS at, words FROM tester_note
+     WHERE pair_id = ? ORDER BY said_at DESC, id DESC LIMIT 50`,
+  );
+
   return {
+    /** Testers that a pair is given to. */
+    wearersOf: (pairId: string): string[] => selectWearers.all(pairId),
+    /** Gives a pair to a tester, or takes it back. */
+    give(pairId: string, tester: string, on: string | null): void {
+      if (on === null) deleteWearer.run({ pairId, tester });
+      else insertWearer.run({ pairId, tester, on });
+    },
+    /** The pairs of a tester, the last worn first. */
+    pairsOf: (tester: string): WornPair[] => selectPairsOf.all({ tester }),
+    addNote: (note: { id: string; pairId: string; tester: string; at: string; words: string }) =>
+      insertNote.run(note),
+    notesOf: (pairId: string) => selectNotes.all(pairId),
     addOuting(
       pairId: string,
-      { faults, ...fields }: z.output<typeof outingFields>,
+      { again: _, ...fields }: z.output<typeof outingFields>,
       way: { km: number; halfKm: number },
       at: string,
     ): void {
-      insertOuting.run({ ...fields, ...way, pairId, at, faults: JSON.stringify(faults) });
+      const folded = FOLDED.map((name) => [name, fields[name] && JSON.stringify(fields[name])]);
+      insertOuting.run({ ...fields, ...Object.fromEntries(folded), ...way, pairId, at });
     },
     /** The latest outings of a pair, withdrawn ones too. */
-    outingsOf: (pairId: string, limit: number): Outing[] =>
-      selectOutings
-        .all({ pairId, limit })
-        .map(({ faults, ...row }) => ({ ...row, faults: JSON.parse(faults) })),
+    outingsOf: (pairId: string, limit: number): StoredOuting[] =>
+      selectOutings.all({ pairId, limit }).map(readRow),
+    /** @throws where there is none */
+    outing(id: string): StoredOuting {
+      const row = selectOuting.get(id);
+      if (!row) throw notFound('This outing');
+      return readRow(row);
+    },
+    /** The latest outings of a tester, withdrawn ones too. */
+    ofTester: (tester: string, limit: number): StoredOuting[] =>
+      selectOfTester.all({ tester, limit }).map(readRow),
+    /** Outings of a tester on a day, the one before and the one after. */
+    ofTesterAround: (tester: string, on: string): StoredOuting[] =>
+      selectAround.all({ tester, on }).map(readRow),
+    /** Ids of the first outings of a pair that stand. */
+    earliest: (pairId: string, n: number): string[] => selectEarliest.all({ pairId, n }),
+    /** The outing that a route was kept for; one that stands first. */
+    ofRoute(hash: string): StoredOuting | undefined {
+      const row = selectOfRoute.get(hash);
+      return row && readRow(row);
+    },
     countOutings: (pairId: string): number => countOutings.get(pairId) ?? 0,
     /** Distances of all outings that stand, the earliest first. */
     waysOf: (pairId: string) => selectWays.all(pairId),

@@ -1,7 +1,13 @@
-import { readWay } from '#core/wear/odometer.ts';
 import { correct } from '../corrections.ts';
 import type { Handlers } from '../endpoint.ts';
-import { Refusal, requirePast, wrongValue } from '../problems.ts';
+import {
+  changeOuting,
+  keepOuting,
+  requireDayOfPair,
+  requirePerson,
+  withdrawOuting,
+} from '../outings.ts';
+import { Refusal, wrongValue } from '../problems.ts';
 import type { WearTable } from '../store/wear.ts';
 import type { Stores } from '../stores.ts';
 import { judgeWear, publishWear, wayOf } from '../wear-standing.ts';
@@ -11,7 +17,9 @@ type WearHandlers = Pick<
   Handlers,
   | 'getWear'
   | 'addOuting'
+  | 'changeOuting'
   | 'withdrawOuting'
+  | 'giveToTester'
   | 'addOdometer'
   | 'withdrawOdometer'
   | 'addWearCheck'
@@ -21,18 +29,6 @@ type WearHandlers = Pick<
 >;
 
 export function wearRoutes(stores: Stores): WearHandlers {
-  const requireDay = (on: string, receivedOn: string, now: string) => {
-    requirePast('on', on, now);
-    if (on < receivedOn)
-      throw wrongValue(
-        'on',
-        `It was received on ${receivedOn}: what it was worn before is a total.`,
-      );
-  };
-  const requirePerson = (code: string, field: string) => {
-    if (!stores.lab.people().some((person) => person.code === code))
-      throw wrongValue(field, `${code} is no code of this lab. Add the person first.`);
-  };
   const saidOf = (pairId: string, id: string) => {
     publishWear(stores, pairId);
     return { id, km: wayOf(stores, stores.pairs.byId(pairId)).km };
@@ -48,7 +44,7 @@ export function wearRoutes(stores: Stores): WearHandlers {
         stores,
         call,
         {
-          words: `Withdrew ${what === 'outing' ? 'an' : 'a'} ${what} of ${tag}`,
+          words: `Withdrew a ${what} of ${tag}`,
           about: [id, pairId],
         },
         (corrector) => corrector.set(table, id, { withdrawn: call.body.reason }),
@@ -57,25 +53,28 @@ export function wearRoutes(stores: Stores): WearHandlers {
     };
   return {
     getWear: ({ params }) => wearOf(stores, params.tag),
-    addOuting: ({ params, body, now }) => {
-      const pair = stores.pairs.byId(params.id);
-      requirePerson(body.tester, 'tester');
-      requireDay(body.on, pair.receivedOn, now);
-      const way = readWay(body.typed);
-      if (!way.ok) throw wrongValue('typed', way.fault.message, way.fault.choices);
-      const late = body.faults.findIndex(({ atKm }) => atKm !== null && atKm > way.value.km);
-      if (late >= 0)
-        throw wrongValue(
-          `faults.${late}.atKm`,
-          `It began after ${body.faults[late]?.atKm} km, and the outing has ${way.value.km.toFixed(1)} km.`,
-        );
-      stores.wear.addOuting(pair.id, body, way.value, now);
-      return saidOf(pair.id, body.id);
+    addOuting: ({ params, body, now }) =>
+      keepOuting(stores, stores.pairs.byId(params.id), body, now),
+    changeOuting: ({ params, body, change, now }) => {
+      const before = stores.wear.outing(params.id);
+      if (before.withdrawn !== null)
+        throw new Refusal(409, 'This outing is withdrawn: take that back first.');
+      changeOuting(stores, { change, now }, before, { ...body, id: params.id });
+      return { id: params.id };
     },
-    withdrawOuting: withdrawal('outing', 'outing'),
+    withdrawOuting: ({ params, body, change }) => {
+      withdrawOuting(stores, { change }, stores.wear.outing(params.id), body.reason);
+      return { id: params.id };
+    },
+    giveToTester: ({ params, body, now }) => {
+      const pair = stores.pairs.byId(params.id);
+      requirePerson(stores, body.tester, 'tester');
+      stores.wear.give(pair.id, body.tester, body.given ? now.slice(0, 10) : null);
+      return { id: pair.id };
+    },
     addOdometer: ({ params, body, now }) => {
       const pair = stores.pairs.byId(params.id);
-      requireDay(body.on, pair.receivedOn, now);
+      requireDayOfPair(body.on, pair.receivedOn, now);
       if (body.km + 2 * body.u < pair.wornKm)
         throw wrongValue('km', `It came with ${pair.wornKm} km: a total is no less than that.`);
       stores.wear.addOdometer(pair.id, body);
@@ -84,7 +83,7 @@ export function wearRoutes(stores: Stores): WearHandlers {
     withdrawOdometer: withdrawal('odometer', 'total'),
     addWearCheck: ({ params, body, now }) => {
       const pair = stores.pairs.byId(params.id);
-      requirePerson(body.person, 'person');
+      requirePerson(stores, body.person, 'person');
       stores.wear.addCheck(pair.id, body, { at: now, km: wayOf(stores, pair).km });
       publishWear(stores, pair.id);
       return { id: body.id, words: judgeWear(stores, pair).words };
@@ -92,8 +91,8 @@ export function wearRoutes(stores: Stores): WearHandlers {
     withdrawWearCheck: withdrawal('wear_check', 'look'),
     decideWear: ({ params, body, now }) => {
       const pair = stores.pairs.byId(params.id);
-      requirePerson(body.person, 'person');
-      requireDay(body.on, pair.receivedOn, now);
+      requirePerson(stores, body.person, 'person');
+      requireDayOfPair(body.on, pair.receivedOn, now);
       const judged = judgeWear(stores, pair);
       if (body.why === '' && body.answer !== judged.answer)
         throw wrongValue('why', 'The signs say otherwise: say why.');

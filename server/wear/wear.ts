@@ -7,6 +7,7 @@ import { sessionFigures } from '#core/figures/pair-figure.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { breakIn, RATINGS_ENOUGH, testersDiffer } from '#core/wear/break-in.ts';
 import { nextCheck } from '#core/wear/odometer.ts';
+import { SHOWROOM_OUTINGS } from '#core/wear/outing-words.ts';
 import { RATED_LIFE_KM } from '#core/wear/retirement.ts';
 import { firstZones, TOO_LITTLE, wearLine } from '#core/wear/wear-line.ts';
 import { measuredPair } from '../figure-book.ts';
@@ -150,6 +151,7 @@ export function wearOf(stores: Stores, tag: string): WearOfPair {
   const { km, u, faults } = wayOf(stores, pair);
   const zones = zonesOf(stores, pair);
   const checks = stores.wear.checksOf(pair.id);
+  const early = new Set(stores.wear.earliest(pair.id, SHOWROOM_OUTINGS));
   const namesAt = stores.namedParts.namesIn(pair.id);
   const breakIns = breakInsOf(stores, pair.id);
   const done = [
@@ -172,9 +174,13 @@ export function wearOf(stores: Stores, tag: string): WearOfPair {
     u,
     faults,
     ratedLifeKm: { ...RATED_LIFE_KM },
-    outings: stores.wear
-      .outingsOf(pair.id, MOST_OUTINGS)
-      .map((outing) => ({ ...outing, placed: namesAt(outing.on) })),
+    outings: stores.wear.outingsOf(pair.id, MOST_OUTINGS).map(({ pairId: _, ...outing }) => ({
+      ...outing,
+      placed: namesAt(outing.on),
+      showroom: early.has(outing.id),
+    })),
+    wearers: stores.wear.wearersOf(pair.id),
+    notes: stores.wear.notesOf(pair.id),
     outingsInAll: stores.wear.countOutings(pair.id),
     odometers: stores.wear.odometersOf(pair.id),
     checks: checks.map((check) => ({ ...check, placed: namesAt(check.at) })),

@@ -4,12 +4,12 @@ import { Link, useParams } from 'react-router';
 import type { WearOfPair } from '#contract/wear-records.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { useChange, useWear } from '../api/queries.ts';
-import { DataTable } from '../drawing/DataTable.tsx';
 import { WearFan } from '../drawing/WearFan.tsx';
 import { WornSole } from '../drawing/WornSole.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { DecisionForm, SignsForm, TotalForm } from './LookForms.tsx';
 import { OutingForm } from './OutingForm.tsx';
+import { OutingList } from './OutingList.tsx';
 import classes from './WearPage.module.css';
 
 const day = (iso: string) => dayjs(iso).format('D MMM YYYY');
@@ -121,62 +121,6 @@ function Said({ wear }: { wear: WearOfPair }) {
   );
 }
 
-function Outings({ wear }: { wear: WearOfPair }) {
-  const withdraw = useChange('withdrawOuting');
-  const { outings, outingsInAll } = wear;
-  if (outings.length === 0) return <p className="soft">No outing yet.</p>;
-  return (
-    <>
-      <DataTable
-        label="Outings"
-        rows={outings}
-        keyOf={({ id }) => id}
-        rowClass={({ withdrawn }) => (withdrawn === null ? undefined : classes.withdrawn)}
-        columns={[
-          { head: 'On', cell: ({ on }) => day(on), names: true },
-          { head: 'Worn by', cell: ({ tester }) => tester },
-          { head: 'km', cell: ({ km }) => km.toFixed(1), figure: true },
-          {
-            head: 'On what',
-            cell: ({ surface, wet, placed }) =>
-              [surface, wet, placed.length > 0 && `with ${placed.join(', ')}`]
-                .filter(Boolean)
-                .join(', ') || '–',
-          },
-          { head: 'Comfort', cell: ({ comfort }) => comfort ?? '–', figure: true },
-          {
-            head: 'Faults',
-            cell: ({ faults }) =>
-              faults
-                .map(({ what, atKm }) => (atKm === null ? what : `${what} from ${atKm} km`))
-                .join('; '),
-          },
-          {
-            head: 'Withdraw',
-            unseen: true,
-            cell: ({ id, on, withdrawn }) =>
-              withdrawn === null && (
-                <Button
-                  size="compact-xs"
-                  variant="subtle"
-                  aria-label={`Withdraw the outing of ${day(on)}`}
-                  onClick={() => withdraw.mutate({ params: { id }, body: REASON })}
-                >
-                  withdraw
-                </Button>
-              ),
-          },
-        ]}
-      />
-      {outingsInAll > outings.length && (
-        <p className="soft">
-          The latest {outings.length} of {outingsInAll}.
-        </p>
-      )}
-    </>
-  );
-}
-
 function Worn({ wear }: { wear: WearOfPair }) {
   const { pair, edition, km, u, faults, judged, zones, first, breakIns, nextCheckKm } = wear;
   const [decision] = wear.decisions.filter(({ withdrawn }) => withdrawn === null);
@@ -227,7 +171,7 @@ function Worn({ wear }: { wear: WearOfPair }) {
           <Faces wear={wear} />
           <h2>An outing</h2>
           <OutingForm pairId={pair.id} tester={latest?.tester ?? ''} />
-          <Outings wear={wear} />
+          <OutingList wear={wear} />
         </div>
         <section aria-label="What the signs come to">
           <p className="soft">What the signs come to</p>

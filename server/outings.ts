@@ -1,0 +1,161 @@
+/** Outings, as the bench and the hall keep, change and withdraw them: checked once, in one place. */
+import type { z } from 'zod';
+import type { outingFields } from '#contract/wear-records.ts';
+import { type ReadWay, readWay } from '#core/wear/odometer.ts';
+import {
+  type LoggedOuting,
+  minutesOverADay,
+  overlappingOuting,
+  sameOuting,
+} from '#core/wear/outing-doubles.ts';
+import { correct } from './corrections.ts';
+import { Refusal, requirePast, wrongValue } from './problems.ts';
+import type { StoredPair } from './store/pairs.ts';
+import type { StoredOuting } from './store/wear.ts';
+import type { Stores } from './stores.ts';
+import { publishWear, wayOf } from './wear-standing.ts';
+
+export type OutingFields = z.output<typeof outingFields>;
+
+/** Refuses a day before the pair came, or one that has not come yet. */
+export function requireDayOfPair(on: string, receivedOn: string, now: string): void {
+  requirePast('on', on, now);
+  if (on < receivedOn)
+    throw wrongValue('on', `It was received on ${receivedOn}: what it was worn before is a total.`);
+}
+
+export function requirePerson(stores: Stores, code: string, field: string): void {
+  if (!stores.lab.people().some((person) => person.code === code))
+    throw wrongValue(field, `${code} is no code of this lab. Add the person first.`);
+}
+
+/** Refuses what one tester cannot have done besides, and asks where it may be kept already. */
+function requireOwnTime(stores: Stores, outing: LoggedOuting, fields: OutingFields): void {
+  const others = stores.wear
+    .ofTesterAround(fields.tester, fields.on)
+    .filter(({ id, withdrawn }) => id !== fields.id && withdrawn === null);
+  const tagOf = ({ pairId }: LoggedOuting) => stores.pairs.byId(pairId).tag;
+  const same = fields.again ? undefined : sameOuting(outing, others);
+  if (same)
+    throw new Refusal(
+      409,
+      `${fields.tester} has ${same.km.toFixed(1)} km in ${tagOf(same)} on ${same.on} already. Another one? Then keep it once more.`,
+      [{ field: 'again', message: 'it may be the same outing', choices: ['another one'] }],
+    );
+  const overlapped = overlappingOuting(outing, others);
+  if (overlapped)
+    throw wrongValue(
+      'beganAt',
+      `${fields.tester} was out in ${tagOf(overlapped)} at that time: two outings of one tester overlap.`,
+    );
+  const minutes = minutesOverADay(outing, others);
+  if (minutes !== undefined)
+    throw wrongValue(
+      'minutes',
+      `With this one ${fields.tester} would have been out ${Math.round(minutes / 60)} hours on ${fields.on}.`,
+    );
+}
+
+/** How far an outing went, once all of it was checked. */
+export function checkOuting(
+  stores: Stores,
+  pair: StoredPair,
+  fields: OutingFields,
+  now: string,
+): ReadWay {
+  requirePerson(stores, fields.tester, 'tester');
+  requireDayOfPair(fields.on, pair.receivedOn, now);
+  if (fields.beganAt !== null) requirePast('beganAt', fields.beganAt, now);
+  const way = readWay(fields.typed);
+  if (!way.ok) throw wrongValue('typed', way.fault.message, way.fault.choices);
+  const late = fields.faults.findIndex(({ atKm }) => atKm !== null && atKm > way.value.km);
+  if (late >= 0)
+    throw wrongValue(
+      `faults.${late}.atKm`,
+      `It began after ${fields.faults[late]?.atKm} km, and the outing has ${way.value.km.toFixed(1)} km.`,
+    );
+  const { on, minutes, beganAt } = fields;
+  requireOwnTime(stores, { pairId: pair.id, on, km: way.value.km, minutes, beganAt }, fields);
+  const routed = fields.route && stores.wear.ofRoute(fields.route.hash);
+  if (routed && routed.id !== fields.id && routed.withdrawn === null)
+    throw wrongValue(
+      'route',
+      `This route is kept already: ${routed.on}, ${stores.pairs.byId(routed.pairId).tag}.`,
+    );
+  return way.value;
+}
+
+/** Keeps an outing, and what the pair has worn with it. */
+export function keepOuting(
+  stores: Stores,
+  pair: StoredPair,
+  fields: OutingFields,
+  now: string,
+): { id: string; km: number } {
+  stores.wear.addOuting(pair.id, fields, checkOuting(stores, pair, fields, now), now);
+  publishWear(stores, pair.id);
+  return { id: fields.id, km: wayOf(stores, pair).km };
+}
+
+interface Changing {
+  change: string;
+  now: string;
+}
+
+/** Changes what was said of an outing; what it said before stays in the record, and can be had back. */
+export function changeOuting(
+  stores: Stores,
+  call: Changing,
+  before: StoredOuting,
+  fields: OutingFields,
+): void {
+  const pair = stores.pairs.byId(before.pairId);
+  const { km, halfKm } = checkOuting(stores, pair, fields, call.now);
+  const { on, tester, surfaces, faults, ratings, route, again: _, id, ...plain } = fields;
+  correct(
+    stores,
+    call,
+    { words: `Changed the outing of ${pair.tag} on ${before.on}`, about: [id, pair.id] },
+    (corrector) =>
+      corrector.set('outing', id, {
+        tester,
+        on_day: on,
+        km,
+        half_km: halfKm,
+        typed: plain.typed,
+        minutes: plain.minutes,
+        wet: plain.wet,
+        activity: plain.activity,
+        effort: plain.effort,
+        temperature: plain.temperature,
+        comfort: plain.comfort,
+        note: plain.note,
+        began_at: plain.beganAt,
+        surfaces: JSON.stringify(surfaces),
+        faults: JSON.stringify(faults),
+        ratings: JSON.stringify(ratings),
+        route: route && JSON.stringify(route),
+      }),
+  );
+}
+
+/** Withdraws an outing with a reason, or takes that back. */
+export function withdrawOuting(
+  stores: Stores,
+  call: { change: string },
+  { id, pairId, withdrawn }: Pick<StoredOuting, 'id' | 'pairId' | 'withdrawn'>,
+  reason: string | null,
+): void {
+  if (reason !== null && withdrawn !== null)
+    throw new Refusal(409, 'This outing is withdrawn already.');
+  const { tag } = stores.pairs.byId(pairId);
+  correct(
+    stores,
+    call,
+    {
+      words: `${reason === null ? 'Took back the withdrawal of' : 'Withdrew'} an outing of ${tag}`,
+      about: [id, pairId],
+    },
+    (corrector) => corrector.set('outing', id, { withdrawn: reason }),
+  );
+}
