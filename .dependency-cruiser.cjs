@@ -29,7 +29,18 @@ const CORE = [
 ];
 
 /** The folders of steps in server/: what they share stands above them, and none needs another. */
-const SERVER = ['receive', 'match', 'fit', 'measure', 'sheets', 'studies', 'lab', 'photographs'];
+const SERVER = [
+  'receive',
+  'match',
+  'fit',
+  'measure',
+  'wear',
+  'sheets',
+  'studies',
+  'lab',
+  'photographs',
+  'hall',
+];
 /** What wires the steps; and what tests are served by. */
 const WIRING = '^server/(app|former-books|served-[a-z]+)[.]ts$';
 
@@ -58,6 +69,16 @@ module.exports = {
       from: { path: '^server/', pathNot: [`^server/${step}/`, WIRING, '[.]test[.]ts$'] },
       to: { path: `^server/${step}/` },
     })),
+    {
+      name: 'hall-has-no-handler-of-the-bench',
+      comment:
+        'phones on the network reach the calls of the hall, and nothing that the bench answers',
+      severity: 'error',
+      from: { path: '^server/hall/', pathNot: '[.]test[.]ts$' },
+      to: {
+        path: '^(server/(app|endpoint|openapi)[.]ts|server/.*-routes[.]ts|contract/endpoints[.]ts)$',
+      },
+    },
     {
       name: 'core-is-pure',
       comment: 'core/ uses small libraries of numbers and geometry, and nothing else',

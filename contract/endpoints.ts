@@ -6,6 +6,7 @@ import { DELIVERY_ENDPOINTS } from './delivery-endpoints.ts';
 import { EDITION_ENDPOINTS } from './edition-endpoints.ts';
 import type { Endpoint, Topic } from './endpoint.ts';
 import { FIT_ENDPOINTS } from './fit-endpoints.ts';
+import { HALL_ENDPOINTS } from './hall-endpoints.ts';
 import { LAB_ENDPOINTS } from './lab-endpoints.ts';
 import { LINE_ENDPOINTS } from './line-endpoints.ts';
 import { MATCH_ENDPOINTS } from './match-endpoints.ts';
@@ -18,6 +19,7 @@ import { WISH_ENDPOINTS } from './wish-endpoints.ts';
 
 export const ENDPOINTS = {
   ...LAB_ENDPOINTS,
+  ...HALL_ENDPOINTS,
   ...PAIR_ENDPOINTS,
   ...EDITION_ENDPOINTS,
   ...CONSTRUCTION_ENDPOINTS,

@@ -144,6 +144,7 @@ describe('every address that reads', () => {
         '/api/editions/tarnhus-lanewalk-2/line',
         '/api/editions/wrenfold-latch-low/line',
       ],
+      getHall: ['/api/hall'],
       getFit: ['NS-01', 'KK-01', 'WL-05', 'BR-13', 'PL-01'].map((tag) => `/api/pairs/${tag}/fit`),
       getTester: ['T1', 'T6', 'B1'].map((code) => `/api/testers/${code}`),
       getLabelsBetween: [

@@ -1,4 +1,4 @@
-/** Builds the pages and the server, each where a source of it has changed since its last build. */
+/** Builds the pages, the page of the hall and the server, each where a source of it has changed since its last build. */
 import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -8,6 +8,7 @@ import { ROOT } from './install.mjs';
 const SHARED = ['core', 'contract', 'package-lock.json'];
 const BUILDS = [
   { name: 'web', config: 'vite.config.ts', sources: ['web'] },
+  { name: 'hall', config: 'vite.hall.config.ts', sources: ['web'] },
   {
     name: 'server',
     config: 'vite.server.config.ts',
@@ -40,7 +41,7 @@ function hashSources({ sources, config }) {
 
 /** Builds in a process of its own: a server would hold what the build took for as long as it runs. */
 function build({ name, config, stamp }, sources) {
-  console.log(`Building the ${name === 'web' ? 'pages' : 'server'} …`);
+  console.log(`Building the ${name === 'web' ? 'pages' : name} …`);
   rmSync(stamp, { force: true });
   const vite = join(ROOT, 'node_modules', 'vite', 'bin', 'vite.js');
   const child = spawn(process.execPath, [vite, 'build', '--config', config, '--logLevel', 'warn'], {
@@ -59,7 +60,7 @@ function build({ name, config, stamp }, sources) {
 }
 
 /**
- * Brings dist/web and dist/server up to date; answers with the folder of the pages. With EMVEX_BUILT
+ * Brings dist/web, dist/hall and dist/server up to date; answers with the folder of the pages. With EMVEX_BUILT
  * set what is there is taken as it is: tests build once, and start many servers.
  */
 export async function buildApp() {

@@ -18,6 +18,15 @@ function portFrom(text) {
 const gaugeHosts = () =>
   (process.env.EMVEX_GAUGE_HOSTS ?? '').split(',').flatMap((host) => host.trim() || []);
 
+/** The hall: its page, its certificate where there is one, and where it is opened at the start. */
+function hallFrom({ EMVEX_HALL: at, EMVEX_HALL_CERT: cert, EMVEX_HALL_KEY: key }) {
+  return {
+    pages: join(ROOT, 'dist', 'hall'),
+    ...(at ? { at } : {}),
+    ...(cert && key ? { certificate: { cert, key } } : {}),
+  };
+}
+
 /** Installs and builds what is not current, prepares the database, and serves it. */
 export async function serve({ database, demo, prepare, standIns }) {
   const port = portFrom(process.env.PORT);
@@ -36,13 +45,14 @@ export async function serve({ database, demo, prepare, standIns }) {
     simulated = await starting;
     const gauges = createGaugeDriver({ standIn: simulated?.addressOf, hosts: gaugeHosts() });
     const log = openLog(process.env.EMVEX_LOG);
-    const { address, stop } = await startServer({
+    const { address, hall, stop } = await startServer({
       database,
       port,
       pages,
       version,
       demo,
       gauges,
+      hall: hallFrom(process.env),
       log,
     });
     let stopping = false;
@@ -60,6 +70,7 @@ export async function serve({ database, demo, prepare, standIns }) {
     console.log(
       `Emvex${demo ? ', with the demo scenario,' : ''} is at ${address}  (Ctrl-C stops it)`,
     );
+    for (const one of hall) console.log(`The hall is open at ${one}`);
     console.log(`Database: ${database}`);
   } catch (error) {
     simulated?.stop();

@@ -2,15 +2,19 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { type Express } from 'express';
-import helmet from 'helmet';
 import { v7 as newId } from 'uuid';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
 import { mountCalculations } from './calculations.ts';
 import { mountEndpoints, mountFiles, pathOf } from './endpoint.ts';
+import { keepHallTryOn } from './fit/fit.ts';
 import { fitRoutes } from './fit/fit-routes.ts';
 import { guardCharset, guardHost, guardPage } from './guard.ts';
+import { createHallApp } from './hall/hall-app.ts';
+import { type Certificate, type HallDoor, hallDoor } from './hall/hall-door.ts';
+import type { HallRefused } from './hall/hall-guard.ts';
 import { jobBook } from './jobs.ts';
 import { fileRoutes, jobRoutes } from './lab/file-routes.ts';
+import { hallRoutes } from './lab/hall-routes.ts';
 import { importJobs } from './lab/imports.ts';
 import { labRoutes } from './lab/lab-routes.ts';
 import { describeFault, type Log, logRequests, silentLog } from './log.ts';
@@ -23,6 +27,7 @@ import { describeApi } from './openapi.ts';
 import { photographFiles } from './photographs/photograph-files.ts';
 import { photographFileRoutes, photographRoutes } from './photographs/photograph-routes.ts';
 import { problemHandler, Refusal } from './problems.ts';
+import { protection } from './protection.ts';
 import { correctionRoutes } from './receive/correction-routes.ts';
 import { pairRoutes } from './receive/pair-routes.ts';
 import { walkRoutes } from './receive/walk-routes.ts';
@@ -31,7 +36,7 @@ import { lineRoutes } from './sheets/line-routes.ts';
 import { sheetRoutes } from './sheets/sheet-routes.ts';
 import type { Db } from './store/database.ts';
 import { photographFolder } from './store/photograph-folder.ts';
-import { openStores } from './stores.ts';
+import { openStores, type Stores } from './stores.ts';
 import { refreshConsistency } from './studies/consistency.ts';
 import { studyRoutes } from './studies/study-routes.ts';
 import { wearRoutes } from './wear/wear-routes.ts';
@@ -53,6 +58,8 @@ export interface AppOptions {
   /** Folder of the built pages; left out: the API alone. */
   pages?: string;
   now?: () => string;
+  /** The page of the hall, and the certificate it is served with; without pages there is no hall. */
+  hall?: { pages: string; certificate?: Certificate };
   /** Gauges that are read live; left out: none. */
   gauges?: GaugeFeed;
   log?: Log;
@@ -64,30 +71,11 @@ export interface BenchApp {
   importing: () => boolean;
   /** From here on every change is refused, in these words. */
   shut: (words: string) => void;
+  /** The page of testers on the network: closed until somebody opens it. */
+  hall: HallDoor;
   /** Ends what runs beside the requests. */
   close: () => void;
 }
-
-const protection = helmet({
-  contentSecurityPolicy: {
-    useDefaults: false,
-    directives: {
-      defaultSrc: ["'none'"],
-      scriptSrc: ["'self'"],
-      // The interface library sets its variables in style elements; scripts stay shut.
-      styleSrc: ["'self'", "'unsafe-inline'"],
-      imgSrc: ["'self'", 'data:', 'blob:'],
-      fontSrc: ["'self'"],
-      connectSrc: ["'self'"],
-      workerSrc: ["'self'"],
-      manifestSrc: ["'self'"],
-      baseUri: ["'none'"],
-      formAction: ["'none'"],
-      frameAncestors: ["'none'"],
-    },
-  },
-  strictTransportSecurity: false,
-});
 
 function servePages(app: Express, pages: string): void {
   app.use(
@@ -109,6 +97,17 @@ function servePages(app: Express, pages: string): void {
   });
 }
 
+/** A refusal of the hall in the record of changes; a book that takes none has other troubles. */
+function tellRefused(stores: Stores, { why, linkId, from }: HallRefused, at: string): void {
+  const request = { why, from };
+  const change = { id: newId(), at, person: 'hall', action: 'hallRefused' };
+  try {
+    stores.changes.apply({ ...change, subject: linkId ?? 'hall', request }, () => request);
+  } catch {
+    // The refusal stands all the same.
+  }
+}
+
 export function createApp(options: AppOptions): BenchApp {
   const { db, version, demo = false, pages, gauges, log = silentLog() } = options;
   const now = options.now ?? (() => new Date().toISOString());
@@ -116,6 +115,22 @@ export function createApp(options: AppOptions): BenchApp {
   const imports = importJobs(db);
   const jobs = jobBook();
   const pictures = photographFiles(photographFolder(db.name));
+  const hall = hallDoor({
+    certificate: options.hall?.certificate,
+    log,
+    makeApp: (terms) =>
+      createHallApp({
+        ...terms,
+        stores,
+        now,
+        log,
+        pages: options.hall?.pages ?? '',
+        keepPicture: pictures.keep,
+        keepTryOn: (pair, said, at) => keepHallTryOn(stores, pair, said, at),
+        requireFree: imports.requireFree,
+      }),
+    onTold: (refused) => tellRefused(stores, refused, now()),
+  });
   const watchInstruments = () => gauges?.watch(stores.instruments.all());
   watchInstruments();
   const failed = (error: unknown) => log.error(describeFault(error), 'refresh failed');
@@ -156,6 +171,7 @@ export function createApp(options: AppOptions): BenchApp {
     {
       health: () => ({ ok: true, version, demo, trouble: stores.changes.whyShut() }),
       ...labRoutes(stores, jobs, newId, watchInstruments, refresh),
+      ...hallRoutes(stores, hall, newId),
       ...pairRoutes(stores),
       ...correctionRoutes(stores),
       ...walkRoutes(stores),
@@ -188,6 +204,7 @@ export function createApp(options: AppOptions): BenchApp {
     app,
     importing: imports.isRunning,
     shut: stores.changes.shut,
+    hall,
     close: pictures.close,
   };
 }

@@ -13,8 +13,8 @@ import {
   type PathName,
   type QueryOf,
 } from '#contract/endpoints.ts';
-import { id as uuid7 } from '#contract/fields.ts';
-import { CHANGE_HEADER, PERSON_HEADER } from '#contract/headers.ts';
+import { PERSON_HEADER } from '#contract/headers.ts';
+import { changeId } from './change-id.ts';
 import { Refusal } from './problems.ts';
 import { clientGone } from './request-body.ts';
 import type { ChangeStore } from './store/changes.ts';
@@ -33,8 +33,8 @@ export interface Call<N extends PathName> {
   gone: AbortSignal;
 }
 
-/** What reads may take its time; what writes is done in one transaction. */
-type Answer<N extends PathName> = Endpoints[N] extends { at: `GET ${string}` }
+/** What writes is done in one transaction; all else may take its time. */
+type Answer<N extends PathName> = Endpoints[N] extends { at: `GET ${string}` } | { passing: true }
   ? AnswerOf<N> | Promise<AnswerOf<N>>
   : AnswerOf<N>;
 
@@ -45,15 +45,6 @@ interface Wiring {
   now: () => string;
   /** Refuses a change while a file is being written: it is asked to come again. */
   requireFree: () => void;
-}
-
-export function changeId(request: Request): string {
-  const given = uuid7.safeParse(request.get(CHANGE_HEADER));
-  if (given.success) return given.data;
-  throw new Refusal(
-    400,
-    `A change carries its own UUID of version 7 in the header ${CHANGE_HEADER}, so that it may be sent twice.`,
-  );
 }
 
 export function personCode(request: Request): string {

@@ -1,6 +1,6 @@
 /** Takes the body of a request as a stream, with a limit, so that the sender always gets an answer. */
 import { createHash } from 'node:crypto';
-import { Transform, type Writable } from 'node:stream';
+import { Transform, Writable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { Request, Response } from 'express';
 import { Refusal } from './problems.ts';
@@ -56,4 +56,24 @@ export async function pourBody(
   } finally {
     request.off('aborted', broken);
   }
+}
+
+const MOST_PICTURE_BYTES = 25 * 1024 * 1024;
+
+/** A picture whole, as it was sent. */
+export async function readPicture(request: Request): Promise<Buffer> {
+  const chunks: Buffer[] = [];
+  const collect = new Writable({
+    write(chunk: Buffer, _encoding, done) {
+      chunks.push(chunk);
+      done();
+    },
+  });
+  await pourBody(
+    request,
+    collect,
+    MOST_PICTURE_BYTES,
+    () => 'A photograph is at most 25 MB. Save it smaller and take it again.',
+  );
+  return Buffer.concat(chunks);
 }

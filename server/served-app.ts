@@ -31,13 +31,19 @@ export async function serveApp(
   pages?: string,
   now = '2026-03-01T10:00:00.000Z',
   onStatement?: (sql: string) => void,
+  hallPages?: string,
 ): Promise<ServedApp> {
   const db = openDatabase(databasePath, now.slice(0, 10), undefined, onStatement);
-  const { app, close: closeApp } = createApp({
+  const {
+    app,
+    hall,
+    close: closeApp,
+  } = createApp({
     db,
     version: 'test',
     now: () => now,
     ...(pages ? { pages } : {}),
+    ...(hallPages ? { hall: { pages: hallPages } } : {}),
   });
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
@@ -63,6 +69,7 @@ export async function serveApp(
     },
     async close() {
       await new Promise((resolve) => server.close(resolve));
+      await hall.close();
       closeApp();
       db.close();
     },

@@ -15,7 +15,13 @@ export function servedBench() {
 
   beforeEach(async () => {
     folder = mkdtempSync(join(tmpdir(), 'emvex-bench-'));
-    served = await serveApp(join(folder, 'book.db'));
+    served = await serveApp(
+      join(folder, 'book.db'),
+      undefined,
+      undefined,
+      undefined,
+      join(folder, 'hall'),
+    );
   });
 
   afterEach(async () => {

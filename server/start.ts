@@ -1,11 +1,13 @@
 /** Starts the server on a database file and stops it cleanly. */
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { hallAt } from '#contract/hall-records.ts';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
-import { type BenchApp, createApp } from './app.ts';
+import { type AppOptions, type BenchApp, createApp } from './app.ts';
 import { careForBook } from './book-care.ts';
 import { describeFault, type Log, silentLog } from './log.ts';
 import { sweepPassingFolders } from './passing-folders.ts';
+import { Refusal } from './problems.ts';
 import { DatabaseRefusal, describeDamage, openDatabase } from './store/database.ts';
 
 export interface StartOptions {
@@ -14,6 +16,8 @@ export interface StartOptions {
   pages?: string;
   version: string;
   demo?: boolean;
+  /** The page of the hall; `at` opens it at the start, as host:port. */
+  hall?: NonNullable<AppOptions['hall']> & { at?: string };
   /** Reads gauges live; it is closed with the server. */
   gauges?: GaugeFeed;
   log?: Log;
@@ -24,6 +28,8 @@ export class StartRefusal extends Error {}
 
 export interface RunningServer {
   address: string;
+  /** Where phones on the network reach the hall; none: it is closed. */
+  hall: string[];
   /** Resolves once the day's look through the book and its backup have ended. */
   caredFor: () => Promise<void>;
   /** Closes everything; answers with what could not be done, in words. */
@@ -56,6 +62,26 @@ function openBook({ database, log }: StartOptions): ReturnType<typeof openDataba
   }
 }
 
+/** Opens the hall at the start, where it is asked for as host:port. */
+async function openHallAt(
+  bench: BenchApp,
+  at: string | undefined,
+  undo: () => Promise<void>,
+): Promise<void> {
+  if (!at) return;
+  const [, host = '', port = ''] = /^\[?(.+?)\]?:(\d+)$/.exec(at) ?? [];
+  const asked = hallAt.safeParse({ host, port: Number(port || Number.NaN) });
+  try {
+    if (!asked.success)
+      throw new StartRefusal(`EMVEX_HALL=${at} is no address: 192.168.1.20:4630 would be one.`);
+    await bench.hall.open(asked.data);
+  } catch (error) {
+    await undo();
+    if (error instanceof Refusal) throw new StartRefusal(error.message);
+    throw error;
+  }
+}
+
 /** Opens the database, listens on 127.0.0.1, and gives the address and a way to stop. */
 export async function startServer(options: StartOptions): Promise<RunningServer> {
   const begun = performance.now();
@@ -75,6 +101,7 @@ export async function startServer(options: StartOptions): Promise<RunningServer>
     log,
     ...(options.pages ? { pages: options.pages } : {}),
     ...(gauges ? { gauges } : {}),
+    ...(options.hall ? { hall: options.hall } : {}),
   });
   let server: Server;
   try {
@@ -90,6 +117,12 @@ export async function startServer(options: StartOptions): Promise<RunningServer>
     );
   }
   const { port } = server.address() as AddressInfo;
+  await openHallAt(bench, options.hall?.at, async () => {
+    bench.close();
+    server.close();
+    gauges?.close();
+    db.close();
+  });
   log.info({ port, ms: Math.round(performance.now() - begun) }, 'started');
   const care =
     database === ':memory:'
@@ -105,6 +138,7 @@ export async function startServer(options: StartOptions): Promise<RunningServer>
   async function stop(): Promise<string | undefined> {
     gauges?.close();
     bench.close();
+    await bench.hall.close();
     const closed = new Promise((resolve) => server.close(resolve));
     server.closeAllConnections();
     await Promise.all([care?.stop(), closed]);
@@ -124,6 +158,7 @@ export async function startServer(options: StartOptions): Promise<RunningServer>
 
   return {
     address: `http://127.0.0.1:${port}`,
+    hall: bench.hall.state().open?.addresses ?? [],
     caredFor: async () => care?.done(),
     stop,
   };

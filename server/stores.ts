@@ -11,6 +11,7 @@ import { editionList } from './store/edition-list.ts';
 import { editionStore } from './store/editions.ts';
 import { fitEvidenceStore } from './store/fit-evidence.ts';
 import { gaugeStudyStore } from './store/gauge-studies.ts';
+import { hallLinkStore } from './store/hall-links.ts';
 import { instrumentStore } from './store/instruments.ts';
 import { issuedStore } from './store/issued.ts';
 import { labStore } from './store/lab.ts';
@@ -50,6 +51,7 @@ export function openStores(db: Db) {
     fitEvidence: fitEvidenceStore(db),
     wear: wearStore(db, readings),
     namedParts: namedPartStore(db),
+    hallLinks: hallLinkStore(db),
     testers: testerStore(db, names),
     uses: ownUseStore(db),
     wishes: wishStore(db),

@@ -2,11 +2,11 @@ import { editionName } from '#core/sizing/edition-name.ts';
 import { readLabelSlug } from '#core/sizing/size-label.ts';
 import { correct } from '../corrections.ts';
 import type { Handlers } from '../endpoint.ts';
-import { outcomeThatStands, publishFit } from '../fit-outcome.ts';
+import { outcomeThatStands } from '../fit-outcome.ts';
 import { notFound, Refusal, requirePast, wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { deviationOfEdition } from './deviation.ts';
-import { fitOf, judgeTryOn } from './fit.ts';
+import { fitOf, keepTryOn } from './fit.ts';
 import { labelsBetween } from './labels-between.ts';
 import { buildLabelMatrix, listInsides, recommendFor } from './sizes.ts';
 
@@ -75,6 +75,7 @@ export function fitRoutes(stores: Stores): FitHandlers {
     eraseTester: ({ params, body, now }) => {
       const code = requireTester(params.code);
       stores.testers.erase(code);
+      stores.hallLinks.endOfTester(code, now);
       const changes = stores.testers.changesOf(code);
       for (const id of changes) stores.changes.blank(id, body.reason, now);
       return { code, changes: changes.length };
@@ -137,9 +138,7 @@ export function fitRoutes(stores: Stores): FitHandlers {
       const pair = stores.pairs.byId(params.id);
       if (!stores.lab.people().some(({ code }) => code === body.tester))
         throw wrongValue('tester', `${body.tester} is no code of this lab. Add the tester first.`);
-      const verdict = judgeTryOn(stores, pair, body, now);
-      stores.tryOns.add(pair.id, body, { at: now, verdict });
-      publishFit(stores, pair.id);
+      const verdict = keepTryOn(stores, pair, body, now);
       return { id: body.id, words: outcomeThatStands({ verdict, decided: body.decided }).words };
     },
     withdrawTryOn: (call) => {

@@ -1,6 +1,7 @@
 /** How a pair fits: what of its shoe is made, and its try-ons judged by the rules. */
 import type { z } from 'zod';
-import type { FitOfPair, FootProfile, tryOnFields } from '#contract/fit-records.ts';
+import { type FitOfPair, type FootProfile, tryOnFields } from '#contract/fit-records.ts';
+import type { hallTryOnFields } from '#contract/hall-records.ts';
 import { cautionsOf, describeDiscipline, type Use } from '#core/catalogue/disciplines.ts';
 import type { MadeWidth } from '#core/fit/made-sizes.ts';
 import { insoleWordOf } from '#core/fit/placed-insole.ts';
@@ -9,7 +10,7 @@ import { type TryOnVerdict, tryOnVerdict } from '#core/fit/try-on-verdict.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { readLabel } from '#core/sizing/printed-label.ts';
 import { isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
-import { outcomeThatStands } from '../fit-outcome.ts';
+import { outcomeThatStands, publishFit } from '../fit-outcome.ts';
 import type { StoredPair } from '../store/pairs.ts';
 import type { Stores } from '../stores.ts';
 import { insideOfPair } from './deviation.ts';
@@ -129,5 +130,38 @@ export function fitOf(stores: Stores, tag: string, now: string): FitOfPair {
       words: outcomeThatStands(tryOn).words,
       placed: namesAt(tryOn.at),
     })),
+  };
+}
+
+/** Keeps a try-on, and what the pair comes to with it. */
+export function keepTryOn(
+  stores: Stores,
+  pair: StoredPair,
+  fields: z.output<typeof tryOnFields>,
+  now: string,
+): TryOnVerdict {
+  const verdict = judgeTryOn(stores, pair, fields, now);
+  stores.tryOns.add(pair.id, fields, { at: now, verdict });
+  publishFit(stores, pair.id);
+  return verdict;
+}
+
+/** A try-on that a tester keeps on a phone in the hall, with what it comes to in words. */
+export function keepHallTryOn(
+  stores: Stores,
+  pair: StoredPair,
+  { pairId: _, ...said }: z.output<typeof hallTryOnFields> & { tester: string },
+  now: string,
+) {
+  const insole = insoleWordOf(stores.namedParts.inPair(pair.id, now.slice(0, 10)));
+  const wornKm = stores.wear.kmOf(pair.id) ?? pair.wornKm;
+  const fields = tryOnFields.parse({ ...said, insole, wornKm });
+  const verdict = keepTryOn(stores, pair, fields, now);
+  return {
+    id: fields.id,
+    outcome: verdict.outcome,
+    words: outcomeThatStands({ verdict, decided: '' }).words,
+    reasons: verdict.reasons.map((reason) => reason.verdict),
+    next: verdict.next.map(({ what }) => what),
   };
 }

@@ -1,15 +1,11 @@
 /** Files of readings in and out, and how far what takes long is. */
+
 import { createWriteStream } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
-import {
-  changeId,
-  type FileCall,
-  type FileHandlers,
-  type Handlers,
-  personCode,
-} from '../endpoint.ts';
+import { changeId } from '../change-id.ts';
+import { type FileCall, type FileHandlers, type Handlers, personCode } from '../endpoint.ts';
 import { exportReadings } from '../formats/export-readings.ts';
 import { MOST_IMPORT_BYTES } from '../formats/import-readings.ts';
 import type { JobBook } from '../jobs.ts';

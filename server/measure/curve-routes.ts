@@ -1,8 +1,10 @@
 /** Curves in and out, as files. */
+
 import { PassThrough } from 'node:stream';
 import { curveSizeFault, MOST_CURVE_BYTES, writeCurveFile } from '#core/curves/curve-file.ts';
+import { changeId } from '../change-id.ts';
 import { curveTraits, recordCurve } from '../curves.ts';
-import { changeId, type FileCall, type FileHandlers, personCode } from '../endpoint.ts';
+import { type FileCall, type FileHandlers, personCode } from '../endpoint.ts';
 import { readCurveStream } from '../formats/curve-csv.ts';
 import { summarisePair } from '../measured-pairs.ts';
 import { Refusal, requirePast } from '../problems.ts';

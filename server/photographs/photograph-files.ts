@@ -7,8 +7,7 @@ import { builtFile } from '../built-files.ts';
 import type { PictureAnswer, PictureTask } from '../formats/picture-process.ts';
 import { Refusal } from '../problems.ts';
 
-/** The largest file that is taken, and the largest picture that is kept. */
-export const MOST_PHOTOGRAPH_BYTES = 25 * 1024 * 1024;
+/** The largest picture that is kept. */
 const LONGEST_EDGE = 2400;
 const THUMBNAIL_EDGE = 360;
 /** A picture of more is no photograph of a shoe; decoded it takes four bytes a pixel. */

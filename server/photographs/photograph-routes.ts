@@ -1,42 +1,14 @@
 /** Photographs: taken in as files, listed and described as records. */
-import { Writable } from 'node:stream';
-import type { Request } from 'express';
-import {
-  changeId,
-  type FileCall,
-  type FileHandlers,
-  type Handlers,
-  personCode,
-} from '../endpoint.ts';
+
+import { changeId } from '../change-id.ts';
+import { type FileCall, type FileHandlers, type Handlers, personCode } from '../endpoint.ts';
 import { notFound } from '../problems.ts';
-import { clientGone, pourBody } from '../request-body.ts';
+import { clientGone, readPicture } from '../request-body.ts';
 import type { StoredPhotograph } from '../store/photographs.ts';
 import type { Stores } from '../stores.ts';
-import {
-  MOST_PHOTOGRAPH_BYTES,
-  PHOTOGRAPH_TYPE,
-  type PhotographFiles,
-  type PhotographSize,
-} from './photograph-files.ts';
+import { PHOTOGRAPH_TYPE, type PhotographFiles, type PhotographSize } from './photograph-files.ts';
 
 const shown = ({ hash: _, ...photograph }: StoredPhotograph) => photograph;
-
-async function readWhole(request: Request): Promise<Buffer> {
-  const chunks: Buffer[] = [];
-  const collect = new Writable({
-    write(chunk: Buffer, _encoding, done) {
-      chunks.push(chunk);
-      done();
-    },
-  });
-  await pourBody(
-    request,
-    collect,
-    MOST_PHOTOGRAPH_BYTES,
-    () => 'A photograph is at most 25 MB. Save it smaller and take it again.',
-  );
-  return Buffer.concat(chunks);
-}
 
 export function photographFileRoutes(
   stores: Stores,
@@ -62,7 +34,7 @@ export function photographFileRoutes(
       const { photograph: id, ...fields } = query;
       requireFree();
       stores.photographs.requireSubject(fields);
-      const kept = await files.keep(await readWhole(request), gone);
+      const kept = await files.keep(await readPicture(request), gone);
       requireFree();
       const person = personCode(request);
       const at = now();

@@ -168,6 +168,13 @@ export function wearStore(db: Db, readings: ReadingStore) {
     `SELECT id, tester, said_at AS at, words FROM tester_note
      WHERE pair_id = ? ORDER BY said_at DESC, id DESC LIMIT 50`,
   );
+  const selectNotesBy = db.prepare<
+    [string],
+    { id: string; tag: string; at: string; words: string }
+  >(
+    `SELECT t.id, p.tag, t.said_at AS at, t.words FROM tester_note t JOIN pair p ON p.id = t.pair_id
+     WHERE t.tester = ? ORDER BY t.said_at DESC, t.id DESC LIMIT 20`,
+  );
 
   return {
     /** Testers that a pair is given to. */
@@ -181,6 +188,8 @@ export function wearStore(db: Db, readings: ReadingStore) {
     pairsOf: (tester: string): WornPair[] => selectPairsOf.all({ tester }),
     addNote: (note: { id: string; pairId: string; tester: string; at: string; words: string }) =>
       insertNote.run(note),
+    /** Notes of a tester, the latest first. */
+    notesByTester: (tester: string) => selectNotesBy.all(tester),
     notesOf: (pairId: string) => selectNotes.all(pairId),
     addOuting(
       pairId: string,

@@ -454,6 +454,22 @@ export function useChange<N extends PathName & ChangeName>(name: N) {
   });
 }
 
+/** Sends what changes nothing of the book: of what it answers the pages of its topic are fetched anew. */
+export function useSignal<N extends PathName>(name: N) {
+  return useMutation<AnswerOf<N>, RequestFault, { body?: BodyIn<N> }>({
+    mutationFn: (parts) => request(name, parts as { body: BodyIn<N> }),
+    onSuccess: () => drop(['lab']),
+  });
+}
+
+export const useHall = () =>
+  useQuery({
+    queryKey: ['lab', 'hall'],
+    queryFn: ({ signal }) => request('getHall', { signal }),
+    // Phones open links, and are refused, without a word to this page.
+    refetchInterval: 5000,
+  });
+
 export const useOutbox = () => useSyncExternalStore(watchOutbox, outboxState);
 
 /** Calls back when another tab has the same pair open. */

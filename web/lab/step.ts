@@ -66,6 +66,13 @@ export const labStep: Step = {
       goTo: 'Lab: people and sizes',
     },
     {
+      path: 'lab/hall',
+      title: 'The hall',
+      place: 'The hall',
+      page: async () => (await import('./HallPage.tsx')).HallPage,
+      goTo: 'Lab: the hall, for phones of testers',
+    },
+    {
       path: 'lab/changes',
       title: 'Record of changes',
       place: 'Record of changes',

@@ -153,6 +153,9 @@ export function PairRecordPage() {
         <PairPlace record={pair.data} onMoved={() => show(false)} />
         <Sittings sessions={pair.data.sessions} />
         <Photographs subject={{ subjectKind: 'pair', subjectId: pair.data.pair.id }} />
+        <p className="soft">
+          <Link to={`/lab/hall?pair=${pair.data.pair.tag}`}>Take them with a phone</Link>
+        </p>
       </div>
     </>
   );

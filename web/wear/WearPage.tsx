@@ -3,10 +3,11 @@ import dayjs from 'dayjs';
 import { Link, useParams } from 'react-router';
 import type { WearOfPair } from '#contract/wear-records.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
-import { useChange, useWear } from '../api/queries.ts';
+import { useChange, useLab, useWear } from '../api/queries.ts';
 import { WearFan } from '../drawing/WearFan.tsx';
 import { WornSole } from '../drawing/WornSole.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
+import { Taps } from '../shell/Taps.tsx';
 import { DecisionForm, SignsForm, TotalForm } from './LookForms.tsx';
 import { OutingForm } from './OutingForm.tsx';
 import { OutingList } from './OutingList.tsx';
@@ -121,6 +122,47 @@ function Said({ wear }: { wear: WearOfPair }) {
   );
 }
 
+/** Testers that it is given to: on their phones it stands among their pairs. */
+function Wearers({ wear }: { wear: WearOfPair }) {
+  const give = useChange('giveToTester');
+  const lab = useLab();
+  const testers = (lab.data?.people ?? []).filter(({ role }) => role === 'tester');
+  if (testers.length === 0) return null;
+  return (
+    <div className={classes.wearers}>
+      <Taps
+        asks="Given to, for outings from their phones"
+        answers={testers.map(({ code }) => [code, code] as const)}
+        isPressed={(code) => wear.wearers.includes(code)}
+        onTap={(tester) =>
+          give.mutate({
+            params: { id: wear.pair.id },
+            body: { tester, given: !wear.wearers.includes(tester) },
+          })
+        }
+      />
+      <Link to="/lab/hall">Links for phones</Link>
+    </div>
+  );
+}
+
+/** What testers say of it besides their outings. */
+function Notes({ wear: { notes } }: { wear: WearOfPair }) {
+  if (notes.length === 0) return null;
+  return (
+    <section aria-label="Said by testers">
+      <h2>Said by testers</h2>
+      <ul className={classes.list}>
+        {notes.map(({ id, tester, at, words }) => (
+          <li key={id}>
+            {words} <span className="soft">{`${tester}, ${day(at)}`}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 function Worn({ wear }: { wear: WearOfPair }) {
   const { pair, edition, km, u, faults, judged, zones, first, breakIns, nextCheckKm } = wear;
   const [decision] = wear.decisions.filter(({ withdrawn }) => withdrawn === null);
@@ -170,6 +212,7 @@ function Worn({ wear }: { wear: WearOfPair }) {
           )}
           <Faces wear={wear} />
           <h2>An outing</h2>
+          <Wearers wear={wear} />
           <OutingForm pairId={pair.id} tester={latest?.tester ?? ''} />
           <OutingList wear={wear} />
         </div>
@@ -215,6 +258,7 @@ function Worn({ wear }: { wear: WearOfPair }) {
             {wear.testersDiffer && <li>Testers differ in how long it takes to open up.</li>}
           </ul>
           <TotalForm pairId={pair.id} />
+          <Notes wear={wear} />
           <Said wear={wear} />
           {wear.cautions.map((caution) => (
             <p key={caution} className="soft">
