@@ -1,6 +1,6 @@
 /** Addresses of wear: outings, totals, looks and decisions. */
 import { z } from 'zod';
-import { byId, byTag, done, type Endpoint, reasonGiven } from './endpoint.ts';
+import { byId, byTag, CSV, done, type Endpoint, flag, reasonGiven } from './endpoint.ts';
 import * as wear from './wear-records.ts';
 
 const said = z.object({ id: byId.shape.id, km: z.number().describe('worn by now') });
@@ -19,6 +19,40 @@ export const WEAR_ENDPOINTS = {
     body: wear.outingFields,
     answer: said,
     touches: ['pair', 'pairs'],
+  },
+  addOutings: {
+    at: 'POST /api/outings',
+    summary: 'Keeps several outings together, all or none: from routes that were looked at.',
+    body: z.object({
+      outings: z
+        .array(wear.outingFields.extend({ tag: byTag.shape.tag }))
+        .min(1, 'no outing')
+        .max(100, 'at most 100 outings at once'),
+    }),
+    answer: z.object({ added: z.number().int(), alreadyThere: z.number().int() }),
+    touches: ['pair', 'pairs'],
+  },
+  importOutings: {
+    at: 'POST /api/outings/import',
+    summary: 'Reads a file of outings, whole or not at all; with preview=1 it only looks.',
+    query: z.object({ preview: flag('preview').describe('1 only looks: nothing is written') }),
+    takes: CSV,
+    answer: z.object({
+      preview: z.boolean(),
+      added: z.number().int(),
+      alreadyThere: z.number().int().describe('kept before: left out'),
+      pairs: z.number().int(),
+    }),
+    touches: ['pair', 'pairs'],
+  },
+  exportOutings: {
+    at: 'GET /api/outings/export',
+    summary: 'Outings that stand, as a file that reads back to the same.',
+    query: z.object({
+      pair: z.string().max(16).optional().describe('tag of one pair; left out: all'),
+    }),
+    gives: CSV,
+    answer: z.string(),
   },
   changeOuting: {
     at: 'PUT /api/outings/:id',

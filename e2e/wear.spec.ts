@@ -78,3 +78,80 @@ test('tread tells which zone is through first, or that it cannot tell; a total i
   await total.getByRole('button', { name: 'Keep the total' }).press('Enter');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('120 km ± 20');
 });
+
+/** A route of steps of 10 m, one every five seconds. */
+function gpx(day: string, steps: number, name: string): string {
+  const from = Date.parse(`${day}T08:00:00Z`);
+  const points = Array.from({ length: steps + 1 }, (_, n) => {
+    const lat = (52 + n * 0.00008993).toFixed(8);
+    const at = new Date(from + n * 5000).toISOString();
+    return `<trkpt lat="${lat}" lon="5"><ele>${10 + (n % 50)}</ele><time>${at}</time></trkpt>`;
+  });
+  return `<?xml version="1.0"?><gpx version="1.1" creator="x" xmlns="http://www.topografix.com/GPX/1/1"><trk><name>${name}</name><trkseg>${points.join('')}</trkseg></trk></gpx>`;
+}
+
+test('routes are dropped together, proposed as outings, and never doubled', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/pairs/NS-05/wear');
+  const received = await page.evaluate(async () => {
+    const answer = await fetch('/api/pairs/NS-05');
+    return (await answer.json()).pair.receivedOn as string;
+  });
+  const routes = page.getByRole('region', { name: 'Routes' });
+  const drop = (files: [name: string, text: string][]) =>
+    routes.evaluate((area, dropped) => {
+      const dataTransfer = new DataTransfer();
+      for (const [name, text] of dropped)
+        dataTransfer.items.add(new File([text], name, { type: 'application/gpx+xml' }));
+      area.dispatchEvent(new DragEvent('drop', { dataTransfer, bubbles: true, cancelable: true }));
+    }, files);
+  const hill = gpx(received, 700, 'Hill');
+  await drop([
+    ['hill.gpx', hill],
+    ['again.gpx', hill],
+    ['town.gpx', gpx(received, 400, 'Town').replaceAll('T08:', 'T15:')],
+    ['map.kml', '<kml></kml>'],
+  ]);
+  const table = routes.getByRole('table', { name: 'Routes proposed' });
+  await expect(table.getByRole('row', { name: /Hill/ })).toContainText('7.00');
+  await expect(table.getByRole('row')).toHaveCount(3);
+  await expect(routes.getByText(/again\.gpx: It is among the files already/)).toBeVisible();
+  await expect(routes.getByText(/map\.kml: Line 1: This is no GPX/)).toBeVisible();
+  await routes.getByRole('button', { name: 'Keep 2' }).click();
+  await expect(routes.getByRole('status')).toHaveText('Whose routes are they?');
+  await routes.getByRole('combobox', { name: 'Whose routes' }).selectOption('T4');
+  await routes.getByRole('button', { name: 'Keep 2' }).press('Enter');
+  await expect(routes.getByRole('status')).toHaveText('2 kept.');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('11 km');
+  await drop([['hill.gpx', hill]]);
+  await routes.getByRole('combobox', { name: 'Whose routes' }).selectOption('T4');
+  await expect(table.getByRole('row', { name: /Hill/ })).toContainText('kept already');
+  await expect(routes.getByRole('button', { name: 'Keep 0' })).toBeDisabled();
+});
+
+test('an outing is changed at the bench, and what it said is had back', async ({ page, demo }) => {
+  await open(page, demo, '/pairs/KK-06/wear');
+  const outings = page.getByRole('table', { name: 'Outings' });
+  const first = outings.getByRole('row').nth(1);
+  const before = (await first.getByRole('cell').nth(1).textContent()) ?? '';
+  await first.getByRole('button', { name: /^Change the outing/ }).press('Enter');
+  const form = page.getByRole('form', { name: 'Change this outing' });
+  await form.getByRole('textbox', { name: 'How far' }).fill('6.6 km');
+  await form.getByRole('combobox', { name: 'Ground' }).selectOption('ice');
+  await form.getByRole('button', { name: 'Keep the change' }).press('Enter');
+  await expect(form).toBeHidden();
+  await expect(first).toContainText('6.6');
+  await expect(first).toContainText('ice');
+  await expect(first.getByRole('button', { name: /^Change the outing/ })).toBeFocused();
+  await open(page, demo, '/lab/changes?pair=KK-06');
+  await page
+    .getByRole('row', { name: /Changed the outing of KK-06/ })
+    .getByRole('button', { name: /ndo/ })
+    .first()
+    .click();
+  await open(page, demo, '/pairs/KK-06/wear');
+  await expect(outings.getByRole('row').nth(1)).toContainText(before);
+  await expect(outings.getByRole('row').nth(1)).not.toContainText('6.6');
+});

@@ -39,6 +39,7 @@ import { photographFolder } from './store/photograph-folder.ts';
 import { openStores, type Stores } from './stores.ts';
 import { refreshConsistency } from './studies/consistency.ts';
 import { studyRoutes } from './studies/study-routes.ts';
+import { outingFileRoutes } from './wear/outing-files.ts';
 import { wearRoutes } from './wear/wear-routes.ts';
 
 /** Addresses whose answers take as long as a file, or as a page stays open. */
@@ -193,6 +194,7 @@ export function createApp(options: AppOptions): BenchApp {
     ...curveRoutes(stores, now, imports.requireFree),
     ...photographFileRoutes(stores, pictures, now, imports.requireFree),
     ...returnNoteRoutes(stores),
+    ...outingFileRoutes(stores, now, imports.requireFree),
     ...gaugeStream(gauges),
   });
   app.use('/api', (request) => {

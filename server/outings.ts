@@ -29,13 +29,24 @@ export function requirePerson(stores: Stores, code: string, field: string): void
     throw wrongValue(field, `${code} is no code of this lab. Add the person first.`);
 }
 
+/** An outing of the same tester, kept or about to be. */
+export interface OwnOuting extends LoggedOuting {
+  id: string;
+}
+
+/** The outing that it may be, kept a second time. */
+const sameAs = (outing: LoggedOuting, fields: OutingFields, others: readonly OwnOuting[]) =>
+  fields.again ? undefined : sameOuting(outing, others);
+
 /** Refuses what one tester cannot have done besides, and asks where it may be kept already. */
-function requireOwnTime(stores: Stores, outing: LoggedOuting, fields: OutingFields): void {
-  const others = stores.wear
-    .ofTesterAround(fields.tester, fields.on)
-    .filter(({ id, withdrawn }) => id !== fields.id && withdrawn === null);
+function requireOwnTime(
+  stores: Stores,
+  outing: LoggedOuting,
+  fields: OutingFields,
+  others: readonly OwnOuting[],
+): void {
   const tagOf = ({ pairId }: LoggedOuting) => stores.pairs.byId(pairId).tag;
-  const same = fields.again ? undefined : sameOuting(outing, others);
+  const same = sameAs(outing, fields, others);
   if (same)
     throw new Refusal(
       409,
@@ -56,13 +67,14 @@ function requireOwnTime(stores: Stores, outing: LoggedOuting, fields: OutingFiel
     );
 }
 
-/** How far an outing went, once all of it was checked. */
-export function checkOuting(
-  stores: Stores,
-  pair: StoredPair,
-  fields: OutingFields,
-  now: string,
-): ReadWay {
+/** Outings of a tester near a day that stand, but for one. */
+const othersOf = (stores: Stores, { tester, on, id }: OutingFields): OwnOuting[] =>
+  stores.wear
+    .ofTesterAround(tester, on)
+    .filter((other) => other.id !== id && other.withdrawn === null);
+
+/** How far an outing went, once all was checked that stands in it alone. */
+function readOuting(stores: Stores, pair: StoredPair, fields: OutingFields, now: string): ReadWay {
   requirePerson(stores, fields.tester, 'tester');
   requireDayOfPair(fields.on, pair.receivedOn, now);
   if (fields.beganAt !== null) requirePast('beganAt', fields.beganAt, now);
@@ -74,8 +86,6 @@ export function checkOuting(
       `faults.${late}.atKm`,
       `It began after ${fields.faults[late]?.atKm} km, and the outing has ${way.value.km.toFixed(1)} km.`,
     );
-  const { on, minutes, beganAt } = fields;
-  requireOwnTime(stores, { pairId: pair.id, on, km: way.value.km, minutes, beganAt }, fields);
   const routed = fields.route && stores.wear.ofRoute(fields.route.hash);
   if (routed && routed.id !== fields.id && routed.withdrawn === null)
     throw wrongValue(
@@ -83,6 +93,78 @@ export function checkOuting(
       `This route is kept already: ${routed.on}, ${stores.pairs.byId(routed.pairId).tag}.`,
     );
   return way.value;
+}
+
+const loggedOf = (pair: StoredPair, fields: OutingFields, { km }: ReadWay): OwnOuting => {
+  const { id, on, minutes, beganAt } = fields;
+  return { id, pairId: pair.id, on, km, minutes, beganAt };
+};
+
+/** How far an outing went, once all of it was checked. */
+function checkOuting(stores: Stores, pair: StoredPair, fields: OutingFields, now: string): ReadWay {
+  const way = readOuting(stores, pair, fields, now);
+  requireOwnTime(stores, loggedOf(pair, fields, way), fields, othersOf(stores, fields));
+  return way;
+}
+
+/** Outings that are to be kept together, or what is wrong with them. */
+export interface OutingPlan {
+  ready: { pair: StoredPair; fields: OutingFields; way: ReadWay }[];
+  /** Those that are kept already: they are left out. */
+  alreadyThere: number;
+  faults: { at: number; field: string; message: string }[];
+}
+
+/** The days beside one: an outing may go on over midnight. */
+function daysAround(on: string): string[] {
+  const at = Date.parse(on);
+  return [-1, 0, 1].map((days) => new Date(at + days * 86_400_000).toISOString().slice(0, 10));
+}
+
+/** Looks at outings that are to be kept together, against what is kept and against each other. */
+export function planOutings(
+  stores: Stores,
+  outings: readonly { tag: string; fields: OutingFields }[],
+  now: string,
+): OutingPlan {
+  const plan: OutingPlan = { ready: [], alreadyThere: 0, faults: [] };
+  const planned = new Map<string, OwnOuting[]>();
+  const plannedOn = (tester: string, on: string) => planned.get(`${tester} ${on}`) ?? [];
+  outings.forEach(({ tag, fields }, at) => {
+    try {
+      const pair = stores.pairs.byTag(tag);
+      const way = readOuting(stores, pair, fields, now);
+      const logged = loggedOf(pair, fields, way);
+      const kept = othersOf(stores, fields);
+      if (sameAs(logged, fields, kept)) {
+        plan.alreadyThere += 1;
+        return;
+      }
+      const beside = daysAround(fields.on).flatMap((day) => plannedOn(fields.tester, day));
+      // Two like ones in one file are two; a file that is sent again adds nothing.
+      requireOwnTime(stores, logged, { ...fields, again: true }, [...kept, ...beside]);
+      planned.set(`${fields.tester} ${fields.on}`, [
+        ...plannedOn(fields.tester, fields.on),
+        logged,
+      ]);
+      plan.ready.push({ pair, fields, way });
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      const [first] = error.errors ?? [];
+      plan.faults.push({
+        at,
+        field: first?.field ?? 'pair',
+        message: first?.message ?? error.message,
+      });
+    }
+  });
+  return plan;
+}
+
+/** Keeps outings that were looked at, and what each pair has worn with them. */
+export function keepOutings(stores: Stores, { ready }: OutingPlan, now: string): void {
+  for (const { pair, fields, way } of ready) stores.wear.addOuting(pair.id, fields, way, now);
+  for (const id of new Set(ready.map(({ pair }) => pair.id))) publishWear(stores, id);
 }
 
 /** Keeps an outing, and what the pair has worn with it. */

@@ -6,6 +6,7 @@ import { type Catalogue, describeQuantity } from '#core/catalogue/quantities.ts'
 import { canonicalUnit } from '#core/sizing/units.ts';
 import type { Job } from '../jobs.ts';
 import type { Db } from '../store/database.ts';
+import { guardFormula } from './guarded-text.ts';
 import { READINGS_HEADER } from './readings-file.ts';
 
 interface ExportRow {
@@ -36,12 +37,6 @@ export const EXPORTED = `SELECT p.tag AS pair, r.side, r.quantity, r.trial, r.va
   CROSS JOIN instrument i ON i.id = r.instrument_id
   WHERE p.tag >= @from AND p.tag <= @to
   ORDER BY p.tag, o.started_at, o.n, r.quantity, r.side, r.trial, r.n`;
-
-/** A spreadsheet takes a field that begins so for a formula and runs it. */
-const FORMULA = /^['\t\r]*[=+\-@]/;
-
-/** A text that no spreadsheet runs: an apostrophe before it, which `readNote` takes off again. */
-const guardFormula = (text: string) => (FORMULA.test(text) ? `'${text}` : text);
 
 /** Rows that are written together. */
 const BATCH = 500;

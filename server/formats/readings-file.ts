@@ -8,6 +8,7 @@ import type { ToolName } from '#core/catalogue/tools.ts';
 import { impossibleFault, readTypedReading } from '#core/figures/typed-reading.ts';
 import { type LineFault, readPlainNumber } from '#core/sizing/delimited.ts';
 import { findUnit, toCanonical, type Unit } from '#core/sizing/units.ts';
+import { unguarded } from './guarded-text.ts';
 
 export const READINGS_HEADER = [
   'pair',
@@ -53,9 +54,6 @@ export interface FileReading {
   /** Set where the value is outside what shoes measure: to be looked at, not refused. */
   odd?: string;
 }
-
-/** A note without the apostrophe that keeps spreadsheets from running it. */
-const readNote = (text: string) => (/^'['\t\r]*[=+\-@]/.test(text) ? text.slice(1) : text);
 
 interface KnownGauge {
   id: string;
@@ -315,7 +313,7 @@ export function readingsReader(
       );
     const temperatureC = optionalNumber('temperature_c', -60, 80, 'temperature');
     const humidityPct = optionalNumber('humidity_pct', 0, 100, 'humidity');
-    const note = readNote(text('note'));
+    const note = unguarded(text('note'));
     if (note.length > 500) fault('note', `The note has ${note.length} characters; 500 at most.`);
     if (!sound || !pair || !protocolId || !gauge || !instant || value === undefined || !definition)
       return undefined;

@@ -75,6 +75,15 @@ export function wearStore(db: Db, readings: ReadingStore) {
   const selectOfRoute = db.prepare<[string], OutingRow>(
     `${OUTING} WHERE route ->> 'hash' = ? ORDER BY withdrawn IS NOT NULL LIMIT 1`,
   );
+  const selectStanding = db.prepare<
+    [{ after: number; limit: number; pairId: string | null }],
+    OutingRow & { n: number; tag: string }
+  >(
+    `SELECT w.n, p.tag, o.* FROM outing w JOIN pair p ON p.id = w.pair_id
+       JOIN (${OUTING}) o ON o.id = w.id
+     WHERE w.n > @after AND w.withdrawn IS NULL AND (@pairId IS NULL OR w.pair_id = @pairId)
+     ORDER BY w.n LIMIT @limit`,
+  );
   const selectEarliest = db
     .prepare<[{ pairId: string; n: number }], string>(
       `SELECT id FROM outing WHERE pair_id = @pairId AND withdrawn IS NULL
@@ -215,6 +224,11 @@ export function wearStore(db: Db, readings: ReadingStore) {
     /** Outings of a tester on a day, the one before and the one after. */
     ofTesterAround: (tester: string, on: string): StoredOuting[] =>
       selectAround.all({ tester, on }).map(readRow),
+    /** Outings that stand after a row, in the order they were kept, with the tag of their pair. */
+    standingAfter: (after: number, limit: number, pairId?: string) =>
+      selectStanding
+        .all({ after, limit, pairId: pairId ?? null })
+        .map(({ n, tag, ...row }) => ({ ...readRow(row), n, tag })),
     /** Ids of the first outings of a pair that stand. */
     earliest: (pairId: string, n: number): string[] => selectEarliest.all({ pairId, n }),
     /** The outing that a route was kept for; one that stands first. */

@@ -3,6 +3,8 @@ import type { Handlers } from '../endpoint.ts';
 import {
   changeOuting,
   keepOuting,
+  keepOutings,
+  planOutings,
   requireDayOfPair,
   requirePerson,
   withdrawOuting,
@@ -17,6 +19,7 @@ type WearHandlers = Pick<
   Handlers,
   | 'getWear'
   | 'addOuting'
+  | 'addOutings'
   | 'changeOuting'
   | 'withdrawOuting'
   | 'giveToTester'
@@ -55,6 +58,24 @@ export function wearRoutes(stores: Stores): WearHandlers {
     getWear: ({ params }) => wearOf(stores, params.tag),
     addOuting: ({ params, body, now }) =>
       keepOuting(stores, stores.pairs.byId(params.id), body, now),
+    addOutings: ({ body, now }) => {
+      const plan = planOutings(
+        stores,
+        body.outings.map(({ tag, ...fields }) => ({ tag, fields })),
+        now,
+      );
+      if (plan.faults.length > 0)
+        throw new Refusal(
+          422,
+          plan.faults[0]?.message ?? 'An outing is wrong.',
+          plan.faults.map(({ at, field, message }) => ({
+            field: `outings.${at}.${field}`,
+            message,
+          })),
+        );
+      keepOutings(stores, plan, now);
+      return { added: plan.ready.length, alreadyThere: plan.alreadyThere };
+    },
     changeOuting: ({ params, body, change, now }) => {
       const before = stores.wear.outing(params.id);
       if (before.withdrawn !== null)

@@ -2,15 +2,15 @@ import { Button, FileButton, NativeSelect, Progress } from '@mantine/core';
 import { useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { ImportProgress, ImportReport } from '#contract/job-records.ts';
-import type { Problem } from '#contract/problem.ts';
 import { stopJob, useJob } from '../api/jobs.ts';
 import { addressOf } from '../api/request.ts';
-import { DataTable } from '../drawing/DataTable.tsx';
 import { PairSelect } from '../shell/PairSelect.tsx';
 import { useCatalogue } from '../shell/units.ts';
-import { useReadingsImport } from './files.ts';
+import { FileFaults } from './FileFaults.tsx';
+import { useFileImport } from './files.ts';
 import { JobBar } from './JobBar.tsx';
 import classes from './LabPage.module.css';
+import { OutingFiles } from './OutingFiles.tsx';
 
 const PHASES: Record<ImportProgress['phase'], string> = {
   waiting: 'Sending the file',
@@ -19,33 +19,6 @@ const PHASES: Record<ImportProgress['phase'], string> = {
   writing: 'Writing',
   done: 'Done',
 };
-const LISTED = 200;
-
-function Faults({ problem }: { problem: Problem }) {
-  const faults = problem.errors ?? [];
-  const count = problem.faultCount ?? faults.length;
-  return (
-    <div role="alert">
-      <p className="look-here">{problem.detail}</p>
-      {faults.length > 0 && (
-        <DataTable
-          rows={faults.slice(0, LISTED)}
-          keyOf={(fault) => `${fault.line} ${fault.field} ${fault.message}`}
-          columns={[
-            { head: 'Line', cell: (fault) => fault.line, figure: true },
-            { head: 'Column', cell: (fault) => fault.field },
-            { head: 'What is wrong, and what would be right', cell: (fault) => fault.message },
-          ]}
-        />
-      )}
-      {count > Math.min(LISTED, faults.length) && faults.length > 0 && (
-        <p className="soft">
-          The first {Math.min(LISTED, faults.length)} of {count.toLocaleString('en')} are shown.
-        </p>
-      )}
-    </div>
-  );
-}
 
 function Report({ report }: { report: ImportReport }) {
   const catalogue = useCatalogue();
@@ -99,7 +72,7 @@ function Report({ report }: { report: ImportReport }) {
 
 /** Readings from files, and as files. */
 export function FilesPage() {
-  const transfer = useReadingsImport();
+  const transfer = useFileImport('importReadings');
   const [tag, setTag] = useState('');
   const [semicolon, setSemicolon] = useState('');
   const reset = useRef<() => void>(null);
@@ -172,7 +145,7 @@ export function FilesPage() {
           <Progress value={share} aria-label="Progress of the file" />
         </div>
       )}
-      {state.problem && <Faults problem={state.problem} />}
+      {state.problem && <FileFaults problem={state.problem} />}
       {state.report && <Report report={state.report} />}
 
       <h2 className={classes.heading}>Readings as a file</h2>
@@ -222,6 +195,7 @@ export function FilesPage() {
           }}
         />
       )}
+      <OutingFiles />
     </section>
   );
 }

@@ -81,10 +81,10 @@ export const labStep: Step = {
     },
     {
       path: 'lab/files',
-      title: 'Readings in and out',
-      place: 'Readings in and out',
+      title: 'Files in and out',
+      place: 'Files in and out',
       page: async () => (await import('./FilesPage.tsx')).FilesPage,
-      goTo: 'Lab: readings in and out',
+      goTo: 'Lab: files of readings and outings, in and out',
     },
   ],
 };

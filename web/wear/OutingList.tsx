@@ -115,21 +115,21 @@ export function OutingList({ wear }: { wear: WearOfPair }) {
           The latest {outings.length} of {outingsInAll}.
         </p>
       )}
-      {changing && (
-        <Modal
-          opened
-          size="lg"
-          onClose={() => setChanging(undefined)}
-          title={`The outing of ${day(changing.on)}`}
-        >
+      <Modal
+        opened={changing !== undefined}
+        size="lg"
+        onClose={() => setChanging(undefined)}
+        title={changing ? `The outing of ${day(changing.on)}` : ''}
+      >
+        {changing && (
           <OutingForm
             pairId={pair.id}
             tester={changing.tester}
             outing={changing}
             onKept={() => setChanging(undefined)}
           />
-        </Modal>
-      )}
+        )}
+      </Modal>
     </>
   );
 }

@@ -11,6 +11,7 @@ import { Taps } from '../shell/Taps.tsx';
 import { DecisionForm, SignsForm, TotalForm } from './LookForms.tsx';
 import { OutingForm } from './OutingForm.tsx';
 import { OutingList } from './OutingList.tsx';
+import { RouteFiles } from './RouteFiles.tsx';
 import classes from './WearPage.module.css';
 
 const day = (iso: string) => dayjs(iso).format('D MMM YYYY');
@@ -214,6 +215,7 @@ function Worn({ wear }: { wear: WearOfPair }) {
           <h2>An outing</h2>
           <Wearers wear={wear} />
           <OutingForm pairId={pair.id} tester={latest?.tester ?? ''} />
+          <RouteFiles wear={wear} />
           <OutingList wear={wear} />
         </div>
         <section aria-label="What the signs come to">
