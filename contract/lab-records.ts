@@ -8,6 +8,7 @@ import { SLOPE_KINDS } from '#core/catalogue/slopes.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
 import { QUANTITY_KINDS } from '#core/sizing/units.ts';
 import { degreesOfFreedom } from './calculation.ts';
+import { wearThresholds } from './due-records.ts';
 
 import {
   anyDiscipline,
@@ -265,6 +266,10 @@ export const thresholdChange = z.discriminatedUnion('kind', [
     kind: z.literal('target'),
     value: limits,
   }),
+  z.object({ ...drawnLine, kind: z.literal('wear-checks'), value: wearThresholds.plan }),
+  z.object({ ...drawnLine, kind: z.literal('rated-life'), value: wearThresholds.life }),
+  z.object({ ...drawnLine, kind: z.literal('tread-limit'), value: wearThresholds.tread }),
+  z.object({ ...drawnLine, kind: z.literal('life-factor'), value: wearThresholds.factor }),
 ]);
 
 const spread = z.object({ sd: z.number(), df: z.number() });

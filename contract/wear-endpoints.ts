@@ -1,6 +1,8 @@
 /** Addresses of wear: outings, totals, looks and decisions. */
 import { z } from 'zod';
+import * as due from './due-records.ts';
 import { byId, byTag, CSV, done, type Endpoint, flag, reasonGiven } from './endpoint.ts';
+import * as life from './life-records.ts';
 import * as wear from './wear-records.ts';
 
 const said = z.object({ id: byId.shape.id, km: z.number().describe('worn by now') });
@@ -53,6 +55,87 @@ export const WEAR_ENDPOINTS = {
     }),
     gives: CSV,
     answer: z.string(),
+  },
+  getDue: {
+    at: 'GET /api/due',
+    summary:
+      'Everything that is due in the house: looks, returns, loans, calibrations, second looks.',
+    answer: due.dueList,
+  },
+  getCalendar: {
+    at: 'GET /api/due/calendar',
+    summary: 'The same as a calendar file (iCalendar, RFC 5545).',
+    gives: 'text/calendar',
+    answer: z.string(),
+  },
+  addSecondLook: {
+    at: 'POST /api/second-looks',
+    summary: 'Keeps a second look that was promised to readers: on a day, or at a distance.',
+    body: due.secondLookFields,
+    answer: done,
+    touches: ['pairs'],
+  },
+  endSecondLook: {
+    at: 'POST /api/second-looks/:id/end',
+    summary: 'Says that a second look was done, or dropped.',
+    params: byId,
+    body: due.secondLookEnd,
+    answer: done,
+    touches: ['pairs'],
+  },
+  getWearTerms: {
+    at: 'GET /api/wear/terms',
+    summary:
+      'When pairs are looked at, how long they last, what is worn through: by use, with history.',
+    answer: due.wearTermsOfUses,
+  },
+  setWearTerms: {
+    at: 'PUT /api/wear/terms',
+    summary: 'Draws a line of wear elsewhere, with a reason; the change is kept.',
+    body: due.wearTermsChange,
+    answer: z.object({ kind: z.string() }),
+    touches: ['pairs', 'pair', 'lab'],
+  },
+  getEditionLife: {
+    at: 'GET /api/editions/:edition/life',
+    summary: 'How long the pairs of an edition last, what ends them, and what that costs.',
+    params: z.object({ edition: z.string().max(120) }),
+    answer: life.editionLife,
+  },
+  getRotation: {
+    at: 'GET /api/testers/:code/rotation',
+    summary: 'The pairs of a tester: which goes out tomorrow and why, and when each ends.',
+    params: z.object({ code: z.string().max(20) }),
+    query: z.object({
+      km: z.coerce.number().positive('how far is more than nothing').max(200).optional(),
+      purpose: z.string().max(40).default(''),
+      surface: z.string().max(20).default(''),
+      ground: z.enum(['', 'dry', 'wet', 'ice']).default(''),
+      without: z.string().max(16).default('').describe('tag of a pair that is thought away'),
+    }),
+    answer: life.rotation,
+  },
+  setPairJob: {
+    at: 'PUT /api/pairs/:id/job',
+    summary: 'Says what a pair is for in a rotation: purposes, grounds, season, ceiling.',
+    params: byId,
+    body: life.pairJob,
+    answer: done,
+    touches: ['pairs', 'pair'],
+  },
+  getPanel: {
+    at: 'GET /api/panel',
+    summary:
+      'Who wears what next, week by week, so that testers and editions are balanced; results with the tester taken out.',
+    query: z.object({
+      editions: z
+        .string()
+        .max(2000)
+        .default('')
+        .describe('slugs parted by commas; empty: all that are worn'),
+      yardstick: z.string().max(120).default(''),
+    }),
+    answer: life.panel,
   },
   changeOuting: {
     at: 'PUT /api/outings/:id',

@@ -1,5 +1,6 @@
 /** Wear: outings, totals, looks at a worn pair, and the decision with its reasons. */
 import { z } from 'zod';
+import { PLAN_UNITS } from '#core/wear/check-plan.ts';
 import { EFFORTS, GROUNDS, OUTING_RATINGS, SURFACES } from '#core/wear/outing-words.ts';
 import { RETIREMENT_ANSWERS } from '#core/wear/retirement.ts';
 import { id, moment, remark, sizeLabel, words } from './fields.ts';
@@ -171,7 +172,8 @@ export const wearOfPair = z.object({
   km: z.number(),
   u: z.number(),
   faults: z.array(z.string()).describe('of the distance: totals that do not go together'),
-  ratedLifeKm: z.object({ low: z.number(), high: z.number() }),
+  ratedLifeKm: z.object({ low: z.number(), high: z.number() }).describe('after the factors'),
+  lifeFactors: z.array(z.object({ subject: z.string(), factor: z.number(), share: z.number() })),
   outings: z.array(outing).describe('the latest first, at most 200'),
   wearers: z.array(z.string()).describe('testers it is given to'),
   notes: z
@@ -195,7 +197,25 @@ export const wearOfPair = z.object({
     }),
   ),
   testersDiffer: z.boolean(),
-  nextCheckKm: z.number(),
+  nextLook: z.object({
+    by: z.enum(PLAN_UNITS),
+    at: z.number(),
+    now: z.number(),
+    on: z.string().nullable().describe('at its pace; null: no day can be told'),
+  }),
+  care: z.array(z.string()),
+  quantities: z
+    .array(
+      z.object({
+        quantity: z.string(),
+        name: z.string(),
+        unit: z.string(),
+        decimals: z.number().int(),
+        points: z.array(z.object({ km: z.number(), value: z.number() })),
+        words: z.string(),
+      }),
+    )
+    .describe('whatever was measured at several distances, but for tread'),
   costPerKm: z.object({ amount: z.number(), currency: z.string() }).nullable(),
 });
 

@@ -26,6 +26,7 @@ import { pairStore } from './store/pairs.ts';
 import { photographStore } from './store/photographs.ts';
 import { protocolStore } from './store/protocols.ts';
 import { readingStore } from './store/readings.ts';
+import { rotationStore } from './store/rotation.ts';
 import { sessionStore } from './store/sessions.ts';
 import { studyReadingStore } from './store/study-readings.ts';
 import { testerStore } from './store/testers.ts';
@@ -51,6 +52,7 @@ export function openStores(db: Db) {
     fitEvidence: fitEvidenceStore(db),
     wear: wearStore(db, readings),
     namedParts: namedPartStore(db),
+    rotation: rotationStore(db),
     hallLinks: hallLinkStore(db),
     testers: testerStore(db, names),
     uses: ownUseStore(db),

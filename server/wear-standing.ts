@@ -1,7 +1,8 @@
 /** What stands of a pair's wear: its distance, what its signs come to, what was decided; kept for its rows. */
 
 import { type PairWay, pairWay } from '#core/wear/odometer.ts';
-import { judgeRetirement, RATED_LIFE_KM, type Retirement } from '#core/wear/retirement.ts';
+import { judgeRetirement, type Retirement } from '#core/wear/retirement.ts';
+import { lifeFactor, type WearTerms, wearTerms } from '#core/wear/wear-terms.ts';
 import { madeOfEdition } from './construction.ts';
 import type { StoredPair } from './store/pairs.ts';
 import type { Stores } from './stores.ts';
@@ -16,6 +17,20 @@ export function foamOf(stores: Stores, editionId: string): string {
   return madeOfEdition(stores, editionId, pairs).find(({ part }) => part === 'foam')?.answer ?? '';
 }
 
+/** The lines of wear that hold for a pair: those of its edition's first use. */
+export function termsOfPair(stores: Stores, pair: Pick<StoredPair, 'editionId'>): WearTerms {
+  const [use] = stores.editions.byId(pair.editionId).uses;
+  return wearTerms(stores.thresholds.changes(), use?.discipline ?? '');
+}
+
+/** How far it is rated for, after the user's factors for who wore it and where. */
+export function ratedLife(stores: Stores, pair: Pick<StoredPair, 'id' | 'editionId'>) {
+  const { low, high } = termsOfPair(stores, pair).ratedLifeKm;
+  const outings = stores.wear.outingsInTime(pair.id);
+  const { factor, parts } = lifeFactor(stores.thresholds.changes(), outings);
+  return { km: { low: factor * low, high: factor * high }, factor, parts };
+}
+
 /** What the signs of all looks that stand come to; a look that was wrong is withdrawn. */
 export function judgeWear(stores: Stores, pair: StoredPair): Retirement {
   const signs = stores.wear
@@ -26,7 +41,7 @@ export function judgeWear(stores: Stores, pair: StoredPair): Retirement {
     km: wayOf(stores, pair).km,
     signs,
     foam: foamOf(stores, pair.editionId),
-    ratedLifeKm: RATED_LIFE_KM,
+    ratedLifeKm: ratedLife(stores, pair).km,
   });
 }
 

@@ -16,6 +16,14 @@ interface ThresholdValues {
   classes: { bounds: number[] };
   /** Between what a quantity of a model is to lie; null: open on that side. */
   target: Limits;
+  /** When worn pairs are looked at, in km, hours or days. */
+  'wear-checks': { by: 'km' | 'hours' | 'days'; at: number[]; every: number };
+  /** From which distance a pair is late, and over which it has done its work, km. */
+  'rated-life': { low: number; high: number };
+  /** Tread of less is worn through, mm. */
+  'tread-limit': { mm: number };
+  /** How much longer or less long pairs last with a tester, or on a surface. */
+  'life-factor': { factor: number };
 }
 type ThresholdKind = keyof ThresholdValues;
 

@@ -100,23 +100,3 @@ function within(way: ReadWay): Result<ReadWay> {
         `${Math.round(way.km)} km in a day are more than ${MOST_A_DAY_KM}: for many days type a total instead.`,
       );
 }
-
-/** Checks are due at these distances, where a use says nothing else. Common practice. */
-const CHECKS_AT_KM = [50, 150, 300, 500] as const;
-/** After the last of them, again after so many. */
-const THEN_EVERY_KM = 150;
-/** So much before it a check counts as that one. */
-const EARLY_KM = 15;
-
-/**
- * The distance of the next check: the first that none was made at.
- * @param done distances of checks that were made
- * @example nextCheck([48]) // 150
- */
-export function nextCheck(done: readonly number[]): number {
-  const latest = Math.max(0, ...done);
-  const due = CHECKS_AT_KM.find((km) => km - EARLY_KM > latest);
-  if (due !== undefined) return due;
-  const last = CHECKS_AT_KM.at(-1) ?? 0;
-  return last + THEN_EVERY_KM * (Math.floor((latest + EARLY_KM - last) / THEN_EVERY_KM) + 1);
-}

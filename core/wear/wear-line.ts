@@ -14,6 +14,8 @@ export interface WearLine {
   intercept: number;
   slope: number;
   residualSd: number;
+  /** Of the slope, 95 %. */
+  slopeInterval: { lower: number; upper: number };
   predictions: WearPrediction[];
   /** Where the line, and the ends of its band, come to the limit, km. */
   reachesLimit?: { fit: number; earliest: number; latest?: number };
@@ -95,7 +97,8 @@ export function wearLine(
   const slopeHalf = tQuantile((1 + SLOPE_LEVEL) / 2, line.n - 2) * line.slopeSd;
   const tooLittle = line.n < CHECKS_ENOUGH || line.slope + slopeHalf >= 0;
   const { intercept, slope, residualSd } = line;
-  const shared = { intercept, slope, residualSd, predictions };
+  const slopeInterval = { lower: slope - slopeHalf, upper: slope + slopeHalf };
+  const shared = { intercept, slope, residualSd, slopeInterval, predictions };
   if (tooLittle) return { ...shared, verdict: TOO_LITTLE };
   return {
     ...shared,

@@ -28,6 +28,12 @@ const OUTING = `SELECT id, pair_id AS pairId, tester, on_day AS "on", typed, km,
 const CHECK = `SELECT o.id, o.person, o.started_at AS at, w.km, w.signs, w.note, w.withdrawn
   FROM occasion o JOIN wear_check w ON w.occasion = o.n`;
 
+/** What of an outing tells of pace, hours, ground and weather. */
+export type TimedOuting = Pick<
+  StoredOuting,
+  'on' | 'tester' | 'km' | 'minutes' | 'surfaces' | 'wet' | 'temperature'
+>;
+
 /** A pair of a tester: how far it was worn, and when last by this one. */
 export interface WornPair {
   id: string;
@@ -74,6 +80,10 @@ export function wearStore(db: Db, readings: ReadingStore) {
   );
   const selectOfRoute = db.prepare<[string], OutingRow>(
     `${OUTING} WHERE route ->> 'hash' = ? ORDER BY withdrawn IS NOT NULL LIMIT 1`,
+  );
+  const selectInTime = db.prepare<[string], Omit<TimedOuting, 'surfaces'> & { surfaces: string }>(
+    `SELECT on_day AS "on", tester, km, minutes, surfaces, wet, temperature FROM outing
+     WHERE pair_id = ? AND withdrawn IS NULL ORDER BY on_day, n`,
   );
   const selectStanding = db.prepare<
     [{ after: number; limit: number; pairId: string | null }],
@@ -229,6 +239,12 @@ export function wearStore(db: Db, readings: ReadingStore) {
       selectStanding
         .all({ after, limit, pairId: pairId ?? null })
         .map(({ n, tag, ...row }) => ({ ...readRow(row), n, tag })),
+    /** Outings of a pair that stand, the earliest first: what pace, hours and factors are worked out from. */
+    outingsInTime: (pairId: string): TimedOuting[] =>
+      selectInTime.all(pairId).map(({ surfaces, ...row }) => ({
+        ...row,
+        surfaces: JSON.parse(surfaces),
+      })),
     /** Ids of the first outings of a pair that stand. */
     earliest: (pairId: string, n: number): string[] => selectEarliest.all({ pairId, n }),
     /** The outing that a route was kept for; one that stands first. */

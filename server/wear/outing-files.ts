@@ -19,6 +19,7 @@ import { keepOutings, planOutings } from '../outings.ts';
 import { Refusal } from '../problems.ts';
 import { pourBody } from '../request-body.ts';
 import type { Stores } from '../stores.ts';
+import { dueItems, writeCalendar } from './due.ts';
 
 const CSV = 'text/csv; charset=utf-8';
 const MOST_BYTES = 30 * 1024 * 1024;
@@ -152,8 +153,16 @@ export function outingFileRoutes(
   stores: Stores,
   now: () => string,
   requireFree: () => void,
-): Pick<FileHandlers, 'importOutings' | 'exportOutings'> {
+): Pick<FileHandlers, 'importOutings' | 'exportOutings' | 'getCalendar'> {
   return {
+    getCalendar: ({ response }) => {
+      const at = now();
+      const today = at.slice(0, 10);
+      response
+        .type('text/calendar; charset=utf-8')
+        .attachment('due.ics')
+        .send(writeCalendar(dueItems(stores, today), today, at));
+    },
     importOutings: (call) => importOutings(stores, now, requireFree, call),
     exportOutings: async ({ query, response }) => {
       const pairId = query.pair ? stores.pairs.byTag(query.pair).id : undefined;

@@ -9,15 +9,29 @@ import {
   requirePerson,
   withdrawOuting,
 } from '../outings.ts';
-import { Refusal, wrongValue } from '../problems.ts';
+import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { WearTable } from '../store/wear.ts';
 import type { Stores } from '../stores.ts';
 import { judgeWear, publishWear, wayOf } from '../wear-standing.ts';
+import { dueItems } from './due.ts';
+import { lifeOf } from './life.ts';
+import { panelOf } from './panel.ts';
+import { rotationOf } from './rotation.ts';
+import { drawWearTerms, listWearTerms } from './terms.ts';
 import { wearOf } from './wear.ts';
 
 type WearHandlers = Pick<
   Handlers,
   | 'getWear'
+  | 'getDue'
+  | 'addSecondLook'
+  | 'endSecondLook'
+  | 'getWearTerms'
+  | 'setWearTerms'
+  | 'getEditionLife'
+  | 'getRotation'
+  | 'setPairJob'
+  | 'getPanel'
   | 'addOuting'
   | 'addOutings'
   | 'changeOuting'
@@ -55,7 +69,43 @@ export function wearRoutes(stores: Stores): WearHandlers {
       return { id };
     };
   return {
-    getWear: ({ params }) => wearOf(stores, params.tag),
+    getWear: ({ params, now }) => wearOf(stores, params.tag, now),
+    getDue: ({ now }) => {
+      const today = now.slice(0, 10);
+      return { today, items: dueItems(stores, today) };
+    },
+    addSecondLook: ({ body }) => {
+      const { edition, tag, ...look } = body;
+      const { id: editionId } = stores.editions.bySlug(edition);
+      const pair = tag === null ? null : stores.pairs.byTag(tag);
+      if (pair && pair.editionId !== editionId)
+        throw wrongValue('tag', `${pair.tag} is no pair of this edition.`);
+      stores.rotation.addLook({ ...look, editionId, pairId: pair?.id ?? null });
+      return { id: look.id };
+    },
+    endSecondLook: ({ params, body, now }) => {
+      stores.rotation.endLook(params.id, now.slice(0, 10), body.how);
+      return { id: params.id };
+    },
+    getWearTerms: () => listWearTerms(stores),
+    setWearTerms: ({ body, now, person }) => {
+      drawWearTerms(stores, body, { at: now, person });
+      for (const { id } of stores.rotation.worn()) publishWear(stores, id);
+      return { kind: body.kind };
+    },
+    getEditionLife: ({ params }) => lifeOf(stores, params.edition),
+    getRotation: ({ params, query, now }) => {
+      if (!stores.lab.people().some(({ code }) => code === params.code))
+        throw notFound(`The tester ${params.code}`);
+      const { km, ...asked } = query;
+      return rotationOf(stores, params.code, { ...asked, km: km ?? null }, now.slice(0, 10));
+    },
+    setPairJob: ({ params, body }) => {
+      stores.rotation.setJob(stores.pairs.byId(params.id).id, body);
+      return { id: params.id };
+    },
+    getPanel: ({ query, now }) =>
+      panelOf(stores, query.editions.split(',').filter(Boolean), query.yardstick, now.slice(0, 10)),
     addOuting: ({ params, body, now }) =>
       keepOuting(stores, stores.pairs.byId(params.id), body, now),
     addOutings: ({ body, now }) => {

@@ -1,27 +1,27 @@
 /** How worn a pair is: its distance, its zones with their lines, its signs, how it opened up. */
 import { group } from 'd3-array';
 import type { WearOfPair } from '#contract/wear-records.ts';
-import { cautionsOf } from '#core/catalogue/disciplines.ts';
+import { cautionsOf, type Use } from '#core/catalogue/disciplines.ts';
 import { describeQuantity, type QuantityId, SIDES } from '#core/catalogue/quantities.ts';
 import { sessionFigures } from '#core/figures/pair-figure.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { breakIn, RATINGS_ENOUGH, testersDiffer } from '#core/wear/break-in.ts';
-import { nextCheck } from '#core/wear/odometer.ts';
+import { careAdvice } from '#core/wear/care.ts';
 import { SHOWROOM_OUTINGS } from '#core/wear/outing-words.ts';
-import { RATED_LIFE_KM } from '#core/wear/retirement.ts';
 import { firstZones, TOO_LITTLE, wearLine } from '#core/wear/wear-line.ts';
 import { measuredPair } from '../figure-book.ts';
 import { labFacts } from '../lab-facts.ts';
 import type { StoredPair } from '../store/pairs.ts';
 import type { Stores } from '../stores.ts';
-import { foamOf, judgeWear, wayOf } from '../wear-standing.ts';
+import { foamOf, judgeWear, ratedLife, termsOfPair, wayOf } from '../wear-standing.ts';
+import { plannedLook } from './plan.ts';
+import { quantitiesAgainstWay } from './quantities-against-way.ts';
 
 /** More are not shown at once. */
 const MOST_OUTINGS = 200;
-/** Tread is worn through for a limit of so much, mm. Common practice. */
-const TREAD_LIMIT_MM = 0.5;
 /** A line is not followed farther than so many times the distance worn. */
 const FAR_OFF = 3;
+const DAY_MS = 86_400_000;
 /** Points along a fan. */
 const FAN_POINTS = 24;
 
@@ -30,9 +30,10 @@ type Zone = WearOfPair['zones'][number];
 const isTread = (quantity: string) => quantity.startsWith('tread-');
 
 /** What was measured at several distances: tread by zone, and what else wears. */
-function zonesOf(stores: Stores, pair: StoredPair): Zone[] {
+export function zonesOf(stores: Stores, pair: StoredPair): Zone[] {
   const lab = labFacts(stores);
   const { sessions } = measuredPair(stores, lab, pair);
+  const { treadLimitMm: limitMm } = termsOfPair(stores, pair);
   const points = sessions.flatMap((session) => {
     const figures = sessionFigures(session);
     return SIDES.flatMap((side) =>
@@ -62,8 +63,8 @@ function zonesOf(stores: Stores, pair: StoredPair): Zone[] {
           side,
           name: `${describeQuantity(quantity, lab.catalogue).short}, ${side}`,
           points: rising.map(({ km, value }) => ({ km, value })),
-          limit: TREAD_LIMIT_MM,
-          ...lineOf(rising),
+          limit: limitMm,
+          ...lineOf(rising, limitMm),
         },
       ];
     },
@@ -71,14 +72,17 @@ function zonesOf(stores: Stores, pair: StoredPair): Zone[] {
 }
 
 /** The line through the checks of a zone, its fan beyond them, and what it says. */
-function lineOf(points: readonly { km: number; value: number }[]): Pick<Zone, 'line' | 'words'> {
+function lineOf(
+  points: readonly { km: number; value: number }[],
+  limitMm: number,
+): Pick<Zone, 'line' | 'words'> {
   const [km, depth] = [points.map((one) => one.km), points.map(({ value }) => value)];
   if (points.length < 3 || new Set(km).size < 2) return { line: null, words: TOO_LITTLE };
-  const plain = wearLine(km, depth, { limitMm: TREAD_LIMIT_MM });
+  const plain = wearLine(km, depth, { limitMm });
   const last = Math.max(...km);
   const end = Math.min(FAR_OFF * last, plain.reachesLimit?.latest ?? 1.5 * last);
   const { intercept, slope, predictions, reachesLimit, verdict } = wearLine(km, depth, {
-    limitMm: TREAD_LIMIT_MM,
+    limitMm,
     predictAtKm: Array.from(
       { length: FAN_POINTS },
       (_, at) => last + (at / (FAN_POINTS - 1)) * (Math.max(end, last) - last),
@@ -101,7 +105,7 @@ function lineOf(points: readonly { km: number; value: number }[]): Pick<Zone, 'l
 }
 
 /** How long it took each tester until it was comfortable. */
-function breakInsOf(stores: Stores, pairId: string): WearOfPair['breakIns'] {
+export function breakInsOf(stores: Stores, pairId: string): WearOfPair['breakIns'] {
   return [...group(stores.wear.ratingsOf(pairId), ({ tester }) => tester)].flatMap(
     ([tester, outings]): WearOfPair['breakIns'] => {
       let hours = 0;
@@ -145,7 +149,19 @@ function breakInsOf(stores: Stores, pairId: string): WearOfPair['breakIns'] {
   );
 }
 
-export function wearOf(stores: Stores, tag: string): WearOfPair {
+/** Care that follows from its last outing. */
+function careOf(stores: Stores, { id }: StoredPair, uses: readonly Use[], today: string) {
+  const last = stores.wear.outingsInTime(id).at(-1);
+  if (!last) return [];
+  const daysAgo = Math.round((Date.parse(today) - Date.parse(last.on)) / DAY_MS);
+  return careAdvice(
+    last,
+    daysAgo,
+    uses.some(({ discipline }) => discipline === 'dance'),
+  );
+}
+
+export function wearOf(stores: Stores, tag: string, now: string): WearOfPair {
   const pair = stores.pairs.byTag(tag);
   const edition = stores.editions.byId(pair.editionId);
   const { km, u, faults } = wayOf(stores, pair);
@@ -154,10 +170,10 @@ export function wearOf(stores: Stores, tag: string): WearOfPair {
   const early = new Set(stores.wear.earliest(pair.id, SHOWROOM_OUTINGS));
   const namesAt = stores.namedParts.namesIn(pair.id);
   const breakIns = breakInsOf(stores, pair.id);
-  const done = [
-    ...checks.filter(({ withdrawn }) => withdrawn === null).map((check) => check.km),
-    ...zones.flatMap(({ points }) => points.map((point) => point.km)),
-  ];
+  const today = now.slice(0, 10);
+  const { plan } = termsOfPair(stores, pair);
+  const look = plannedLook(stores, { ...pair, km }, plan, today);
+  const life = ratedLife(stores, pair);
   const price = pair.paidPrice ?? pair.listPrice;
   return {
     pair: {
@@ -173,7 +189,8 @@ export function wearOf(stores: Stores, tag: string): WearOfPair {
     km,
     u,
     faults,
-    ratedLifeKm: { ...RATED_LIFE_KM },
+    ratedLifeKm: life.km,
+    lifeFactors: life.parts,
     outings: stores.wear.outingsOf(pair.id, MOST_OUTINGS).map(({ pairId: _, ...outing }) => ({
       ...outing,
       placed: namesAt(outing.on),
@@ -197,7 +214,9 @@ export function wearOf(stores: Stores, tag: string): WearOfPair {
         hours === null || lower === null || upper === null ? [] : [{ hours, lower, upper }],
       ),
     ),
-    nextCheckKm: nextCheck(done),
+    nextLook: { by: look.plan.by, at: look.at, now: look.now, on: look.on ?? null },
+    care: careOf(stores, pair, edition.uses, today),
+    quantities: quantitiesAgainstWay(stores, pair),
     costPerKm: price !== null && km > 0 ? { amount: price / km, currency: pair.currency } : null,
   };
 }

@@ -175,7 +175,7 @@ function LineChanges() {
   const spanOf = (subject: string, value: number) =>
     units.span(subject as QuantityId, value).replace('+', '');
   const rows = data.flatMap((change) => {
-    if (change.kind === 'sides' || change.kind === 'target') return [];
+    if (change.kind !== 'classes' && change.kind !== 'noticeable') return [];
     const { subject, at, reason } = change;
     const drawn =
       change.kind === 'classes'

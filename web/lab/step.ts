@@ -66,6 +66,13 @@ export const labStep: Step = {
       goTo: 'Lab: people and sizes',
     },
     {
+      path: 'lab/wear',
+      title: 'Looks and lives',
+      place: 'Looks and lives',
+      page: async () => (await import('./WearTermsPage.tsx')).WearTermsPage,
+      goTo: 'Lab: looks and lives of worn pairs',
+    },
+    {
       path: 'lab/hall',
       title: 'The hall',
       place: 'The hall',

@@ -297,6 +297,7 @@ function EditionRecordForm({ record }: { record: Correctable }) {
           {pairs.length > 0 && <Link to={`/sheets/${edition.slug}`}>Its sheet</Link>}
           <Link to={wishAddress(edition)}>Wish for a pair</Link>
           <Link to={`/editions/${edition.slug}/fit`}>True to its label?</Link>
+          <Link to={`/editions/${edition.slug}/life`}>How long it lasts</Link>
           <Link to={`/editions/${edition.slug}/line`}>Its line of versions</Link>
           <Link to={`/lab/changes?edition=${edition.slug}`}>What was changed of it</Link>
         </div>

@@ -12,7 +12,9 @@ import { DecisionForm, SignsForm, TotalForm } from './LookForms.tsx';
 import { OutingForm } from './OutingForm.tsx';
 import { OutingList } from './OutingList.tsx';
 import { RouteFiles } from './RouteFiles.tsx';
+import { WearLinks } from './WearLinks.tsx';
 import classes from './WearPage.module.css';
+import { WornQuantities } from './WornQuantities.tsx';
 
 const day = (iso: string) => dayjs(iso).format('D MMM YYYY');
 const kilometres = (km: number) => `${km.toFixed(0)}\u00a0km`;
@@ -123,6 +125,13 @@ function Said({ wear }: { wear: WearOfPair }) {
   );
 }
 
+/** When it is looked at next: at its pace, on which day. */
+function lookWords({ by, at, now, on }: WearOfPair['nextLook']): string {
+  const where = `${at.toFixed(0)} ${by}`;
+  if (now >= at) return `a look is due since ${where}`;
+  return `look again at ${where}${on ? `, about ${dayjs(on).format('ddd D MMM')}` : ''}`;
+}
+
 /** Testers that it is given to: on their phones it stands among their pairs. */
 function Wearers({ wear }: { wear: WearOfPair }) {
   const give = useChange('giveToTester');
@@ -165,7 +174,7 @@ function Notes({ wear: { notes } }: { wear: WearOfPair }) {
 }
 
 function Worn({ wear }: { wear: WearOfPair }) {
-  const { pair, edition, km, u, faults, judged, zones, first, breakIns, nextCheckKm } = wear;
+  const { pair, edition, km, u, faults, judged, zones, first, breakIns, nextLook } = wear;
   const [decision] = wear.decisions.filter(({ withdrawn }) => withdrawn === null);
   const [latest] = wear.outings;
   return (
@@ -179,6 +188,7 @@ function Worn({ wear }: { wear: WearOfPair }) {
           </span>
         </h1>
         <Link to={`/pairs/${pair.tag}/measure`}>Measure it now</Link>
+        <WearLinks />
       </header>
       {faults.map((fault) => (
         <p key={fault} className="look-here">
@@ -212,6 +222,7 @@ function Worn({ wear }: { wear: WearOfPair }) {
             </p>
           )}
           <Faces wear={wear} />
+          <WornQuantities wear={wear} />
           <h2>An outing</h2>
           <Wearers wear={wear} />
           <OutingForm pairId={pair.id} tester={latest?.tester ?? ''} />
@@ -239,12 +250,13 @@ function Worn({ wear }: { wear: WearOfPair }) {
           <SignsForm pairId={pair.id} />
           <h2>Meanwhile</h2>
           <ul className={classes.list}>
-            <li className={nextCheckKm <= km ? 'look-here' : undefined}>
-              {nextCheckKm <= km ? 'a look is due since' : 'look again at'}{' '}
-              {kilometres(nextCheckKm)}
+            <li className={nextLook.now >= nextLook.at ? 'look-here' : undefined}>
+              {lookWords(nextLook)}
             </li>
             <li>
-              rated for {wear.ratedLifeKm.low} to {wear.ratedLifeKm.high} km
+              rated for {wear.ratedLifeKm.low.toFixed(0)} to {wear.ratedLifeKm.high.toFixed(0)} km
+              {wear.lifeFactors.length > 0 &&
+                `, after ${wear.lifeFactors.map(({ subject, factor }) => `${subject} × ${factor}`).join(', ')}`}
             </li>
             <li>foam: {wear.foam || 'not said on its walk'}</li>
             {wear.costPerKm && (
@@ -256,6 +268,17 @@ function Worn({ wear }: { wear: WearOfPair }) {
               <li key={tester}>
                 {tester} comfortable after: {words}
               </li>
+            ))}
+            <li>
+              <Link to={`/editions/${edition.slug}/life`}>how long this edition lasts</Link>
+            </li>
+            {[...new Set(wear.outings.map(({ tester }) => tester))].slice(0, 3).map((tester) => (
+              <li key={tester}>
+                <Link to={`/testers/${tester}/rotation`}>{tester}: which pair tomorrow</Link>
+              </li>
+            ))}
+            {wear.care.map((advice) => (
+              <li key={advice}>{advice}</li>
             ))}
             {wear.testersDiffer && <li>Testers differ in how long it takes to open up.</li>}
           </ul>

@@ -34,5 +34,27 @@ export const wearStep: Step = {
       page: async () => (await import('./WearPage.tsx')).WearPage,
       goTo: 'Wear',
     },
+    {
+      path: 'due',
+      title: 'What is due',
+      page: async () => (await import('./DuePage.tsx')).DuePage,
+      goTo: 'What is due',
+    },
+    {
+      path: 'panel',
+      title: 'A fair panel',
+      page: async () => (await import('./PanelPage.tsx')).PanelPage,
+      goTo: 'A fair panel: who wears what next',
+    },
+    {
+      path: 'testers/:code/rotation',
+      title: ':code, which pair tomorrow',
+      page: async () => (await import('./RotationPage.tsx')).RotationPage,
+    },
+    {
+      path: 'editions/:edition/life',
+      title: ':edition, how long it lasts',
+      page: async () => (await import('./LifePage.tsx')).LifePage,
+    },
   ],
 };

@@ -1,0 +1,95 @@
+/** The lines of wear that a lab may draw elsewhere: when pairs are looked at, how long they last, what is worn through. */
+import type { Discipline } from '../catalogue/disciplines.ts';
+import { type ThresholdChange, thresholdInForce } from '../catalogue/thresholds.ts';
+import { type CheckPlan, USUAL_PLAN } from './check-plan.ts';
+import { RATED_LIFE_KM } from './retirement.ts';
+
+export interface WearTerms {
+  plan: CheckPlan;
+  ratedLifeKm: { low: number; high: number };
+  /** Tread of less is worn through, mm. */
+  treadLimitMm: number;
+}
+
+/** Tread of less is worn through, mm. Common practice. */
+export const TREAD_LIMIT_MM = 0.5;
+
+/** The subject of each line in the table of thresholds. */
+export const WEAR_SUBJECTS = {
+  'wear-checks': 'looks',
+  'rated-life': 'life',
+  'tread-limit': 'tread',
+} as const;
+
+/** The lines in force for a use. */
+export function wearTerms(changes: readonly ThresholdChange[], use: Discipline | ''): WearTerms {
+  const { value: plan } = thresholdInForce(
+    changes,
+    'wear-checks',
+    WEAR_SUBJECTS['wear-checks'],
+    use,
+    {
+      general: { ...USUAL_PLAN, at: [...USUAL_PLAN.at] },
+    },
+  );
+  const { value: life } = thresholdInForce(
+    changes,
+    'rated-life',
+    WEAR_SUBJECTS['rated-life'],
+    use,
+    {
+      general: { ...RATED_LIFE_KM },
+    },
+  );
+  const { value: tread } = thresholdInForce(
+    changes,
+    'tread-limit',
+    WEAR_SUBJECTS['tread-limit'],
+    use,
+    {
+      general: { mm: TREAD_LIMIT_MM },
+    },
+  );
+  return { plan, ratedLifeKm: life, treadLimitMm: tread.mm };
+}
+
+/** What an outing is told by to a factor. */
+export interface FactoredOuting {
+  tester: string;
+  surfaces: readonly string[];
+  km: number;
+}
+
+/** A factor of the user's own, and the share of the way that it holds for. */
+export interface LifeFactor {
+  subject: string;
+  factor: number;
+  share: number;
+}
+
+/**
+ * By how much a pair lasts longer or less long with who wore it and where, by the user's own factors;
+ * 1 where none is set. Over outings weighted by distance.
+ *
+ * @example a heavy wearer 0.8 on all of it, trail 0.9 on half of it: 0.8 · 0.95 = 0.76
+ */
+export function lifeFactor(
+  changes: readonly ThresholdChange[],
+  outings: readonly FactoredOuting[],
+): { factor: number; parts: LifeFactor[] } {
+  const factorOf = (subject: string) =>
+    thresholdInForce(changes, 'life-factor', subject, '', { general: { factor: 1 } }).value.factor;
+  const km = outings.reduce((sum, outing) => sum + outing.km, 0);
+  if (km <= 0) return { factor: 1, parts: [] };
+  const shares = new Map<string, number>();
+  let weighted = 0;
+  for (const { tester, surfaces, km: own } of outings) {
+    const subjects = [`tester ${tester}`, ...(surfaces[0] ? [`surface ${surfaces[0]}`] : [])];
+    for (const subject of subjects) shares.set(subject, (shares.get(subject) ?? 0) + own / km);
+    weighted += (own / km) * subjects.reduce((product, subject) => product * factorOf(subject), 1);
+  }
+  const parts = [...shares]
+    .map(([subject, share]) => ({ subject, factor: factorOf(subject), share }))
+    .filter(({ factor }) => factor !== 1);
+  return { factor: parts.length === 0 ? 1 : weighted, parts };
+}
