@@ -87,7 +87,7 @@ module.exports = {
       to: {
         pathNot: [
           '^core/',
-          'node_modules/(simple-statistics|jstat|d3-array|internmap|d3-shape|d3-path|@turf/length)/',
+          'node_modules/(simple-statistics|jstat|d3-array|internmap|d3-shape|d3-path|@turf/length|munkres)/',
         ],
       },
     },

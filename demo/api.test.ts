@@ -151,6 +151,16 @@ describe('every address that reads', () => {
         '/api/labels-between?from=norrolt-stairwell-mid-cut&to=brindlow-roundsman-3&label=uk-8',
         '/api/labels-between?from=kestvane-kerb&to=norrolt-stairwell-mid-cut&label=eu-42&fits=a+bit+long',
       ],
+      getDue: ['/api/due'],
+      getWearTerms: ['/api/wear/terms'],
+      getEditionLife: ['kestvane-kerb', 'brindlow-roundsman-2', 'pelloway-lampround'].map(
+        (slug) => `/api/editions/${slug}/life`,
+      ),
+      getRotation: [
+        '/api/testers/T2/rotation',
+        '/api/testers/T3/rotation?km=12&ground=ice&surface=road&without=KK-06',
+      ],
+      getPanel: ['/api/panel', '/api/panel?editions=kestvane-kerb&yardstick=kestvane-kerb'],
       getWear: ['BR-07', 'KK-04', 'KK-06', 'PL-01'].map((tag) => `/api/pairs/${tag}/wear`),
       getDeviation: ['pelloway-gravel-lane', 'brindlow-roundsman-3', 'wrenfold-latch-low'].map(
         (slug) => `/api/editions/${slug}/deviation`,

@@ -2,6 +2,7 @@
  * Who wears what next, so that every tester wears every edition about as often and none always comes
  * first; and what testers say of editions with the tester taken out.
  */
+import munkres from 'munkres';
 import { mean } from 'simple-statistics';
 
 /** A stint that was: a tester wore an edition, in this order. */
@@ -27,10 +28,20 @@ export interface PanelWeek {
 
 const key = (tester: string, edition: string) => `${tester}\n${edition}`;
 
+/** What a week weighs, the weightiest first: worn by this tester, worn again at once, worn by anybody. */
+const WEIGHTS = { own: 1e6, again: 1e4, all: 1e2 } as const;
+/** So that nobody is given what does not fit: such a stint is left out of the plan. */
+const CANNOT = 1e12;
+
+const timesWords = (n: number) =>
+  n === 0
+    ? 'not worn by this tester yet'
+    : `worn ${n === 1 ? 'once' : `${n} times`} by this tester`;
+
 /**
- * Plans weeks. Each week every tester gets one edition and an edition goes to one tester: the pairs of
- * tester and edition that were worn least come first, then editions that were worn least by anybody,
- * then those the tester has not just worn. A greedy plan, the same for the same question.
+ * Plans weeks. Each week a tester gets one edition and an edition goes to one tester, so that what was
+ * worn least by each comes first (an assignment of least cost, by the Hungarian method), then editions
+ * that were worn least by anybody. The same question has the same plan.
  *
  * @example two testers, two editions, nothing worn: week 1 T1 A and T2 B, week 2 the other way round
  */
@@ -42,50 +53,33 @@ export function planPanel(
   const before = new Map<string, string>();
   const countOf = (name: string) => counts.get(name) ?? 0;
   const wear = (tester: string, edition: string) => {
-    for (const name of [key(tester, edition), edition, tester]) counts.set(name, countOf(name) + 1);
+    for (const name of [key(tester, edition), edition]) counts.set(name, countOf(name) + 1);
     before.set(tester, edition);
   };
   for (const { tester, edition } of [...worn].sort((a, b) => a.on.localeCompare(b.on)))
     wear(tester, edition);
+  const costOf = (tester: string, edition: string, place: number) =>
+    canWear(tester, edition)
+      ? WEIGHTS.own * countOf(key(tester, edition)) +
+        WEIGHTS.again * Number(before.get(tester) === edition) +
+        WEIGHTS.all * countOf(edition) +
+        place
+      : CANNOT;
   return Array.from({ length: weeks }, (_, at) => {
-    const options = testers
-      .flatMap((tester) =>
-        editions
-          .filter((edition) => canWear(tester, edition))
-          .map((edition) => ({ tester, edition })),
-      )
-      .map((option) => ({
-        ...option,
-        own: countOf(key(option.tester, option.edition)),
-        all: countOf(option.edition),
-        rounds: countOf(option.tester),
-        again: before.get(option.tester) === option.edition ? 1 : 0,
-      }))
-      .sort(
-        (a, b) =>
-          a.own - b.own ||
-          a.again - b.again ||
-          a.rounds - b.rounds ||
-          a.all - b.all ||
-          a.tester.localeCompare(b.tester) ||
-          a.edition.localeCompare(b.edition),
-      );
-    const stints: PanelWeek['stints'] = [];
-    const taken = new Set<string>();
-    for (const { tester, edition, own } of options) {
-      if (taken.has(`tester ${tester}`) || taken.has(`edition ${edition}`)) continue;
-      taken.add(`tester ${tester}`).add(`edition ${edition}`);
-      stints.push({
-        tester,
-        edition,
-        why:
-          own === 0
-            ? 'not worn by this tester yet'
-            : `worn ${own === 1 ? 'once' : `${own} times`} by this tester`,
-      });
-    }
+    const costs = testers.map((tester) =>
+      editions.map((edition, place) => costOf(tester, edition, place)),
+    );
+    const stints = (costs.length > 0 && editions.length > 0 ? munkres(costs) : [])
+      .flatMap(([row, column]) => {
+        const [tester, edition] = [testers[row], editions[column]];
+        return tester !== undefined &&
+          edition !== undefined &&
+          (costs[row]?.[column] ?? CANNOT) < CANNOT
+          ? [{ tester, edition, why: timesWords(countOf(key(tester, edition))) }]
+          : [];
+      })
+      .sort((a, b) => a.tester.localeCompare(b.tester));
     for (const { tester, edition } of stints) wear(tester, edition);
-    stints.sort((a, b) => a.tester.localeCompare(b.tester));
     return { week: at + 1, stints };
   });
 }
