@@ -43,10 +43,10 @@ import {
   type EditionTruth,
   type PairTruth,
 } from './truths.ts';
-import { wearOut } from './wear.ts';
+import { promiseLooks, wearOut } from './wear.ts';
 
 /** Grows when the scenario changes, so that an older demo database is made anew. */
-export const SCENARIO_VERSION = 8;
+export const SCENARIO_VERSION = 9;
 
 const SCENARIO_SETTING = 'demo-scenario';
 
@@ -451,6 +451,7 @@ export function loadScenario(db: Db, day: string): void {
     nameParts(stores, idOf, today);
     for (const truth of TRY_ON_TRUTHS) tryOn(stores, truth);
     wearOut(stores, idAt);
+    promiseLooks(stores, idAt, today);
     measureBySidewall(stores, today.subtract(20, 'day').hour(9), idAt);
     studyRuler(stores, today.subtract(12, 'day').hour(9), idAt);
     stores.lab.writeSetting(SCENARIO_SETTING, SCENARIO_VERSION);

@@ -311,7 +311,7 @@ export const EDITION_TRUTHS: EditionTruth[] = [
         ...bought(125, 79),
         colour: 'navy',
         width: 'regular',
-        receivedDaysAgo: 190,
+        receivedDaysAgo: 245,
         protocol: 'in',
         repeats: 2,
       },

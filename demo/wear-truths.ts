@@ -1,5 +1,6 @@
 /** Wear of the scenario: outings by tester, tread at its checks, looks, totals and decisions. */
-import type { Surface } from '#core/wear/outing-words.ts';
+import type { PairJob } from '#contract/life-records.ts';
+import type { Ground, Surface } from '#core/wear/outing-words.ts';
 
 export interface WearTruth {
   tag: string;
@@ -11,6 +12,8 @@ export interface WearTruth {
   /** Days after it was received on which the last outing was. */
   until: number;
   surface: Surface;
+  /** Ground of its outings; left out: dry, now and then wet. */
+  ground?: Ground;
   /** Comfort over hours: where it begins, where it ends, how fast. */
   comfort?: { start: number; plateau: number; tauH: number };
   /** Tread left when new and what is lost of it in 100 km, mm. */
@@ -18,6 +21,8 @@ export interface WearTruth {
   /** Distances at which its tread was measured. */
   checksAtKm?: readonly number[];
   looks?: readonly { afterKm: number; signs: readonly string[] }[];
+  /** What it is for among the pairs of its tester. */
+  job?: Partial<PairJob>;
   decided?: { answer: 'retire' | 'another use' | 'go on'; why: string };
 }
 
@@ -57,14 +62,71 @@ export const WEAR_TRUTHS: readonly WearTruth[] = [
     tag: 'BR-07',
     tester: 'T5',
     roundKm: 14,
-    every: 7,
-    until: 170,
+    every: 9,
+    until: 225,
     surface: 'road',
     looks: [
       { afterKm: 190, signs: ['lining torn at 180 km'] },
       { afterKm: 330, signs: ['lining growing', 'lining chafing'] },
     ],
     decided: { answer: 'retire', why: 'the heel was bleeding after the town round' },
+  },
+  // Three more of the same edition, each ended by something else: enough ends for a life.
+  {
+    tag: 'KK-02',
+    tester: 'T1',
+    roundKm: 15,
+    every: 2.7,
+    until: 100,
+    surface: 'stairs',
+    comfort: { start: 4, plateau: 8, tauH: 6 },
+    looks: [
+      { afterKm: 300, signs: ['lining torn at 290 km'] },
+      { afterKm: 530, signs: ['lining growing', 'lining chafing'] },
+    ],
+    decided: { answer: 'retire', why: 'the lining chafes' },
+  },
+  {
+    tag: 'KK-03',
+    tester: 'T4',
+    roundKm: 18,
+    every: 2.9,
+    until: 80,
+    surface: 'road',
+    comfort: { start: 6, plateau: 8.5, tauH: 1.2 },
+    looks: [{ afterKm: 470, signs: ['rubber worn through at the heel'] }],
+    decided: { answer: 'retire', why: 'the heel is through' },
+  },
+  {
+    tag: 'KK-05',
+    tester: 'T6',
+    roundKm: 14,
+    every: 2.4,
+    until: 74,
+    surface: 'gravel',
+    looks: [{ afterKm: 420, signs: ['upper torn at the little toe'] }],
+    decided: { answer: 'retire', why: 'the upper is through' },
+  },
+  // Fine cracks where they count: the foam is PU.
+  {
+    tag: 'TF-01',
+    tester: 'T4',
+    roundKm: 13,
+    every: 2,
+    until: 20,
+    surface: 'trail',
+    looks: [{ afterKm: 100, signs: ['fine cracks at the heel'] }],
+  },
+  // Kept for icy days.
+  {
+    tag: 'TF-02',
+    tester: 'T1',
+    roundKm: 9,
+    every: 8,
+    until: 18,
+    surface: 'snow',
+    ground: 'ice',
+    job: { purposes: ['icy rounds'], season: 'winter', iceOnly: true },
   },
   // Too little wear to tell.
   {

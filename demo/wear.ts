@@ -1,6 +1,7 @@
 /** Loads the wear of the scenario: outings in the order of the days, with tread, looks and decisions between them. */
 import { randomLcg, randomNormal } from 'd3-random';
 import dayjs from 'dayjs';
+import { pairJob } from '#contract/life-records.ts';
 import { outingFields, wearCheckFields, wearDecisionFields } from '#contract/wear-records.ts';
 import { SIDES } from '#core/catalogue/quantities.ts';
 import { PLAIN_READING } from '#core/figures/reading.ts';
@@ -70,7 +71,7 @@ function wearPair(stores: Stores, truth: WearTruth, idAt: IdAt): void {
       typed: `${round} km`,
       minutes: Math.round(round * MINUTES_A_KM),
       surfaces: [truth.surface],
-      wet: normal() > 0.8 ? 'wet' : 'dry',
+      wet: truth.ground ?? (normal() > 0.8 ? 'wet' : 'dry'),
       comfort: felt === null ? null : Math.min(10, Math.max(0, Math.round(2 * felt) / 2)),
     });
     stores.changes.apply(told(at, truth.tester, 'addOuting', body), () => {
@@ -95,7 +96,22 @@ function wearPair(stores: Stores, truth: WearTruth, idAt: IdAt): void {
       return { id: body.id };
     });
   }
+  if (truth.job) stores.rotation.setJob(pair.id, pairJob.parse(truth.job));
+  // Those that are still out stand on the phone of their tester.
+  if (!truth.decided) stores.wear.give(pair.id, truth.tester, received.format('YYYY-MM-DD'));
   publishWear(stores, pair.id);
+}
+
+/** Second looks that readers were promised: at a distance of a pair, and on a day. */
+export function promiseLooks(stores: Stores, idAt: IdAt, today: dayjs.Dayjs): void {
+  const promise = (tag: string, what: string, due: { on: string | null; atKm: number | null }) => {
+    const pair = stores.pairs.byTag(tag);
+    const { id: editionId } = stores.editions.byId(pair.editionId);
+    stores.rotation.addLook({ id: idAt(today), editionId, pairId: pair.id, what, ...due });
+  };
+  promise('KK-06', 'a second look after 160 km', { on: null, atKm: 160 });
+  const spring = today.add(90, 'day').format('YYYY-MM-DD');
+  promise('TF-02', 'a second look after the winter', { on: spring, atKm: null });
 }
 
 /** Tread at the marked spots of both shoes, in a sitting of its distance. */

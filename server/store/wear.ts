@@ -171,7 +171,8 @@ export function wearStore(db: Db, readings: ReadingStore) {
      WHERE p.id IN (SELECT pair_id FROM pair_wearer WHERE tester = @tester
          UNION SELECT pair_id FROM outing WHERE tester = @tester AND withdrawn IS NULL
          UNION SELECT o.pair_id FROM occasion o JOIN try_on t ON t.occasion = o.n
-           WHERE t.tester = @tester AND t.withdrawn IS NULL)
+           WHERE t.tester = @tester AND t.withdrawn IS NULL
+             AND coalesce(p.fit_outcome, '') NOT IN ('swap', 'let go'))
        AND p.shelved = 0
        AND coalesce(p.wear_answer, '') NOT IN ('lost', 'given away')
      ORDER BY lastOn IS NULL, lastOn DESC, p.tag`,

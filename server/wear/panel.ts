@@ -17,6 +17,12 @@ function nextMonday(today: string): string {
   return new Date(at.getTime() + days * DAY_MS).toISOString().slice(0, 10);
 }
 
+/** Retired, moved to another use, lost or given away: it is worn for the panel no more. */
+const hasLeft = (stores: Stores, pairId: string): boolean => {
+  const decision = stores.wear.decisionsOf(pairId).find(({ withdrawn }) => withdrawn === null);
+  return decision !== undefined && decision.answer !== 'go on';
+};
+
 /** Whether a tester can wear an edition: a pair of it is in use, and its label is about the tester's own. */
 function wearable(stores: Stores) {
   const usual = new Map(
@@ -28,7 +34,7 @@ function wearable(stores: Stores) {
     pairs.set(editionId, own);
     const label = usual.get(tester);
     return own.some(({ id, shelved, leftOut, label: worn }) => {
-      if (shelved || leftOut !== null) return false;
+      if (shelved || leftOut !== null || hasLeft(stores, id)) return false;
       if (stores.wear.wearersOf(id).includes(tester)) return true;
       return !label || Math.abs(offsetBetween(label, worn)) <= 2;
     });

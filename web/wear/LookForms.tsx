@@ -2,9 +2,10 @@ import { Button, NativeSelect, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
-import { SIGNS } from '#core/wear/signs.ts';
+import { readSigns } from '#core/wear/signs.ts';
 import { usePerson } from '../api/person.ts';
 import { useChange, useLab } from '../api/queries.ts';
+import { WORN_PARTS, WornShoe } from '../drawing/WornShoe.tsx';
 import { Taps } from '../shell/Taps.tsx';
 import classes from './WearPage.module.css';
 
@@ -16,7 +17,7 @@ export function useHand(): string {
 }
 
 /** A look at a worn pair: signs by taps, or in words of one's own. */
-export function SignsForm({ pairId }: { pairId: string }) {
+export function SignsForm({ pairId, before }: { pairId: string; before: readonly string[] }) {
   const add = useChange('addWearCheck');
   const id = useRef(newId());
   const hand = useHand();
@@ -45,9 +46,19 @@ export function SignsForm({ pairId }: { pairId: string }) {
         );
       }}
     >
+      <WornShoe before={readSigns(before).present} now={readSigns(all).present} />
+      {WORN_PARTS.map(({ part, signs: own }) => (
+        <Taps
+          key={part}
+          asks={`On the ${part}`}
+          answers={own.map((sign) => [sign, sign] as const)}
+          isPressed={(sign) => signs.includes(sign)}
+          onTap={toggle}
+        />
+      ))}
       <Taps
-        asks="Seen now"
-        answers={SIGNS.map((sign) => [sign, sign] as const)}
+        asks="On the wearer"
+        answers={[['new aches', 'new aches']]}
         isPressed={(sign) => signs.includes(sign)}
         onTap={toggle}
       />

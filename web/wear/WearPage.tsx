@@ -11,6 +11,7 @@ import { Taps } from '../shell/Taps.tsx';
 import { DecisionForm, SignsForm, TotalForm } from './LookForms.tsx';
 import { OutingForm } from './OutingForm.tsx';
 import { OutingList } from './OutingList.tsx';
+import { PicturesSinceNew } from './PicturesSinceNew.tsx';
 import { RouteFiles } from './RouteFiles.tsx';
 import { WearLinks } from './WearLinks.tsx';
 import classes from './WearPage.module.css';
@@ -177,6 +178,7 @@ function Worn({ wear }: { wear: WearOfPair }) {
   const { pair, edition, km, u, faults, judged, zones, first, breakIns, nextLook } = wear;
   const [decision] = wear.decisions.filter(({ withdrawn }) => withdrawn === null);
   const [latest] = wear.outings;
+  const noted = wear.checks.filter((one) => one.withdrawn === null).flatMap(({ signs }) => signs);
   return (
     <div className={classes.page}>
       <header className={classes.head}>
@@ -247,7 +249,8 @@ function Worn({ wear }: { wear: WearOfPair }) {
           ))}
           <DecisionForm key={judged.answer} pairId={pair.id} judged={judged.answer} />
           <h2>A look at it</h2>
-          <SignsForm pairId={pair.id} />
+          <SignsForm pairId={pair.id} before={noted} />
+          <PicturesSinceNew pair={pair} />
           <h2>Meanwhile</h2>
           <ul className={classes.list}>
             <li className={nextLook.now >= nextLook.at ? 'look-here' : undefined}>
