@@ -16,6 +16,7 @@ import { benchCurve } from './curve.ts';
 import { benchImport } from './import.ts';
 import { benchLab } from './lab-requests.ts';
 import { type Measurement, measurement, middle, timed } from './measurement.ts';
+import { benchOutings } from './outings.ts';
 import { benchSessionPage } from './session-page.ts';
 import { benchVariance } from './variance.ts';
 
@@ -185,6 +186,7 @@ async function run(): Promise<Measurement[]> {
   db.close();
   results.push(...(await benchVariance(folder)));
   results.push(...(await benchImport(folder)));
+  results.push(...(await benchOutings(folder)));
   results.push(...(await benchLab(folder, LAB)));
   rmSync(folder, { recursive: true });
   return results;

@@ -171,7 +171,7 @@ export const wearOfPair = z.object({
   cautions: z.array(z.string()),
   km: z.number(),
   u: z.number(),
-  faults: z.array(z.string()).describe('of the distance: totals that do not go together'),
+  faults: z.array(z.string()).describe('what does not go together: totals, or tread that grew'),
   ratedLifeKm: z.object({ low: z.number(), high: z.number() }).describe('after the factors'),
   lifeFactors: z.array(z.object({ subject: z.string(), factor: z.number(), share: z.number() })),
   outings: z.array(outing).describe('the latest first, at most 200'),

@@ -99,7 +99,11 @@ test('a link that was forwarded, or ended, opens nothing; what may be kept twice
 }) => {
   const link = await openHall(page, demo, 'T2');
   const hall = await phone(browser);
+  await hall.clock.setFixedTime(Date.now() + 3 * 86_400_000);
   await hall.goto(link);
+  await expect(hall.getByText(/^The clock of this phone is 3 days ahead/)).toBeVisible();
+  const today = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+  await expect(hall.getByText(/^Today, /)).toContainText(today);
   await hall.getByRole('button', { name: 'Keep this outing' }).click();
   await expect(hall.getByText('All is at the bench')).toBeVisible();
   await hall.getByRole('button', { name: 'Keep this outing' }).click();

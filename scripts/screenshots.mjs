@@ -1,6 +1,8 @@
 /** Takes the pictures of docs/screenshots from a running demo: `npm run screenshots -- http://127.0.0.1:4620`. */
+import { createHash, randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
+import { v7 as newId } from 'uuid';
 import { browserPath } from './debian.mjs';
 import { ROOT } from './install.mjs';
 
@@ -22,10 +24,28 @@ const VIEWS = [
   ['line', '/editions/brindlow-roundsman-3/line'],
   ['edition', '/editions/norrolt-stairwell-mid-cut'],
   ['foot', '/fit/foot?tester=T4&sock=thick'],
-  ['guide', '/guide'],
-  ['delivery', '/deliveries/tarnhus-lanewalk/L2-402'],
+  ['life', '/editions/kestvane-kerb/life'],
   ['sheet-phone', '/sheets/kestvane-kerb?label=eu-42', { phone: true }],
+  ['hall', await hallLink('T2'), { phone: true, taps: ['stairs', 'dry', 'forgot them'] }],
 ];
+
+/** Opens the hall on this machine alone, and makes a link for a tester; answers with its address. */
+async function hallLink(tester) {
+  const send = async (path, body) => {
+    const response = await fetch(address + path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'emvex-change': newId() },
+      body: JSON.stringify(body),
+    });
+    if (!response.ok) throw new Error(await response.text());
+    return response.json();
+  };
+  const { open } = await send('/api/hall/opening', { host: '127.0.0.1', port: 0 });
+  const secret = randomBytes(32).toString('base64url');
+  const secretHash = createHash('sha256').update(secret).digest('hex');
+  await send('/api/hall/links', { id: newId(), tester, secretHash });
+  return `${open.addresses[0]}/#${secret}`;
+}
 
 /** What a page takes to show what it fetched, gauges and curves included. */
 const SETTLE_MS = 2500;
@@ -38,7 +58,7 @@ for (const [name, path, { fill, phone, keys, taps } = {}] of VIEWS) {
     viewport: phone ? { width: 390, height: 800 } : { width: 1280, height: 800 },
   });
   const page = await context.newPage();
-  await page.goto(address + path);
+  await page.goto(path.startsWith('http') ? path : address + path);
   await page.getByRole('heading', { level: 1 }).first().waitFor();
   // The stream of the live gauges never ends, so a quiet network is not waited for.
   await page.waitForTimeout(SETTLE_MS);

@@ -46,8 +46,8 @@ const kept = () => {
 
 /** So much may be written beyond what the book has by now. */
 const ROOM = 64 * 1024;
-/** Rows whose file has its place, where the book that they would make has none. */
-const MANY = 3100;
+/** A file takes so much of what a file may grow to: it has its place, and the book that it would make has none. */
+const NEARLY = 0.97;
 const FEW = 500;
 
 let server: StartedServer;
@@ -83,10 +83,13 @@ describe('a server on a full disk', () => {
   });
 
   it('answers 507 to a file whose readings have no room in the book', async () => {
-    const file = fileOf(MANY, 1);
+    const most = statSync(book).size + ROOM;
+    const rowLength = (fileOf(1001, 1).length - fileOf(1, 1).length) / 1000;
+    const many = Math.floor((NEARLY * most) / rowLength);
+    const file = fileOf(many, 1);
     // Large enough for a thread of its own, and small enough to get in.
     expect(file.length).toBeGreaterThan(256 * 1024);
-    expect(file.length).toBeLessThan(statSync(book).size + ROOM);
+    expect(file.length).toBeLessThan(most);
     const { status, body } = await post(server.address, '/api/readings/import', file);
     expect([status, body.detail]).toEqual([507, expect.stringContaining('The disk is full')]);
     expect(kept()).toBe(0);

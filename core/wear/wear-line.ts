@@ -136,3 +136,21 @@ export function firstZones(
       .map(({ zone }) => zone),
   };
 }
+
+/** Tread does not grow: so much more is another spot, or a slip, mm. */
+const GROWN_MM = 0.3;
+
+/**
+ * Where tread was deeper than at the check before it, in words: another spot was measured, or a figure slipped.
+ *
+ * @param points rising by distance
+ * @example 2.1 mm at 300 km after 1.6 mm at 150 km: asked about
+ */
+export function deeperTread(points: readonly { km: number; value: number }[]): string | undefined {
+  const at = points.findIndex(
+    ({ value }, n) => n > 0 && value - (points[n - 1]?.value ?? value) > GROWN_MM,
+  );
+  const [before, after] = [points[at - 1], points[at]];
+  if (at < 0 || !before || !after) return undefined;
+  return `${after.value.toFixed(1)} mm at ${Math.round(after.km)} km after ${before.value.toFixed(1)} mm at ${Math.round(before.km)} km: another spot?`;
+}

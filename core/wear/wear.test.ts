@@ -8,7 +8,7 @@ import { pairWay, readWay } from './odometer.ts';
 import { outingDistance } from './outing-distance.ts';
 import { foamKind, judgeRetirement } from './retirement.ts';
 import { readSigns } from './signs.ts';
-import { firstZones, TOO_LITTLE, wearLine } from './wear-line.ts';
+import { deeperTread, firstZones, TOO_LITTLE, wearLine } from './wear-line.ts';
 
 describe('how far a pair was worn', () => {
   const out = (on: string, km: number, halfKm = 0) => ({ on, km, halfKm });
@@ -80,6 +80,17 @@ describe('how far a pair was worn', () => {
     expect([[], [48], [50, 152], [301], [500], [655]].map((done) => nextCheck(done))).toEqual([
       50, 150, 300, 500, 650, 800,
     ]);
+  });
+});
+
+describe('tread that grew', () => {
+  const at = (...values: number[]) => values.map((value, n) => ({ km: 150 * n, value }));
+  it('is asked about: another spot was measured', () => {
+    expect(deeperTread(at(3.6, 2.6, 3.1))).toBe(
+      '3.1 mm at 300 km after 2.6 mm at 150 km: another spot?',
+    );
+    expect(deeperTread(at(3.6, 3.7, 3.1))).toBeUndefined();
+    expect(deeperTread([])).toBeUndefined();
   });
 });
 

@@ -8,7 +8,7 @@ import { editionName } from '#core/sizing/edition-name.ts';
 import { breakIn, RATINGS_ENOUGH, testersDiffer } from '#core/wear/break-in.ts';
 import { careAdvice } from '#core/wear/care.ts';
 import { SHOWROOM_OUTINGS } from '#core/wear/outing-words.ts';
-import { firstZones, TOO_LITTLE, wearLine } from '#core/wear/wear-line.ts';
+import { deeperTread, firstZones, TOO_LITTLE, wearLine } from '#core/wear/wear-line.ts';
 import { measuredPair } from '../figure-book.ts';
 import { labFacts } from '../lab-facts.ts';
 import type { StoredPair } from '../store/pairs.ts';
@@ -188,7 +188,13 @@ export function wearOf(stores: Stores, tag: string, now: string): WearOfPair {
     cautions: cautionsOf(edition.uses, stores.uses.all()),
     km,
     u,
-    faults,
+    faults: [
+      ...faults,
+      ...zones.flatMap(({ name, points }) => {
+        const odd = deeperTread(points);
+        return odd ? [`${name}: ${odd}`] : [];
+      }),
+    ],
     ratedLifeKm: life.km,
     lifeFactors: life.parts,
     outings: stores.wear.outingsOf(pair.id, MOST_OUTINGS).map(({ pairId: _, ...outing }) => ({

@@ -9,6 +9,9 @@ import classes from './WearPage.module.css';
 
 type Outing = WearOfPair['outings'][number];
 
+/** Outings that are shown at first. */
+const FEW = 12;
+
 const day = (iso: string) => dayjs(iso).format('D MMM YYYY');
 
 /** On what ground, in what, and how it went. */
@@ -50,13 +53,14 @@ const routeOf = ({ route }: Outing): string =>
 export function OutingList({ wear }: { wear: WearOfPair }) {
   const withdraw = useChange('withdrawOuting');
   const [changing, setChanging] = useState<Outing>();
+  const [all, setAll] = useState(false);
   const { outings, outingsInAll, pair } = wear;
   if (outings.length === 0) return <p className="soft">No outing yet.</p>;
   return (
     <>
       <DataTable
         label="Outings"
-        rows={outings}
+        rows={outings.slice(0, all ? undefined : FEW)}
         keyOf={({ id }) => id}
         rowClass={({ withdrawn }) => (withdrawn === null ? undefined : classes.withdrawn)}
         columns={[
@@ -83,9 +87,9 @@ export function OutingList({ wear }: { wear: WearOfPair }) {
             unseen: true,
             cell: (outing) =>
               outing.withdrawn === null && (
-                <>
+                <span className={classes.actions}>
                   <Button
-                    size="compact-xs"
+                    size="compact-sm"
                     variant="subtle"
                     aria-label={`Change the outing of ${day(outing.on)}`}
                     onClick={() => setChanging(outing)}
@@ -93,7 +97,7 @@ export function OutingList({ wear }: { wear: WearOfPair }) {
                     change
                   </Button>
                   <Button
-                    size="compact-xs"
+                    size="compact-sm"
                     variant="subtle"
                     aria-label={`Withdraw the outing of ${day(outing.on)}`}
                     onClick={() =>
@@ -105,12 +109,17 @@ export function OutingList({ wear }: { wear: WearOfPair }) {
                   >
                     withdraw
                   </Button>
-                </>
+                </span>
               ),
           },
         ]}
       />
-      {outingsInAll > outings.length && (
+      {outings.length > FEW && !all && (
+        <Button size="compact-sm" variant="default" onClick={() => setAll(true)}>
+          All {outings.length}
+        </Button>
+      )}
+      {all && outingsInAll > outings.length && (
         <p className="soft">
           The latest {outings.length} of {outingsInAll}.
         </p>
