@@ -46,7 +46,7 @@ import {
 import { promiseLooks, wearOut } from './wear.ts';
 
 /** Grows when the scenario changes, so that an older demo database is made anew. */
-export const SCENARIO_VERSION = 9;
+export const SCENARIO_VERSION = 10;
 
 const SCENARIO_SETTING = 'demo-scenario';
 

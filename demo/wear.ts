@@ -3,6 +3,7 @@ import { randomLcg, randomNormal } from 'd3-random';
 import dayjs from 'dayjs';
 import { pairJob } from '#contract/life-records.ts';
 import { outingFields, wearCheckFields, wearDecisionFields } from '#contract/wear-records.ts';
+import { WEAR_CHECK } from '#core/catalogue/protocol.ts';
 import { SIDES } from '#core/catalogue/quantities.ts';
 import { PLAIN_READING } from '#core/figures/reading.ts';
 import { summarisePair } from '#server/measured-pairs.ts';
@@ -122,7 +123,7 @@ function measureTread(
   { at, km, normal }: { at: dayjs.Dayjs; km: number; normal: () => number },
   idAt: IdAt,
 ): void {
-  const protocol = stores.protocols.all().find(({ name }) => name.startsWith('Quick review'));
+  const protocol = stores.protocols.all().find(({ name }) => name === WEAR_CHECK);
   const caliper = stores.instruments.all().find(({ kind }) => kind === 'caliper');
   if (!protocol || !caliper) throw new Error('the scenario lacks a caliper');
   const sessionId = idAt(at);

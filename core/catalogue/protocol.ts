@@ -91,6 +91,32 @@ function insoles(tool: Through): StationDraft[] {
   );
 }
 
+/** What is measured of a worn pair, by the name of its protocol. */
+export const WEAR_CHECK = 'Wear check';
+const TREAD: readonly MeasuredQuantityId[] = [
+  'tread-heel-lateral',
+  'tread-heel-medial',
+  'tread-midfoot',
+  'tread-forefoot-lateral',
+  'tread-forefoot-medial',
+  'tread-toe',
+];
+
+/**
+ * Whatever wears, one reading each. All of it may be left out: a check says nothing of how far a pair
+ * was measured.
+ */
+function wearCheck(through: Through, mass: readonly StationDraft[]): StationDraft[] {
+  return [
+    ...mass,
+    ...several(TREAD, 1),
+    ...several(LUGS, 1),
+    ...stacks(through, 1),
+    ...insoles(through),
+    ...several(HARDNESS, 1),
+  ].map((one) => ({ ...one, optional: true }));
+}
+
 const LUGS: readonly MeasuredQuantityId[] = ['heel-lugs', 'forefoot-lugs'];
 const HARDNESS: readonly MeasuredQuantityId[] = [
   'midsole-medial-hardness',
@@ -228,6 +254,12 @@ export function protocolsFor(
       stations: fullBench(through),
     },
   ];
+  const wear: GeneralDraft = {
+    name: WEAR_CHECK,
+    stack: base,
+    conditioning: '',
+    stations: wearCheck(through, mass),
+  };
   const hardness: GeneralDraft = {
     name: 'On-the-shoe hardness',
     stack: base,
@@ -238,15 +270,15 @@ export function protocolsFor(
     ...drafts.map((draft): ProtocolDraft => ({ ...draft, discipline: '' })),
     ...uses.map((use) => protocolOfUse(use, through, base)),
   ];
-  if (owned) return general([...inShoe, sidewall, hardness]);
-  if (tools.includes('ruler')) return general([sidewall, ...inShoe, hardness]);
+  if (owned) return general([...inShoe, sidewall, wear, hardness]);
+  if (tools.includes('ruler')) return general([sidewall, ...inShoe, wear, hardness]);
   const massOnly: GeneralDraft = {
     name: 'Mass only',
     stack: { ...base, method: 'ruler' },
     conditioning: '',
     stations: mass,
   };
-  return general([...(mass.length > 0 ? [massOnly] : []), ...inShoe, sidewall, hardness]);
+  return general([...(mass.length > 0 ? [massOnly] : []), ...inShoe, sidewall, wear, hardness]);
 }
 
 /** A protocol that ships, as it is saved in a lab. */

@@ -134,6 +134,27 @@ describe('the protocols that ship', () => {
     ['Quick review', ['mass', 'heel-stack', 'forefoot-stack', 'ball-width']],
     ['Midsole only', ['heel-stack', 'forefoot-stack']],
     [
+      'Wear check',
+      [
+        'mass',
+        'tread-heel-lateral',
+        'tread-heel-medial',
+        'tread-midfoot',
+        'tread-forefoot-lateral',
+        'tread-forefoot-medial',
+        'tread-toe',
+        'heel-lugs',
+        'forefoot-lugs',
+        'heel-stack',
+        'forefoot-stack',
+        'heel-insole',
+        'forefoot-insole',
+        'midsole-medial-hardness',
+        'midsole-lateral-hardness',
+        'outsole-hardness',
+      ],
+    ],
+    [
       'On-the-shoe hardness',
       [
         'midsole-medial-hardness',

@@ -3,7 +3,6 @@ import type { MeasuredQuantityId } from './quantities.ts';
 
 export type TakenOtherwise =
   | 'at a check of left against right'
-  | 'at a wear check'
   | 'at a try-on'
   | 'as one more thing';
 
@@ -12,12 +11,6 @@ export const TAKEN_OTHERWISE: { readonly [Quantity in MeasuredQuantityId]?: Take
   'footbed-ball-width': 'at a check of left against right',
   'outsole-small': 'at a check of left against right',
   'outsole-large': 'at a check of left against right',
-  'tread-heel-lateral': 'at a wear check',
-  'tread-heel-medial': 'at a wear check',
-  'tread-midfoot': 'at a wear check',
-  'tread-forefoot-lateral': 'at a wear check',
-  'tread-forefoot-medial': 'at a wear check',
-  'tread-toe': 'at a wear check',
   'toe-end-gap': 'at a try-on',
   'eyestay-gap': 'at a try-on',
   'lace-reserve': 'at a try-on',

@@ -92,6 +92,7 @@ describe('tools and tags', () => {
       'Midsole only',
       'Full bench',
       'Sidewall, ruler',
+      'Wear check',
       'On-the-shoe hardness',
     ]);
     expect(protocols[0]?.stations.map((station) => station.quantity)).toEqual([

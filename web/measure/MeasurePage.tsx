@@ -1,6 +1,6 @@
 import { useLocalStorage } from '@mantine/hooks';
 import { useEffect } from 'react';
-import { useParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
 import { useLab, usePair } from '../api/queries.ts';
 import { putOnBench } from '../shell/bench.ts';
 import { PageFault } from '../shell/PageFault.tsx';
@@ -17,12 +17,14 @@ export function MeasurePage() {
     defaultValue: null,
     getInitialValueInEffect: false,
   });
+  // A check of wear leads here with its protocol.
+  const [params, setParams] = useSearchParams();
   useEffect(() => {
     if (pair.data) putOnBench(pair.data.pair.tag);
   }, [pair.data]);
   if (pair.isError && !pair.data) return <PageFault error={pair.error} />;
   if (!pair.data || !lab.data) return null;
-  const protocol = protocolToUse(lab.data, pair.data, chosen);
+  const protocol = protocolToUse(lab.data, pair.data, params.get('protocol') ?? chosen);
   if (!protocol) return null;
   return (
     <Bench
@@ -30,7 +32,10 @@ export function MeasurePage() {
       record={pair.data}
       lab={lab.data}
       protocol={protocol}
-      onProtocol={choose}
+      onProtocol={(id) => {
+        choose(id);
+        setParams({}, { replace: true });
+      }}
     />
   );
 }

@@ -2,6 +2,7 @@ import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
 import { Link, useParams } from 'react-router';
 import type { WearOfPair } from '#contract/wear-records.ts';
+import { WEAR_CHECK } from '#core/catalogue/protocol.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { useChange, useLab, useWear } from '../api/queries.ts';
 import { WearFan } from '../drawing/WearFan.tsx';
@@ -177,6 +178,8 @@ function Notes({ wear: { notes } }: { wear: WearOfPair }) {
 function Worn({ wear }: { wear: WearOfPair }) {
   const { pair, edition, km, u, faults, judged, zones, first, breakIns, nextLook } = wear;
   const [decision] = wear.decisions.filter(({ withdrawn }) => withdrawn === null);
+  const lab = useLab();
+  const check = lab.data?.protocols.find(({ name, retired }) => name === WEAR_CHECK && !retired);
   const [latest] = wear.outings;
   const noted = wear.checks.filter((one) => one.withdrawn === null).flatMap(({ signs }) => signs);
   return (
@@ -189,7 +192,9 @@ function Worn({ wear }: { wear: WearOfPair }) {
             {u >= 0.5 && ` ± ${(2 * u).toFixed(0)}`}
           </span>
         </h1>
-        <Link to={`/pairs/${pair.tag}/measure`}>Measure it now</Link>
+        <Link to={`/pairs/${pair.tag}/measure${check ? `?protocol=${check.id}` : ''}`}>
+          Measure this check
+        </Link>
         <WearLinks />
       </header>
       {faults.map((fault) => (
