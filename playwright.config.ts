@@ -6,8 +6,10 @@ export default defineConfig({
   globalSetup: './scripts/build-for-tests.mjs',
   timeout: 90_000,
   expect: { timeout: 10_000 },
-  // Each test has a server and a page of its own: two run side by side on two cores.
-  workers: 2,
+  // Each test has a server and a page of its own, and waits for them more than it works: three run side
+  // by side on two cores.
+  fullyParallel: true,
+  workers: 3,
   reporter: process.env.EMVEX_REPORT
     ? [['list'], ['json', { outputFile: process.env.EMVEX_REPORT }]]
     : 'list',

@@ -13,9 +13,9 @@ export const SHEET_ENDPOINTS = {
   },
   getComparison: {
     at: 'GET /api/comparison',
-    summary: 'Two to four editions on like terms, each against the first.',
+    summary: 'Two to ten editions on like terms, each against the first.',
     query: z.object({
-      editions: z.string().max(700).describe('slugs, parted by commas'),
+      editions: z.string().max(1700).describe('slugs, parted by commas'),
       label: z.string().max(30).optional(),
       stack: z.string().max(80).optional(),
     }),

@@ -37,6 +37,10 @@ const VIEWS: [name: string, path: string][] = [
     'compare',
     '/compare?editions=norrolt-stairwell-mid-cut,wrenfold-latch-low,pelloway-gravel-lane',
   ],
+  [
+    'many editions against a yardstick',
+    '/compare?editions=norrolt-stairwell-mid-cut,wrenfold-latch-low,pelloway-gravel-lane,kestvane-kerb,tarnhus-lanewalk,brindlow-roundsman-3',
+  ],
   ['instruments', '/lab'],
   ['a new instrument', '/lab/instruments/new'],
   ['protocols', '/lab/protocols'],

@@ -16,7 +16,7 @@ test('a faulty file is refused line by line; a sound one is looked at, added onc
   const choose = async (text: string) => {
     const path = info.outputPath('readings.csv');
     await writeFile(path, text);
-    await page.locator('input[type="file"]').setInputFiles(path);
+    await page.locator('input[type="file"]').first().setInputFiles(path);
   };
   await choose(
     [

@@ -20,7 +20,7 @@ const ROOT = new URL('..', import.meta.url).pathname;
 const SOURCES = [
   ...['core', 'contract', 'server', 'instruments', 'demo', 'web', 'scripts'],
   ...['package.json', 'package-lock.json', 'tsconfig.json'],
-  ...['vite.config.ts', 'vite.server.config.ts'],
+  ...['vite.config.ts', 'vite.hall.config.ts', 'vite.server.config.ts'],
 ];
 
 /** New files of the step. */

@@ -92,7 +92,7 @@ test('a sheet of the first figures prints on one A4 page', async ({ page, demo }
 
 test('editions are compared on like terms, converted or refused', async ({ page, demo }) => {
   await open(page, demo, '/compare');
-  await expect(page.getByText('Choose two to four editions')).toBeVisible();
+  await expect(page.getByText('Choose two to ten editions')).toBeVisible();
   const add = page.getByRole('combobox', { name: 'Add an edition' });
   for (const name of ['Stairwell, mid', 'Kestvane Kerb', 'Latch', 'Gravel']) {
     await add.fill(name);
@@ -153,4 +153,40 @@ test('units change everywhere at once', async ({ page, demo }) => {
   await page.getByRole('menuitem', { name: 'inches, ounces, miles' }).click();
   await expect(page.getByTestId('sheet-mass')).toContainText('oz');
   await expect(page.getByTestId('sheet-heel-stack')).toContainText('in');
+});
+
+test('ten editions stand against one yardstick, what they disagree on first; on a phone two at a time', async ({
+  page,
+  demo,
+}) => {
+  const seven = [
+    'norrolt-stairwell-low-cut',
+    'kestvane-kerb',
+    'wrenfold-latch-low',
+    'brindlow-roundsman-3',
+    'pelloway-lampround',
+    'pelloway-gravel-lane',
+    'tarnhus-lanewalk',
+  ];
+  await open(page, demo, `/compare?editions=${seven.join(',')}`);
+  const table = page.getByRole('table', { name: 'Differences from the yardstick' });
+  await expect(table.getByRole('columnheader')).toHaveCount(8);
+  await expect(table.getByRole('columnheader').nth(1)).toContainText('yardstick');
+  await expect(
+    page.getByRole('region', { name: 'Measure next' }).getByRole('listitem'),
+  ).toHaveCount(3);
+  await page
+    .getByRole('button', { name: 'Hold all against Kestvane Kerb', exact: true })
+    .press('Enter');
+  await expect(table.getByRole('columnheader').nth(1)).toContainText('Kestvane Kerb');
+  const mass = table.getByRole('row', { name: /^Mass/ });
+  await expect(mass.getByRole('cell').first()).toContainText('±');
+  await page.getByRole('button', { name: 'Take out Tarnhus Lanewalk' }).press('Enter');
+  await expect(table.getByRole('columnheader')).toHaveCount(7);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expect(table.getByRole('columnheader')).toHaveCount(3);
+  await page.getByRole('combobox', { name: 'Beside the yardstick' }).selectOption({ index: 2 });
+  await expect(table.getByRole('columnheader').nth(2)).not.toContainText('Stairwell');
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(wide).toBeLessThanOrEqual(390);
 });

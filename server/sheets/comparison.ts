@@ -1,4 +1,4 @@
-/** Two to four editions on like terms, put together from their pairs. */
+/** Two to ten editions on like terms, put together from their pairs. */
 
 import type { EditionRecord } from '#contract/edition-records.ts';
 import type { CellView, Comparison } from '#contract/sheet-records.ts';
@@ -27,6 +27,9 @@ import { labFacts } from '../lab-facts.ts';
 import { wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { leastWornBasis, stackBases } from './sheet.ts';
+
+/** More editions do not stand beside each other. */
+const MOST_COMPARED = 10;
 
 /** The candidate that most editions can show; the first edition's own where several can. */
 function mostShared<T>(candidates: readonly T[], counts: (candidate: T) => number): T | undefined {
@@ -172,8 +175,8 @@ export function buildComparison(
   slugs: readonly string[],
   wanted: { label?: SizeLabel | undefined; stack?: string | undefined },
 ): Comparison {
-  if (slugs.length < 2 || slugs.length > 4)
-    throw wrongValue('editions', `A comparison takes two to four editions; ${slugs.length} given.`);
+  if (slugs.length < 2 || slugs.length > MOST_COMPARED)
+    throw wrongValue('editions', `A comparison takes two to ten editions; ${slugs.length} given.`);
   if (new Set(slugs).size !== slugs.length)
     throw wrongValue('editions', 'Each edition is named once.');
   const gathered = gatherEditions(stores, slugs, wanted);

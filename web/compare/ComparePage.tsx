@@ -13,11 +13,14 @@ import { MeaningLines } from '../shell/MeaningLines.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { useUnits } from '../shell/units.ts';
 import classes from './ComparePage.module.css';
+import { ManyCompared } from './ManyCompared.tsx';
 
 type Row = Comparison['rows'][number];
 type Cell = Row['cells'][number];
 
-const MOST_EDITIONS = 4;
+const MOST_EDITIONS = 10;
+/** More than so many stand against one yardstick, difference by difference. */
+const MOST_SIDE_BY_SIDE = 4;
 /** A chart shows at least this many noticeable steps to either side. */
 const LEAST_REACH = 3;
 const MOST_REACH = 8;
@@ -298,7 +301,7 @@ function ComparedEditions({
   );
 }
 
-/** Compare: two to four editions on like terms. */
+/** Compare: two to ten editions on like terms. */
 export function ComparePage() {
   const [search, setSearch] = useSearchParams();
   const slugs = (search.get('editions') ?? '').split(',').filter(Boolean);
@@ -379,17 +382,24 @@ export function ComparePage() {
       {slugs.length < 2 && (
         <p className={classes.empty}>
           {slugs.length === 0
-            ? 'Choose two to four editions: add them above, or drag pairs from the tray onto Compare.'
+            ? 'Choose two to ten editions: add them above, or drag pairs from the tray onto Compare.'
             : 'Add a second edition to compare it with.'}
         </p>
       )}
       {comparison.isError && !comparison.data && slugs.length >= 2 && (
         <PageFault error={comparison.error} />
       )}
-      {shown && (
+      {shown && shown.editions.length <= MOST_SIDE_BY_SIDE && (
         <ComparedEditions
           comparison={shown}
           onRemove={(slug) => setSlugs(slugs.filter((one) => one !== slug))}
+        />
+      )}
+      {shown && shown.editions.length > MOST_SIDE_BY_SIDE && (
+        <ManyCompared
+          comparison={shown}
+          onRemove={(slug) => setSlugs(slugs.filter((one) => one !== slug))}
+          onYardstick={(slug) => setSlugs([slug, ...slugs.filter((one) => one !== slug)])}
         />
       )}
     </div>

@@ -1,6 +1,6 @@
 import { Link, useParams } from 'react-router';
 import type { EditionLife } from '#contract/life-records.ts';
-import { useEditionLife } from '../api/queries.ts';
+import { useEditionLife } from '../api/wear-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { SurvivalPlot } from '../drawing/SurvivalPlot.tsx';
 import { PageFault } from '../shell/PageFault.tsx';

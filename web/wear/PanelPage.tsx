@@ -1,7 +1,7 @@
 import dayjs from 'dayjs';
 import { Link, useSearchParams } from 'react-router';
 import type { Panel } from '#contract/life-records.ts';
-import { usePanel } from '../api/queries.ts';
+import { usePanel } from '../api/wear-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
