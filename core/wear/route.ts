@@ -34,6 +34,8 @@ const FASTEST = 12.5;
 const STANDING = 0.3;
 /** A longer stand is a pause. */
 const PAUSE_S = 60;
+/** A shorter step is an error of the sky, however fast, m. */
+const LEAST_JUMP_M = 30;
 /** Without times, a step so long is a jump: routes are recorded every few metres, m. */
 const LONG_STEP_M = 500;
 /** A climb of less is the error of the barometer or the sky, m. */
@@ -112,6 +114,84 @@ function pauseGatherer(pauses: string[]) {
   };
 }
 
+interface Walked {
+  /** Places of points that nothing is measured up to: after a gap, or a jump. */
+  cutBefore: Set<number>;
+  jumps: string[];
+  pauses: string[];
+  movingS: number;
+  /** Every point has its time. */
+  isTimed: boolean;
+  flownM: number;
+}
+
+/** A step that nobody walks: too fast, or without times too long. */
+const isJump = (metres: number, seconds: number | undefined): boolean =>
+  seconds === undefined
+    ? metres > LONG_STEP_M
+    : metres > LEAST_JUMP_M && metres > FASTEST * Math.max(seconds, 1);
+
+/** Goes along the points: what is in motion, what is a pause, what is cut. */
+function walkAlong(points: readonly RoutePoint[], starts: ReadonlySet<number>): Walked {
+  const walked: Walked = {
+    cutBefore: new Set(),
+    jumps: [],
+    pauses: [],
+    movingS: 0,
+    isTimed: true,
+    flownM: 0,
+  };
+  const pause = pauseGatherer(walked.pauses);
+  for (let place = 1; place < points.length; place++) {
+    const [from, to] = [points[place - 1], points[place]] as [RoutePoint, RoutePoint];
+    const seconds =
+      from.at === undefined || to.at === undefined ? undefined : (to.at - from.at) / 1000;
+    if (seconds === undefined) walked.isTimed = false;
+    const stand = () => {
+      if (seconds !== undefined && from.at !== undefined) pause.stand(from.at, seconds);
+    };
+    if (starts.has(place)) {
+      walked.cutBefore.add(place);
+      stand();
+      continue;
+    }
+    const metres = stepM(from, to);
+    if (isJump(metres, seconds)) {
+      walked.cutBefore.add(place);
+      walked.flownM += metres;
+      walked.jumps.push(jumpWords(metres, from.at));
+    } else if (seconds !== undefined && metres < STANDING * seconds) stand();
+    else {
+      pause.end();
+      walked.movingS += seconds ?? 0;
+    }
+  }
+  pause.end();
+  return walked;
+}
+
+function jumpWords(metres: number, at: number | undefined): string {
+  const far = metres < 1000 ? `${Math.round(metres)} m` : `${(metres / 1000).toFixed(1)} km`;
+  return `a jump of ${far}${at === undefined ? '' : ` at ${clock(at)}`} cut`;
+}
+
+/** Where each segment begins among all points. */
+function startsOf(segments: readonly (readonly RoutePoint[])[]): Set<number> {
+  const starts = new Set<number>();
+  let place = 0;
+  for (const segment of segments) {
+    starts.add(place);
+    place += segment.length;
+  }
+  return starts;
+}
+
+/** The first few, and how many more there are. */
+const fewOf = (cuts: readonly string[]): string[] =>
+  cuts.length > MOST_CUTS
+    ? [...cuts.slice(0, MOST_CUTS), `and ${cuts.length - MOST_CUTS} more`]
+    : [...cuts];
+
 /**
  * Measures one track. Distance by @turf/length, great circles on a sphere of 6,371 km; a gap between
  * its segments is a pause, a step faster than anybody runs a jump: both are cut.
@@ -121,62 +201,24 @@ function pauseGatherer(pauses: string[]) {
  */
 export function measureRoute(segments: readonly (readonly RoutePoint[])[]): MeasuredRoute {
   const points = segments.flat();
-  const [first] = points;
+  const [first, last] = [points[0], points.at(-1)];
   if (!first || points.length < 2)
     return { km: 0, cuts: [], fault: 'It has no two points: nothing was recorded.' };
-  const starts = new Set<number>();
-  segments.reduce((at, segment) => {
-    starts.add(at);
-    return at + segment.length;
-  }, 0);
-  const cutBefore = new Set<number>();
-  const [jumps, pauses] = [[] as string[], [] as string[]];
-  const pause = pauseGatherer(pauses);
-  let [moving, timed, flown] = [0, true, 0];
-  for (let at = 1; at < points.length; at++) {
-    const [from, to] = [points[at - 1], points[at]] as [RoutePoint, RoutePoint];
-    const seconds =
-      from.at === undefined || to.at === undefined ? undefined : (to.at - from.at) / 1000;
-    if (seconds === undefined) timed = false;
-    if (starts.has(at)) {
-      cutBefore.add(at);
-      if (seconds !== undefined && from.at !== undefined) pause.stand(from.at, seconds);
-      continue;
-    }
-    const metres = stepM(from, to);
-    const isJump =
-      seconds === undefined
-        ? metres > LONG_STEP_M
-        : metres > FASTEST * Math.max(seconds, 1) && metres > 30;
-    if (isJump) {
-      cutBefore.add(at);
-      flown += metres;
-      const when = from.at === undefined ? '' : ` at ${clock(from.at)}`;
-      jumps.push(
-        `a jump of ${metres < 1000 ? `${Math.round(metres)} m` : `${(metres / 1000).toFixed(1)} km`}${when} cut`,
-      );
-    } else if (seconds !== undefined && from.at !== undefined) {
-      if (metres < STANDING * seconds) pause.stand(from.at, seconds);
-      else {
-        pause.end();
-        moving += seconds;
-      }
-    }
-  }
-  pause.end();
-  const km = lengthOf(points, cutBefore);
-  const last = points.at(-1);
-  const cuts = [...jumps, ...pauses];
-  const over = cuts.length - MOST_CUTS;
-  const whole = flown / 1000 + km;
+  const walked = walkAlong(points, startsOf(segments));
+  const km = lengthOf(points, walked.cutBefore);
+  const flownKm = walked.flownM / 1000;
   return {
     km,
-    ...(timed && first.at !== undefined && last?.at !== undefined
-      ? { beganAt: first.at, minutes: (last.at - first.at) / 60_000, movingMinutes: moving / 60 }
+    ...(walked.isTimed && first.at !== undefined && last?.at !== undefined
+      ? {
+          beganAt: first.at,
+          minutes: (last.at - first.at) / 60_000,
+          movingMinutes: walked.movingS / 60,
+        }
       : {}),
     climbM: climbOf(points),
-    cuts: over > 0 ? [...cuts.slice(0, MOST_CUTS), `and ${over} more`] : cuts,
-    ...(whole > 0 && flown / 1000 > FLOWN_SHARE * whole
+    cuts: fewOf([...walked.jumps, ...walked.pauses]),
+    ...(flownKm > FLOWN_SHARE * (flownKm + km)
       ? {
           fault:
             'Most of it is faster than anybody runs, or its points lie far apart: this is no outing on foot.',

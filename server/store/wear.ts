@@ -223,11 +223,15 @@ export function wearStore(db: Db, readings: ReadingStore) {
     /** The latest outings of a pair, withdrawn ones too. */
     outingsOf: (pairId: string, limit: number): StoredOuting[] =>
       selectOutings.all({ pairId, limit }).map(readRow),
+    findOuting(id: string): StoredOuting | undefined {
+      const row = selectOuting.get(id);
+      return row && readRow(row);
+    },
     /** @throws where there is none */
     outing(id: string): StoredOuting {
-      const row = selectOuting.get(id);
-      if (!row) throw notFound('This outing');
-      return readRow(row);
+      const outing = this.findOuting(id);
+      if (!outing) throw notFound('This outing');
+      return outing;
     },
     /** The latest outings of a tester, withdrawn ones too. */
     ofTester: (tester: string, limit: number): StoredOuting[] =>

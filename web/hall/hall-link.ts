@@ -2,6 +2,9 @@
 
 const LINK = 'emvex-hall-link';
 const PHONE = 'emvex-hall-phone';
+/** Where the page keeps what the link showed, and what is being tapped. */
+export const HALL_VIEW = 'emvex-hall-view';
+export const HALL_DRAFT = 'emvex-hall-draft';
 const SECRET = /^[\w-]{43}$/;
 
 /** 256 random bits, as they stand in an address. */
@@ -20,6 +23,11 @@ function makeSecret(): string {
 export function openedLink(): string | undefined {
   const given = location.hash.replace(/^#/, '');
   if (SECRET.test(given)) {
+    // What the link before showed is none of this one's.
+    if (localStorage.getItem(LINK) !== given) {
+      localStorage.removeItem(HALL_VIEW);
+      localStorage.removeItem(HALL_DRAFT);
+    }
     localStorage.setItem(LINK, given);
     history.replaceState(null, '', location.pathname);
   }

@@ -5,11 +5,14 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { useSyncExternalStore } from 'react';
 import { v7 as newId } from 'uuid';
+import { openedLink } from './hall-link.ts';
 import { callHall, HallFault } from './hall-request.ts';
 
 export interface WaitingCall {
   /** UUIDv7 of the change: sent twice it does the work once. */
   change: string;
+  /** Of the link that it was kept under: what one tester kept is never sent as another's. */
+  secret: string;
   path: string;
   body?: unknown;
   picture?: Blob;
@@ -62,12 +65,13 @@ async function flush(): Promise<void> {
     for (;;) {
       const next = state.waiting.find(({ refused }) => !refused);
       if (!next) break;
-      const { path, body, picture, change } = next;
+      const { path, body, picture, change, secret } = next;
       try {
         await callHall({
           method: 'POST',
           path,
           change,
+          secret,
           ...(body === undefined ? {} : { body }),
           ...(picture ? { picture } : {}),
         });
@@ -108,8 +112,10 @@ async function drop(change: string): Promise<void> {
 }
 
 /** Keeps a call on this phone, and sends it as soon as that can be. */
-export async function keep(call: Omit<WaitingCall, 'change' | 'refused'>): Promise<void> {
-  await put({ ...call, change: newId() });
+export async function keep(
+  call: Omit<WaitingCall, 'change' | 'refused' | 'secret'>,
+): Promise<void> {
+  await put({ ...call, change: newId(), secret: openedLink() ?? '' });
   void flush();
 }
 
@@ -119,7 +125,8 @@ export const takeBack = (change: string): Promise<void> => drop(change);
 /** Sends once more what was refused, as another of its kind. */
 export async function sendAgain({ refused: _, ...call }: WaitingCall): Promise<void> {
   await drop(call.change);
-  await keep({ ...call, body: { ...(call.body as object), again: true } });
+  await put({ ...call, change: newId(), body: { ...(call.body as object), again: true } });
+  void flush();
 }
 
 export function startSending(): void {

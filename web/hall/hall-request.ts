@@ -24,6 +24,8 @@ export interface HallRequest {
   body?: unknown;
   picture?: Blob;
   change?: string;
+  /** Of the link that it was kept under; left out: the one that is open. */
+  secret?: string;
 }
 
 /** @throws HallFault */
@@ -33,13 +35,14 @@ export async function callHall<T>({
   body,
   picture,
   change,
+  secret = openedLink() ?? '',
 }: HallRequest): Promise<T> {
   let response: Response;
   try {
     response = await fetch(path, {
       method,
       headers: {
-        [HALL_SECRET_HEADER]: `Link ${openedLink() ?? ''}`,
+        [HALL_SECRET_HEADER]: `Link ${secret}`,
         [HALL_PHONE_HEADER]: phoneSecret(),
         ...(change ? { [CHANGE_HEADER]: change } : {}),
         ...(body === undefined ? {} : { 'content-type': 'application/json' }),

@@ -1,11 +1,9 @@
 /** What the link shows, as the bench last said it: kept on the phone for when it cannot be reached. */
 import { useCallback, useEffect, useState } from 'react';
 import type { HallView } from '#contract/hall-records.ts';
-import { openedLink } from './hall-link.ts';
+import { HALL_VIEW, openedLink } from './hall-link.ts';
 import { onArrived } from './hall-outbox.ts';
 import { callHall, HallFault } from './hall-request.ts';
-
-const KEPT = 'emvex-hall-view';
 
 interface KeptView {
   view: HallView;
@@ -14,7 +12,7 @@ interface KeptView {
 }
 
 const kept = (): KeptView | undefined => {
-  const text = localStorage.getItem(KEPT);
+  const text = localStorage.getItem(HALL_VIEW);
   return text ? (JSON.parse(text) as KeptView) : undefined;
 };
 
@@ -28,7 +26,7 @@ export function useHallView(): (KeptView & { fault: string; away: boolean }) | {
     try {
       const view = await callHall<HallView>({ method: 'GET', path: '/hall/mine' });
       const next = { view, aheadMs: Date.now() - Date.parse(view.now) };
-      localStorage.setItem(KEPT, JSON.stringify(next));
+      localStorage.setItem(HALL_VIEW, JSON.stringify(next));
       setShown(next);
       setFault('');
       setAway(false);
@@ -37,7 +35,7 @@ export function useHallView(): (KeptView & { fault: string; away: boolean }) | {
       setAway(error.passing);
       if (!error.passing) {
         // What a link of before showed is none of this phone's any more.
-        localStorage.removeItem(KEPT);
+        localStorage.removeItem(HALL_VIEW);
         setShown(undefined);
       }
       setFault(error.message);

@@ -11,6 +11,8 @@ import { HallPage } from './HallPage.tsx';
 import { startSending } from './hall-outbox.ts';
 
 startSending();
+// Another link that is followed while the page is open is another tester's page.
+window.addEventListener('hashchange', () => location.reload());
 
 // Over TLS the page opens without a connection; a browser that forbids it asks the bench each time.
 if (import.meta.env.PROD && 'serviceWorker' in navigator && window.isSecureContext)

@@ -1,6 +1,7 @@
 /** An outing as it is tapped on the phone, kept there until it is sent. */
 import type { TestersHall } from '#contract/hall-records.ts';
 import type { Ground, OutingRating, Surface } from '#core/wear/outing-words.ts';
+import { HALL_DRAFT } from './hall-link.ts';
 
 export type HallOuting = TestersHall['outings'][number];
 
@@ -18,8 +19,6 @@ export interface OutingDraft {
   faultKm: string;
   note: string;
 }
-
-const KEPT = 'emvex-hall-draft';
 
 /** What of a draft is the same as last time: pair, distance, ground. */
 export function freshDraft(view: TestersHall): OutingDraft {
@@ -61,14 +60,16 @@ export function draftOfOuting(outing: HallOuting): OutingDraft {
 
 /** The draft that was being tapped when the page was left. */
 export function keptDraft(view: TestersHall): OutingDraft {
-  const text = localStorage.getItem(KEPT);
+  const text = localStorage.getItem(HALL_DRAFT);
   const draft = text ? (JSON.parse(text) as OutingDraft) : undefined;
   const isStill = draft && view.pairs.some(({ id }) => id === draft.pairId);
   return isStill ? draft : freshDraft(view);
 }
 
 export const keepDraft = (draft: OutingDraft | undefined): void =>
-  draft ? localStorage.setItem(KEPT, JSON.stringify(draft)) : localStorage.removeItem(KEPT);
+  draft
+    ? localStorage.setItem(HALL_DRAFT, JSON.stringify(draft))
+    : localStorage.removeItem(HALL_DRAFT);
 
 const number = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
 
