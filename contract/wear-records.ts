@@ -184,6 +184,9 @@ export const wearOfPair = z.object({
   checks: z.array(wearCheck).describe('the latest first'),
   decisions: z.array(wearDecision).describe('the latest first'),
   judged,
+  tips: z
+    .array(z.object({ when: z.string(), answer: z.enum(RETIREMENT_ANSWERS) }))
+    .describe('signs, or a distance, that would tip it to a stricter answer'),
   zones: z.array(zone),
   first: z.object({ first: z.string(), with: z.array(z.string()) }).nullable(),
   breakIns: z.array(

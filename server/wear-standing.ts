@@ -1,8 +1,13 @@
 /** What stands of a pair's wear: its distance, what its signs come to, what was decided; kept for its rows. */
 
 import { type PairWay, pairWay } from '#core/wear/odometer.ts';
-import { judgeRetirement, type Retirement } from '#core/wear/retirement.ts';
+import {
+  judgeRetirement,
+  type Retirement,
+  type RetirementQuestion,
+} from '#core/wear/retirement.ts';
 import { lifeFactor, type WearTerms, wearTerms } from '#core/wear/wear-terms.ts';
+import { type Tip, whatTips } from '#core/wear/what-tips.ts';
 import { madeOfEdition } from './construction.ts';
 import type { StoredPair } from './store/pairs.ts';
 import type { Stores } from './stores.ts';
@@ -31,19 +36,27 @@ export function ratedLife(stores: Stores, pair: Pick<StoredPair, 'id' | 'edition
   return { km: { low: factor * low, high: factor * high }, factor, parts };
 }
 
-/** What the signs of all looks that stand come to; a look that was wrong is withdrawn. */
-export function judgeWear(stores: Stores, pair: StoredPair): Retirement {
+/** What is known of a pair for the question whether it goes on: of all looks that stand. */
+function questionOf(stores: Stores, pair: StoredPair): RetirementQuestion {
   const signs = stores.wear
     .checksOf(pair.id)
     .filter(({ withdrawn }) => withdrawn === null)
     .flatMap((check) => check.signs);
-  return judgeRetirement({
+  return {
     km: wayOf(stores, pair).km,
     signs,
     foam: foamOf(stores, pair.editionId),
     ratedLifeKm: ratedLife(stores, pair).km,
-  });
+  };
 }
+
+/** What the signs of all looks that stand come to; a look that was wrong is withdrawn. */
+export const judgeWear = (stores: Stores, pair: StoredPair): Retirement =>
+  judgeRetirement(questionOf(stores, pair));
+
+/** What would tip a pair to a stricter answer. */
+export const tipsOf = (stores: Stores, pair: StoredPair): Tip[] =>
+  whatTips(questionOf(stores, pair));
 
 /** Brings the row of a pair to what stands. */
 export function publishWear(stores: Stores, pairId: string): void {

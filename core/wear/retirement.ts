@@ -28,7 +28,7 @@ export interface Retirement {
 /** 300 to 400 miles, for training shoes. */
 export const RATED_LIFE_KM = { low: 483, high: 644 } as const;
 /** From this share of the lower end on, a torn lining sends a shoe to another use. */
-const LATE_SHARE = 0.75;
+export const LATE_SHARE = 0.75;
 
 const CLINICIAN = 'New aches: pain belongs to a clinician, not to a sheet.';
 const WORN_OUT = 'Worn-out shoes hurt people: they are not given on for the same use.';

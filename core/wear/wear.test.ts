@@ -7,8 +7,9 @@ import { editionLife, lifeWords } from './edition-life.ts';
 import { pairWay, readWay } from './odometer.ts';
 import { outingDistance } from './outing-distance.ts';
 import { foamKind, judgeRetirement } from './retirement.ts';
-import { readSigns } from './signs.ts';
+import { readSigns, SIGNS } from './signs.ts';
 import { deeperTread, firstZones, TOO_LITTLE, wearLine } from './wear-line.ts';
+import { signSays, whatTips } from './what-tips.ts';
 
 describe('how far a pair was worn', () => {
   const out = (on: string, km: number, halfKm = 0) => ({ on, km, halfKm });
@@ -80,6 +81,32 @@ describe('how far a pair was worn', () => {
     expect([[], [48], [50, 152], [301], [500], [655]].map((done) => nextCheck(done))).toEqual([
       50, 150, 300, 500, 650, 800,
     ]);
+  });
+});
+
+describe('what tips a pair', () => {
+  const life = { low: 483, high: 644 };
+  it('is named one thing at a time: the rated life, then the part that is worn, then others', () => {
+    const torn = { km: 200, signs: ['lining torn'], ratedLifeKm: life };
+    // By hand: a torn lining is late from 0.75 · 483 km on.
+    expect(whatTips(torn)).toEqual([
+      { when: '362 km', answer: 'another use' },
+      { when: 'lining growing', answer: 'cannot tell' },
+      { when: 'upper torn', answer: 'retire' },
+      { when: 'rubber worn through', answer: 'retire' },
+    ]);
+    expect(whatTips({ km: 100, signs: [], ratedLifeKm: life })[0]).toEqual({
+      when: '644 km',
+      answer: 'another use',
+    });
+    expect(whatTips({ km: 100, signs: ['upper torn'] })).toEqual([]);
+  });
+  it('says of each sign how practice reads it', () => {
+    for (const sign of SIGNS) expect(signSays(sign), sign).toBeTruthy();
+    expect(signSays('no lining growing')).toBe(signSays('lining growing'));
+    expect(signSays('fine cracks: no end by itself')).toContain('EVA');
+    expect(signSays('514 km, rated for 483 to 644 km')).toContain('schools');
+    expect(signSays('wearer: light')).toBeUndefined();
   });
 });
 

@@ -13,7 +13,7 @@ import { measuredPair } from '../figure-book.ts';
 import { labFacts } from '../lab-facts.ts';
 import type { StoredPair } from '../store/pairs.ts';
 import type { Stores } from '../stores.ts';
-import { foamOf, judgeWear, ratedLife, termsOfPair, wayOf } from '../wear-standing.ts';
+import { foamOf, judgeWear, ratedLife, termsOfPair, tipsOf, wayOf } from '../wear-standing.ts';
 import { plannedLook } from './plan.ts';
 import { quantitiesAgainstWay } from './quantities-against-way.ts';
 
@@ -209,6 +209,7 @@ export function wearOf(stores: Stores, tag: string, now: string): WearOfPair {
     checks: checks.map((check) => ({ ...check, placed: namesAt(check.at) })),
     decisions: stores.wear.decisionsOf(pair.id),
     judged: judgeWear(stores, pair),
+    tips: tipsOf(stores, pair),
     zones,
     first:
       firstZones(

@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import type { WearOfPair } from '#contract/wear-records.ts';
 import { WEAR_CHECK } from '#core/catalogue/protocol.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
+import { signSays } from '#core/wear/what-tips.ts';
 import { useChange, useLab, useWear } from '../api/queries.ts';
 import { WearFan } from '../drawing/WearFan.tsx';
 import { WornSole } from '../drawing/WornSole.tsx';
@@ -45,7 +46,10 @@ function Faces({ wear }: { wear: WearOfPair }) {
           ) : (
             <ul>
               {signs.map((sign) => (
-                <li key={sign}>{sign}</li>
+                <li key={sign}>
+                  {sign}
+                  {signSays(sign) && <span className={classes.says}>{signSays(sign)}</span>}
+                </li>
               ))}
             </ul>
           )}
@@ -241,6 +245,13 @@ function Worn({ wear }: { wear: WearOfPair }) {
           <h2 className={classes.said} aria-live="polite">
             {judged.words}
           </h2>
+          {wear.tips.length > 0 && (
+            <p>
+              <strong>What would tip it</strong>{' '}
+              {wear.tips.map(({ when, answer }) => `${when} (${answer})`).join(', ')}.{' '}
+              <span className="soft">Common practice.</span>
+            </p>
+          )}
           {decision && (
             <p>
               Decided on {day(decision.on)}: <strong>{decision.answer}</strong>
