@@ -129,6 +129,15 @@ const DIALOGS: [name: string, path: string, open: (page: Page) => Promise<void>]
     },
   ],
   [
+    'an outing that is changed',
+    '/pairs/KK-06/wear',
+    (page) =>
+      page
+        .getByRole('button', { name: /^Change the outing/ })
+        .first()
+        .click(),
+  ],
+  [
     'a sitting of another pair',
     '/pairs/NS-02/receive',
     (page) =>
