@@ -19,7 +19,6 @@ export const hallOuting = outingFields.omit({ again: true, tester: true }).exten
 export const testersHall = z.object({
   kind: z.literal('tester'),
   tester: z.string(),
-  today: z.string().describe('by the clock of the bench'),
   now: moment,
   isPrivate: z.boolean().describe('nobody on the network can read along'),
   pairs: z.array(

@@ -94,6 +94,7 @@ export const rotation = z.object({
       heelStackMm: z.number().nullable(),
       answer: z.string().nullable(),
       costPerKm: z.number().nullable(),
+      currency: z.string(),
       care: z.array(z.string()),
     }),
   ),

@@ -140,6 +140,9 @@ export function planOutings(
         plan.alreadyThere += 1;
         return;
       }
+      const hash = fields.route?.hash;
+      if (hash && plan.ready.some((other) => other.fields.route?.hash === hash))
+        throw wrongValue('route', 'This route is among them already.');
       const beside = daysAround(fields.on).flatMap((day) => plannedOn(fields.tester, day));
       // Two like ones in one file are two; a file that is sent again adds nothing.
       requireOwnTime(stores, logged, { ...fields, again: true }, [...kept, ...beside]);

@@ -29,7 +29,6 @@ const pair = (tag: string, more: Partial<RotationPair> = {}): RotationPair => ({
   surfaces: [],
   iceOnly: false,
   lastOn: '2026-03-01',
-  paceKmADay: null,
   dropMm: 8,
   heelStackMm: 26,
   answer: 'go on',

@@ -17,7 +17,6 @@ export interface RotationPair {
   iceOnly: boolean;
   /** ISO date; null: not worn by this tester yet. */
   lastOn: string | null;
-  paceKmADay: number | null;
   dropMm: number | null;
   heelStackMm: number | null;
   /** What stands of its wear. */

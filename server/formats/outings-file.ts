@@ -21,6 +21,8 @@ export const OUTINGS_HEADER = [
   'effort',
   'temperature_c',
   'comfort',
+  'ratings',
+  'began_at',
   'faults',
   'note',
 ] as const;
@@ -34,6 +36,7 @@ const COLUMN_OF: Readonly<Record<string, Column>> = {
   typed: 'distance',
   wet: 'ground',
   temperature: 'temperature_c',
+  beganAt: 'began_at',
 };
 export const columnOf = (field: string): string => {
   const [head = ''] = field.split('.');
@@ -90,6 +93,19 @@ function readFaults(text: string): { what: string; atKm: number | null }[] {
 const writeFaults = (faults: OutingFields['faults']): string =>
   faults.map(({ what, atKm }) => (atKm === null ? what : `${what} from ${atKm} km`)).join('; ');
 
+/** Ratings as they are written: `cushioning 7; ground feel 5`. */
+const readRatings = (text: string): Record<string, number> =>
+  Object.fromEntries(
+    text
+      .split(';')
+      .map((one) => one.trim())
+      .filter(Boolean)
+      .map((one) => {
+        const [, name = one, value = ''] = /^(.*?) (\S+)$/.exec(one) ?? [];
+        return [name, value === '' ? Number.NaN : Number(value)];
+      }),
+  );
+
 /** Reads a row; its distance is a number of km, or written with its unit. */
 export function readOutingRow(
   { line, fields }: DelimitedRow,
@@ -119,6 +135,8 @@ export function readOutingRow(
     effort: text('effort'),
     temperature: number('temperature_c'),
     comfort: number('comfort'),
+    ratings: readRatings(text('ratings')),
+    beganAt: text('began_at') || null,
     faults: readFaults(text('faults')),
     note: text('note'),
   });
@@ -146,6 +164,10 @@ export const writeOutings = (rows: readonly (StoredOuting & { tag: string })[]):
       row.effort,
       row.temperature ?? '',
       row.comfort ?? '',
+      Object.entries(row.ratings)
+        .map(([name, value]) => `${name} ${value}`)
+        .join('; '),
+      row.beganAt ?? '',
       guardFormula(writeFaults(row.faults)),
       guardFormula(row.note),
     ]),

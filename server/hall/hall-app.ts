@@ -55,7 +55,6 @@ export interface HallOptions extends HallWork {
 }
 
 interface Call<N extends HallCallName> {
-  link: FoundLink;
   id: string;
   body: HallBody<N>;
   change: string;
@@ -167,7 +166,7 @@ export function createHallApp(options: HallOptions): Express {
       options.requireFree();
       const person = personOf(link);
       const work = () =>
-        (calls[name] as (call: unknown) => unknown)({ link, id, body, change, now: at, person });
+        (calls[name] as (call: unknown) => unknown)({ id, body, change, now: at, person });
       const subject = id || ((body as { id?: string } | undefined)?.id ?? name);
       const told = { id: change, at, person, action: name, subject, request: body };
       response.json(stores.changes.apply(told, work));

@@ -30,7 +30,6 @@ function testersView({ stores, now, isPrivate }: HallTerms, tester: string): Tes
   return {
     kind: 'tester',
     tester,
-    today: now.slice(0, 10),
     now,
     isPrivate,
     pairs: pairs.map(({ id, tag, km, cameWith, lastOn }) => {

@@ -6,7 +6,7 @@ import { servedBench } from '../served-bench.ts';
 const { bench, receive, get, post, csv } = servedBench();
 
 const HEADER =
-  'pair,tester,on,distance,minutes,surfaces,ground,activity,effort,temperature_c,comfort,faults,note';
+  'pair,tester,on,distance,minutes,surfaces,ground,activity,effort,temperature_c,comfort,ratings,began_at,faults,note';
 
 async function lab() {
   const { pairId } = await bench();
@@ -23,9 +23,9 @@ describe('a file of outings', () => {
   it('is looked at, added once, and reads back to the same', async () => {
     await lab();
     const text = `${HEADER}
-NS-01,T1,2026-02-27,12.5 km,95,stairs paved,wet,town round,easy,4,8,rubs at the heel from 3 km; lace loose,fine
-ns-01,T1,2026-02-28,7,40,,,,,,,,'=1+1
-NS-02,T2,2026-02-28,2 basketball,,indoor,dry,,,,6,,
+NS-01,T1,2026-02-27,12.5 km,95,stairs paved,wet,town round,easy,4,8,cushioning 7; ground feel 5,2026-02-27T09:00:00.000Z,rubs at the heel from 3 km; lace loose,fine
+ns-01,T1,2026-02-28,7,40,,,,,,,,,,'=1+1
+NS-02,T2,2026-02-28,2 basketball,,indoor,dry,,,,6,,,,
 `;
     const looked = await send(text, true);
     expect(looked.body).toEqual({ preview: true, added: 3, alreadyThere: 0, pairs: 2 });
@@ -35,7 +35,7 @@ NS-02,T2,2026-02-28,2 basketball,,indoor,dry,,,,6,,
     expect((await send(text)).body).toMatchObject({ added: 0, alreadyThere: 3 });
     const back = await exported();
     expect(back.split('\n')[1]).toBe(
-      'NS-01,T1,2026-02-27,12.5 km,95,stairs paved,wet,town round,easy,4,8,rubs at the heel from 3 km; lace loose,fine',
+      'NS-01,T1,2026-02-27,12.5 km,95,stairs paved,wet,town round,easy,4,8,cushioning 7; ground feel 5,2026-02-27T09:00:00.000Z,rubs at the heel from 3 km; lace loose,fine',
     );
     // No spreadsheet runs a note.
     expect(back).toContain("'=1+1");
@@ -50,7 +50,7 @@ NS-02,T2,2026-02-28,2 basketball,,indoor,dry,,,,6,,
   it('is refused whole, each fault with its line and column', async () => {
     await lab();
     const { status, body } = await send(`${HEADER}
-NS-01,T1,2026-02-27,12 km,,,,,,,,,
+NS-01,T1,2026-02-27,12 km,,,,,,,,,,,
 NS-01,T1,27 February,far,,,,,,,,,
 XX-99,T1,2026-02-27,5,,,,,,,,,
 NS-01,T9,2026-02-27,5,,,,,,,,,

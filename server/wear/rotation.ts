@@ -55,6 +55,7 @@ function pairInRotation(stores: Stores, tester: string, id: string, today: strin
     heelStackMm: heelMm,
     answer: row.wear?.answer ?? null,
     costPerKm: price !== null && km > 0 ? price / km : null,
+    currency: pair.currency,
     care: last
       ? careAdvice(
           last,
@@ -65,11 +66,9 @@ function pairInRotation(stores: Stores, tester: string, id: string, today: strin
   };
 }
 
-const asRotated = ({ endKm, iceOnly, ...pair }: RotatedPair): RotationPair => ({
+const asRotated = ({ endKm, ...pair }: RotatedPair): RotationPair => ({
   ...pair,
-  iceOnly,
   ceilingKm: endKm,
-  paceKmADay: null,
 });
 
 export function rotationOf(

@@ -138,7 +138,7 @@ export function breakInsOf(stores: Stores, pairId: string): WearOfPair['breakIns
             hours: fit.hoursToPlateau,
             lower,
             upper,
-            words: `${fit.hoursToPlateau.toFixed(1)} h, ${lower.toFixed(1)} to ${upper.toFixed(1)}`,
+            words: `${fit.hoursToPlateau.toFixed(1)} h, ${lower.toFixed(1)} to ${upper.toFixed(1)}; settles at ${fit.plateau.toFixed(1)} of 10`,
           },
         ];
       } catch (error) {

@@ -1,5 +1,4 @@
-import { NavLink } from 'react-router';
-import classes from './FitPage.module.css';
+import { PlaceLinks } from '../shell/PlaceLinks.tsx';
 
 const PLACES = [
   ['/fit/labels', 'Label to label'],
@@ -11,14 +10,4 @@ const PLACES = [
 ] as const;
 
 /** What of fit is asked beside a pair: sizes over all shoes. */
-export function FitLinks() {
-  return (
-    <nav aria-label="Sizes" className={classes.links}>
-      {PLACES.map(([to, words]) => (
-        <NavLink key={to} to={to}>
-          {words}
-        </NavLink>
-      ))}
-    </nav>
-  );
-}
+export const FitLinks = () => <PlaceLinks label="Sizes" places={PLACES} />;

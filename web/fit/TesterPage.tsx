@@ -104,6 +104,7 @@ function TesterForm({ tester }: { tester: Tester }) {
       <header className={classes.head}>
         <h1>Tester {code}</h1>
         <Link to={`/fit/foot?tester=${code}`}>What to take</Link>
+        <Link to={`/testers/${code}/rotation`}>Which pair tomorrow</Link>
         <FitLinks />
       </header>
       <p className="soft">

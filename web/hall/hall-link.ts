@@ -1,4 +1,5 @@
 /** The secret of the link that opened this page, and the secret by which the hall knows this phone again. */
+import { writeSecret } from '#contract/hall-secret.ts';
 
 const LINK = 'emvex-hall-link';
 const PHONE = 'emvex-hall-phone';
@@ -6,15 +7,6 @@ const PHONE = 'emvex-hall-phone';
 export const HALL_VIEW = 'emvex-hall-view';
 export const HALL_DRAFT = 'emvex-hall-draft';
 const SECRET = /^[\w-]{43}$/;
-
-/** 256 random bits, as they stand in an address. */
-function makeSecret(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(32));
-  return btoa(String.fromCharCode(...bytes))
-    .replaceAll('+', '-')
-    .replaceAll('/', '_')
-    .replace(/=+$/, '');
-}
 
 /**
  * Takes the secret out of the address, where no server and no history keeps it, or the one that was
@@ -37,7 +29,7 @@ export function openedLink(): string | undefined {
 export function phoneSecret(): string {
   const kept = localStorage.getItem(PHONE);
   if (kept) return kept;
-  const made = makeSecret();
+  const made = writeSecret(crypto.getRandomValues(new Uint8Array(32)));
   localStorage.setItem(PHONE, made);
   return made;
 }

@@ -4,6 +4,7 @@ import { useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { v7 as newId } from 'uuid';
 import type { HallState } from '#contract/hall-records.ts';
+import { writeSecret } from '#contract/hall-secret.ts';
 import { useChange, useLab, usePair } from '../api/queries.ts';
 import { useHall, useSignal } from '../api/wear-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
@@ -18,10 +19,7 @@ const moment = (iso: string) => dayjs(iso).format('D MMM YYYY, HH:mm');
 /** 256 random bits as they stand in an address, and the hash by which the bench knows them again. */
 async function makeSecret(): Promise<{ secret: string; secretHash: string }> {
   const bytes = crypto.getRandomValues(new Uint8Array(32));
-  const secret = btoa(String.fromCharCode(...bytes))
-    .replaceAll('+', '-')
-    .replaceAll('/', '_')
-    .replace(/=+$/, '');
+  const secret = writeSecret(bytes);
   const digest = await crypto.subtle.digest('SHA-256', new TextEncoder().encode(secret));
   const secretHash = [...new Uint8Array(digest)]
     .map((byte) => byte.toString(16).padStart(2, '0'))

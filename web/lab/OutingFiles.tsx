@@ -17,7 +17,7 @@ export function OutingFiles() {
       <p>
         A CSV file with the header{' '}
         <span className="figure" style={{ overflowWrap: 'anywhere', fontSize: '0.85rem' }}>
-          pair,tester,on,distance,minutes,surfaces,ground,activity,effort,temperature_c,comfort,faults,note
+          pair,tester,on,distance,minutes,surfaces,ground,activity,effort,temperature_c,comfort,ratings,began_at,faults,note
         </span>
         ; the first four are needed. It is looked at first, added whole or not at all, and what is
         kept already is left out.

@@ -273,6 +273,12 @@ export function RotationPage() {
                 head: 'Last out',
                 cell: ({ lastOn }) => (lastOn ? dayjs(lastOn).format('D MMM') : '–'),
               },
+              {
+                head: 'A km so far',
+                cell: ({ costPerKm, currency }) =>
+                  costPerKm === null ? '–' : `${costPerKm.toFixed(2)} ${currency}`,
+                figure: true,
+              },
               { head: 'Care', cell: ({ care }) => care.join(' ') || '–' },
               {
                 head: 'What it is for',

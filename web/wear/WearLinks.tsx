@@ -1,5 +1,4 @@
-import { NavLink } from 'react-router';
-import classes from '../fit/FitPage.module.css';
+import { PlaceLinks } from '../shell/PlaceLinks.tsx';
 
 const PLACES = [
   ['/due', 'What is due'],
@@ -9,14 +8,4 @@ const PLACES = [
 ] as const;
 
 /** What of wear is asked beside a pair: over all pairs and testers. */
-export function WearLinks() {
-  return (
-    <nav aria-label="Wear, over all" className={classes.links}>
-      {PLACES.map(([to, words]) => (
-        <NavLink key={to} to={to}>
-          {words}
-        </NavLink>
-      ))}
-    </nav>
-  );
-}
+export const WearLinks = () => <PlaceLinks label="Wear, over all" places={PLACES} />;
