@@ -13,6 +13,7 @@ import { MATCH_ENDPOINTS } from './match-endpoints.ts';
 import { PAIR_ENDPOINTS } from './pair-endpoints.ts';
 import { READING_ENDPOINTS } from './reading-endpoints.ts';
 import { SHEET_ENDPOINTS } from './sheet-endpoints.ts';
+import { SHELF_ENDPOINTS } from './shelf-endpoints.ts';
 import { STUDY_ENDPOINTS } from './study-endpoints.ts';
 import { WEAR_ENDPOINTS } from './wear-endpoints.ts';
 import { WISH_ENDPOINTS } from './wish-endpoints.ts';
@@ -29,6 +30,7 @@ export const ENDPOINTS = {
   ...DELIVERY_ENDPOINTS,
   ...STUDY_ENDPOINTS,
   ...SHEET_ENDPOINTS,
+  ...SHELF_ENDPOINTS,
   ...LINE_ENDPOINTS,
   ...WISH_ENDPOINTS,
   ...FIT_ENDPOINTS,

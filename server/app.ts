@@ -6,6 +6,7 @@ import { v7 as newId } from 'uuid';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
 import { mountCalculations } from './calculations.ts';
 import { mountEndpoints, mountFiles, pathOf } from './endpoint.ts';
+import { sizeWordsOf } from './fit/deviation.ts';
 import { keepHallTryOn } from './fit/fit.ts';
 import { fitRoutes } from './fit/fit-routes.ts';
 import { guardCharset, guardHost, guardPage } from './guard.ts';
@@ -34,6 +35,8 @@ import { walkRoutes } from './receive/walk-routes.ts';
 import { wishRoutes } from './receive/wish-routes.ts';
 import { lineRoutes } from './sheets/line-routes.ts';
 import { sheetRoutes } from './sheets/sheet-routes.ts';
+import { refreshShelf } from './sheets/shelf.ts';
+import { shelfRoutes } from './sheets/shelf-routes.ts';
 import type { Db } from './store/database.ts';
 import { photographFolder } from './store/photograph-folder.ts';
 import { openStores, type Stores } from './stores.ts';
@@ -135,6 +138,7 @@ export function createApp(options: AppOptions): BenchApp {
   const watchInstruments = () => gauges?.watch(stores.instruments.all());
   watchInstruments();
   const failed = (error: unknown) => log.error(describeFault(error), 'refresh failed');
+  const sizesOf = () => sizeWordsOf(stores);
   let keepingUp = false;
   const refresh = () => {
     refreshStale(stores, log).then(keepUp).catch(failed);
@@ -144,6 +148,7 @@ export function createApp(options: AppOptions): BenchApp {
     keepingUp = true;
     settleLearned(stores)
       .then(() => refreshConsistency(stores, log))
+      .then(() => refreshShelf(stores, sizesOf, log))
       .catch(failed)
       .finally(() => {
         keepingUp = false;
@@ -184,6 +189,7 @@ export function createApp(options: AppOptions): BenchApp {
       ...studyRoutes(stores, keepUp),
       ...photographRoutes(stores, pictures),
       ...sheetRoutes(stores),
+      ...shelfRoutes(stores, sizesOf, keepUp),
       ...lineRoutes(stores),
       ...gaugeRoutes(gauges),
       ...jobRoutes({ imports, jobs }),

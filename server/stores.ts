@@ -28,6 +28,7 @@ import { protocolStore } from './store/protocols.ts';
 import { readingStore } from './store/readings.ts';
 import { rotationStore } from './store/rotation.ts';
 import { sessionStore } from './store/sessions.ts';
+import { shelfStore } from './store/shelf.ts';
 import { studyReadingStore } from './store/study-readings.ts';
 import { testerStore } from './store/testers.ts';
 import { thresholdStore } from './store/thresholds.ts';
@@ -76,6 +77,7 @@ export function openStores(db: Db) {
     bridges: bridgeStore(db),
     sessions: sessionStore(db, lab.catalogue, readings),
     curves: curveStore(db),
+    shelf: shelfStore(db),
     learned: learnedStore(db),
   };
 }

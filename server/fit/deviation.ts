@@ -363,6 +363,15 @@ export function deviationOfEdition(stores: Stores, slug: string): EditionDeviati
   };
 }
 
+/** How the label of any edition runs, in words, by one look at the lab; empty: nobody can tell. */
+export function sizeWordsOf(stores: Stores): (editionId: string) => string {
+  const look = lookAt(stores);
+  return (editionId) => {
+    const { deviation } = evidenceOf(look, editionId, labelOf(look, editionId));
+    return deviation.kinds.length > 0 ? deviation.verdict : '';
+  };
+}
+
 /** The inside of an edition at one of its labels, for rulers: null where it was not measured. */
 export function insideOfPair(stores: Stores, pairId: string): { mm: number; U: number } | null {
   const lab = labFacts(stores);

@@ -40,7 +40,7 @@ function mostShared<T>(candidates: readonly T[], counts: (candidate: T) => numbe
 }
 
 /** What is claimed and reported of an edition, the latest first. */
-function statedFigures(
+export function statedFigures(
   { claims, reported }: EditionRecord,
   catalogue: Catalogue,
 ): StatedOfEdition[] {

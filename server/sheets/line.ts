@@ -18,6 +18,7 @@ import {
 import { editionName } from '#core/sizing/edition-name.ts';
 import { correct } from '../corrections.ts';
 import { Refusal, wrongValue } from '../problems.ts';
+import type { StoredPair } from '../store/pairs.ts';
 import type { Stores } from '../stores.ts';
 import { differingParts, gatherEditions, viewCell } from './comparison.ts';
 
@@ -29,7 +30,7 @@ type Prices = VersionLine['editions'][number]['prices'];
 const LONGEST_LINE = 24;
 
 /** Prices seen, and what was paid or asked for pairs; the latest first. */
-function pricesOf(stores: Stores, { id, stored }: GatheredEdition): Prices {
+export function pricesOf(stores: Stores, id: string, stored: readonly StoredPair[]): Prices {
   const seen = stores.lines
     .pricesOf(id)
     .filter(({ withdrawn }) => withdrawn === null)
@@ -77,7 +78,7 @@ function stepBetween(
     const [before, after] = cells;
     return before && after ? [{ part, before: before.answer, after: after.answer }] : [];
   });
-  const [before, after] = [older, newer].map((one) => pricesOf(stores, one)[0]);
+  const [before, after] = [older, newer].map((one) => pricesOf(stores, one.id, one.stored)[0]);
   const step = {
     kind,
     changes,
@@ -136,7 +137,7 @@ export function buildLine(stores: Stores, slug: string): VersionLine {
           ? [{ kind, slug: other.edition.slug, name: editionName(other.edition) }]
           : [];
       }),
-      prices: pricesOf(stores, one),
+      prices: pricesOf(stores, one.id, one.stored),
       cells: cells.flatMap((row) => {
         const cell = row.cells[at];
         return cell ? [viewCell(cell)] : [];

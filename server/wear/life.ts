@@ -5,29 +5,13 @@ import type { EditionLife } from '#contract/life-records.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { testersDiffer } from '#core/wear/break-in.ts';
 import { ENDS_ENOUGH, editionLife } from '#core/wear/edition-life.ts';
-import { endCause, lifeSentence } from '#core/wear/end-causes.ts';
+import { lifeSentence } from '#core/wear/end-causes.ts';
+import { endOf } from '../pair-end.ts';
 import type { WornRow } from '../store/rotation.ts';
 import type { Stores } from '../stores.ts';
 import { breakInsOf, zonesOf } from './wear.ts';
 
 type LifePair = EditionLife['pairs'][number];
-
-/** How a pair stands: still in use, or how and where it ended. */
-function endOf(stores: Stores, row: WornRow): Pick<LifePair, 'km' | 'ended' | 'how' | 'cause'> {
-  const decision = stores.wear.decisionsOf(row.id).find(({ withdrawn }) => withdrawn === null);
-  if (!decision || decision.answer === 'go on')
-    return { km: row.km, ended: false, how: 'in use', cause: null };
-  // Moved to another use though the signs said go on: for another reason than its condition.
-  const byCondition =
-    decision.answer === 'retire' ||
-    (decision.answer === 'another use' && decision.judged.answer !== 'go on');
-  return {
-    km: Math.max(decision.km, row.cameWith),
-    ended: byCondition,
-    how: decision.answer === 'retire' ? 'retired' : decision.answer,
-    cause: byCondition ? endCause([...decision.judged.for, decision.why]) : null,
-  };
-}
 
 /** Where its first zone is through, by its line. */
 function throughAt(stores: Stores, row: WornRow): number | undefined {

@@ -382,8 +382,9 @@ export function ComparePage() {
       {slugs.length < 2 && (
         <p className={classes.empty}>
           {slugs.length === 0
-            ? 'Choose two to ten editions: add them above, or drag pairs from the tray onto Compare.'
-            : 'Add a second edition to compare it with.'}
+            ? 'Choose two to ten editions: add them above, drag pairs from the tray onto Compare, or mark them on the '
+            : 'Add a second edition to compare it with, or mark some on the '}
+          <Link to="/shelf">shelf</Link>.
         </p>
       )}
       {comparison.isError && !comparison.data && slugs.length >= 2 && (

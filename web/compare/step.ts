@@ -29,6 +29,22 @@ export const compareStep: Step = {
       goTo: 'Compare',
     },
     {
+      path: 'shelf',
+      title: 'Shelf',
+      wide: true,
+      page: async () => (await import('./ShelfPage.tsx')).ShelfPage,
+      goTo: 'Shelf',
+      keys: {
+        title: 'Shelf',
+        lines: [
+          [['x'], 'mark the row in hand'],
+          [['Enter'], 'open the row in hand'],
+          [['↑', '↓'], 'row before, row after; on its lines: its own place'],
+          [['Delete'], 'on its lines: out of the own order'],
+        ],
+      },
+    },
+    {
       path: 'editions/:edition/line',
       title: 'Line of versions',
       page: async () => (await import('./LinePage.tsx')).LinePage,

@@ -22,13 +22,15 @@ const FirstStart = lazy(async () => ({
 /** What a page calls itself in the browser's tab; `:tag` and the like stand for names of its address. */
 export interface PageHandle {
   title: string;
+  /** Takes the width of the tray. */
+  wide?: boolean;
 }
 
-/** The title of the page that is open, with the names that its address holds. */
-function usePageTitle(): string {
+/** The title of the page that is open, with the names that its address holds, and whether it is a wide one. */
+function usePageHandle(): Required<PageHandle> {
   const page = useMatches().findLast((match) => match.handle !== undefined);
-  const title = (page?.handle as PageHandle | undefined)?.title ?? 'Bench';
-  return title.replace(/:(\w+)/g, (_, name: string) => page?.params[name] ?? '');
+  const { title = 'Bench', wide = false } = (page?.handle as PageHandle | undefined) ?? {};
+  return { title: title.replace(/:(\w+)/g, (_, name: string) => page?.params[name] ?? ''), wide };
 }
 
 /** The frame of every page: steps along a rule, the tray, and the page itself. */
@@ -37,6 +39,8 @@ export function Shell() {
   const [trayOpen, tray] = useDisclosure(false);
   const [goTo, setGoTo] = useState(false);
   const narrow = useMediaQuery('(max-width: 800px)') ?? false;
+  const { title, wide } = usePageHandle();
+  const folded = narrow || wide;
   const lab = useLab();
   const health = useHealth();
   const location = useLocation();
@@ -52,9 +56,8 @@ export function Shell() {
   }, [location.pathname, tray.close]);
   useHand();
   const start = lab.data && !lab.data.setUp;
-  const title = usePageTitle();
   return (
-    <div className={classes.shell}>
+    <div className={classes.shell} data-folded={folded}>
       <title>{`${start ? 'First start' : title} · Emvex`}</title>
       <a className="skip" href="#page">
         To the page
@@ -68,13 +71,13 @@ export function Shell() {
         <ServerAway />
         <RefusedChanges />
       </header>
-      {!narrow && !start && (
+      {!folded && !start && (
         <aside className={classes.tray} aria-label="Tray">
           <Tray />
         </aside>
       )}
       <main id="page" className={classes.page} tabIndex={-1}>
-        {narrow && !start && (
+        {folded && !start && (
           <Button variant="default" size="xs" onClick={tray.open} className={classes.trayButton}>
             Tray
           </Button>
@@ -93,7 +96,7 @@ export function Shell() {
         </Suspense>
       </main>
       <Suspense fallback={null}>
-        {trayOpen && narrow && <TrayDrawer onClose={tray.close} />}
+        {trayOpen && folded && <TrayDrawer onClose={tray.close} />}
         {helpOpen && <KeyHelp onClose={help.close} />}
         {goTo && <GoTo onClose={() => setGoTo(false)} onHelp={help.open} />}
       </Suspense>

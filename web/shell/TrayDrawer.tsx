@@ -4,7 +4,7 @@ import { Tray } from './Tray.tsx';
 /** The tray on a narrow screen. */
 export function TrayDrawer({ onClose }: { onClose: () => void }) {
   return (
-    <Drawer opened onClose={onClose} title="Tray" size="85%">
+    <Drawer opened onClose={onClose} title="Tray" size="min(85%, 340px)">
       <Tray />
     </Drawer>
   );

@@ -7,12 +7,14 @@ import type { FrameHandle } from './StepPlaces.tsx';
 import type { Step, StepPage } from './step.ts';
 import { STEPS } from './steps.ts';
 
-const called = (title: string): { handle: PageHandle } => ({ handle: { title } });
+const called = (title: string, wide = false): { handle: PageHandle } => ({
+  handle: { title, wide },
+});
 
-function routeOf({ path, title, page, fetch }: StepPage): RouteObject {
+function routeOf({ path, title, page, fetch, wide }: StepPage): RouteObject {
   return {
     path: `/${path}`,
-    ...called(title),
+    ...called(title, wide),
     lazy: async () => ({ Component: await page() }),
     // Records are asked for beside the code that shows them, not after it.
     ...(fetch

@@ -24,6 +24,8 @@ export interface StepPage {
   /** In the browser's tab; `:tag` and the like stand for names of the address. */
   title: string;
   page: () => Promise<ComponentType>;
+  /** Needs no pair, and the width of the tray: it is folded away there. */
+  wide?: true;
   /** Asks for what the page shows of a pair, while its code is on the way. */
   fetch?: (tag: string | undefined) => void;
   /** What it is called among the places of its step. */

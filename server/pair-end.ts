@@ -1,0 +1,26 @@
+/** How a worn pair stands: still in use, or how, where and why it ended. */
+import type { EditionLife } from '#contract/life-records.ts';
+import { endCause } from '#core/wear/end-causes.ts';
+import type { WornRow } from './store/rotation.ts';
+import type { Stores } from './stores.ts';
+
+type LifePair = EditionLife['pairs'][number];
+
+export function endOf(
+  stores: Stores,
+  row: WornRow,
+): Pick<LifePair, 'km' | 'ended' | 'how' | 'cause'> {
+  const decision = stores.wear.decisionsOf(row.id).find(({ withdrawn }) => withdrawn === null);
+  if (!decision || decision.answer === 'go on')
+    return { km: row.km, ended: false, how: 'in use', cause: null };
+  // Moved to another use though the signs said go on: for another reason than its condition.
+  const byCondition =
+    decision.answer === 'retire' ||
+    (decision.answer === 'another use' && decision.judged.answer !== 'go on');
+  return {
+    km: Math.max(decision.km, row.cameWith),
+    ended: byCondition,
+    how: decision.answer === 'retire' ? 'retired' : decision.answer,
+    cause: byCondition ? endCause([...decision.judged.for, decision.why]) : null,
+  };
+}
