@@ -5,8 +5,11 @@ import { join } from 'node:path';
 import { v7 as uuid7 } from 'uuid';
 import { afterAll, describe, expect, it } from 'vitest';
 import { EXPORTED } from '#server/formats/export-readings.ts';
+import { silentLog } from '#server/log.ts';
 import { type ServedApp, serveApp } from '#server/served-app.ts';
+import { refreshShelf } from '#server/sheets/shelf.ts';
 import { type Db, openDatabase } from '#server/store/database.ts';
+import { openStores } from '#server/stores.ts';
 import { fillLab } from './lab-scale.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'emvex-growth-'));
@@ -19,10 +22,11 @@ const STEPPED = 'recall';
 type Statements = Record<string, string[]>;
 
 /** A lab of so many editions in a file, looked through by ANALYZE or not. */
-function makeLab(editions: number, analysed: boolean): string {
+async function makeLab(editions: number, analysed: boolean): Promise<string> {
   const file = join(folder, `lab-${uuid7()}.db`);
   const db = openDatabase(file, '2026-03-01');
   fillLab(db, { editions, pairs: 3 });
+  await refreshShelf(openStores(db), () => () => '', silentLog());
   if (analysed) db.exec('ANALYZE');
   db.close();
   return file;
@@ -79,6 +83,7 @@ async function statementsOf(file: string): Promise<Statements> {
   await count('sides of an edition', () =>
     get('/api/studies/sides?quantity=mass&edition=edition-2'),
   );
+  await count('shelf', () => get('/api/shelf?words=over+200+g'));
   await count('comparison', () => get('/api/comparison?editions=edition-1,edition-2,edition-3'));
   await count('start of a sitting', () =>
     served.send('POST', '/api/sessions', {
@@ -106,8 +111,8 @@ async function statementsOf(file: string): Promise<Statements> {
 describe('a book of ten times as many editions', () => {
   it('takes the same statements for the same request', async () => {
     const [small, large] = [
-      await statementsOf(makeLab(4, false)),
-      await statementsOf(makeLab(40, false)),
+      await statementsOf(await makeLab(4, false)),
+      await statementsOf(await makeLab(40, false)),
     ];
     const counts = (statements: Statements) =>
       Object.fromEntries(
@@ -145,7 +150,7 @@ describe.each([false, true])(
   'no request reads a growing table through, analysed: %s',
   (analysed) => {
     it('whatever it shows', async () => {
-      const file = makeLab(40, analysed);
+      const file = await makeLab(40, analysed);
       const statements = await statementsOf(file);
       const db = openDatabase(file, '2026-03-01');
       for (const [name, run] of Object.entries(statements))

@@ -24,6 +24,8 @@ export const TOPICS = [
   /** Studies of pairs, of sides, of methods. */
   'studies',
   'gauge-studies',
+  /** Words of sheets, what was issued, comparisons that are kept. */
+  'issued',
 ] as const;
 export type Topic = (typeof TOPICS)[number];
 

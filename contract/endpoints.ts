@@ -7,6 +7,7 @@ import { EDITION_ENDPOINTS } from './edition-endpoints.ts';
 import type { Endpoint, Topic } from './endpoint.ts';
 import { FIT_ENDPOINTS } from './fit-endpoints.ts';
 import { HALL_ENDPOINTS } from './hall-endpoints.ts';
+import { ISSUE_ENDPOINTS } from './issue-endpoints.ts';
 import { LAB_ENDPOINTS } from './lab-endpoints.ts';
 import { LINE_ENDPOINTS } from './line-endpoints.ts';
 import { MATCH_ENDPOINTS } from './match-endpoints.ts';
@@ -31,6 +32,7 @@ export const ENDPOINTS = {
   ...STUDY_ENDPOINTS,
   ...SHEET_ENDPOINTS,
   ...SHELF_ENDPOINTS,
+  ...ISSUE_ENDPOINTS,
   ...LINE_ENDPOINTS,
   ...WISH_ENDPOINTS,
   ...FIT_ENDPOINTS,

@@ -6,7 +6,7 @@ import { v7 as newId } from 'uuid';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
 import { mountCalculations } from './calculations.ts';
 import { mountEndpoints, mountFiles, pathOf } from './endpoint.ts';
-import { sizeWordsOf } from './fit/deviation.ts';
+import { deviationOfEdition, sizeWordsOf } from './fit/deviation.ts';
 import { keepHallTryOn } from './fit/fit.ts';
 import { fitRoutes } from './fit/fit-routes.ts';
 import { guardCharset, guardHost, guardPage } from './guard.ts';
@@ -33,7 +33,10 @@ import { correctionRoutes } from './receive/correction-routes.ts';
 import { pairRoutes } from './receive/pair-routes.ts';
 import { walkRoutes } from './receive/walk-routes.ts';
 import { wishRoutes } from './receive/wish-routes.ts';
+import { issueFileRoutes, issueRoutes } from './sheets/issue-routes.ts';
 import { lineRoutes } from './sheets/line-routes.ts';
+import { loopReader } from './sheets/loops.ts';
+import { pictureReader } from './sheets/sheet-issue.ts';
 import { sheetRoutes } from './sheets/sheet-routes.ts';
 import { refreshShelf } from './sheets/shelf.ts';
 import { shelfRoutes } from './sheets/shelf-routes.ts';
@@ -42,6 +45,7 @@ import { photographFolder } from './store/photograph-folder.ts';
 import { openStores, type Stores } from './stores.ts';
 import { refreshConsistency } from './studies/consistency.ts';
 import { studyRoutes } from './studies/study-routes.ts';
+import { lifeOf } from './wear/life.ts';
 import { outingFileRoutes } from './wear/outing-files.ts';
 import { wearRoutes } from './wear/wear-routes.ts';
 
@@ -139,6 +143,15 @@ export function createApp(options: AppOptions): BenchApp {
   watchInstruments();
   const failed = (error: unknown) => log.error(describeFault(error), 'refresh failed');
   const sizesOf = () => sizeWordsOf(stores);
+  const issue = {
+    stores,
+    loops: loopReader(stores),
+    readPictures: pictureReader((hash) => pictures.pathOf(hash, 'full')),
+    sources: {
+      fitOf: (slug: string) => deviationOfEdition(stores, slug),
+      lifeOf: (slug: string) => lifeOf(stores, slug),
+    },
+  };
   let keepingUp = false;
   const refresh = () => {
     refreshStale(stores, log).then(keepUp).catch(failed);
@@ -188,7 +201,8 @@ export function createApp(options: AppOptions): BenchApp {
       ...matchRoutes(stores),
       ...studyRoutes(stores, keepUp),
       ...photographRoutes(stores, pictures),
-      ...sheetRoutes(stores),
+      ...sheetRoutes(stores, issue.loops),
+      ...issueRoutes(issue),
       ...shelfRoutes(stores, sizesOf, keepUp),
       ...lineRoutes(stores),
       ...gaugeRoutes(gauges),
@@ -200,6 +214,7 @@ export function createApp(options: AppOptions): BenchApp {
     ...curveRoutes(stores, now, imports.requireFree),
     ...photographFileRoutes(stores, pictures, now, imports.requireFree),
     ...returnNoteRoutes(stores),
+    ...issueFileRoutes(issue),
     ...outingFileRoutes(stores, now, imports.requireFree),
     ...gaugeStream(gauges),
   });

@@ -38,7 +38,18 @@ type Answer<N extends PathName> = Endpoints[N] extends { at: `GET ${string}` } |
   ? AnswerOf<N> | Promise<AnswerOf<N>>
   : AnswerOf<N>;
 
-export type Handlers = { [N in PathName]: (call: Call<N>) => Answer<N> };
+/** What a change needs that takes its time, a picture read from its file: had before the transaction begins. */
+export interface Prepared<N extends PathName, What> {
+  prepare: (call: Call<N>) => Promise<What>;
+  work: (call: Call<N>, what: What) => AnswerOf<N>;
+}
+
+export const prepared = <N extends PathName, What>(handler: Prepared<N, What>) => handler;
+
+export type Handlers = {
+  // biome-ignore lint/suspicious/noExplicitAny: what is prepared is known to its handler alone
+  [N in PathName]: ((call: Call<N>) => Answer<N>) | Prepared<N, any>;
+};
 
 interface Wiring {
   changes: ChangeStore;
@@ -59,7 +70,9 @@ function subjectOf(name: PathName, params: unknown, body: unknown): string {
   return (found as { id: string } | undefined)?.id ?? named ?? name;
 }
 
-function respond(wiring: Wiring, name: PathName, handler: (call: never) => unknown) {
+type AnyHandler = ((call: never) => unknown) | Prepared<PathName, unknown>;
+
+function respond(wiring: Wiring, name: PathName, handler: AnyHandler) {
   const endpoint: Endpoint = ENDPOINTS[name];
   const writes = 'touches' in endpoint;
   return async (request: Request, response: Response) => {
@@ -73,7 +86,9 @@ function respond(wiring: Wiring, name: PathName, handler: (call: never) => unkno
     if (writes) wiring.requireFree();
     const person = personCode(request);
     const gone = clientGone(response);
-    const work = () => handler({ params, query, body, change: id, now, person, gone } as never);
+    const call = { params, query, body, change: id, now, person, gone } as never;
+    const what = typeof handler === 'function' ? undefined : await handler.prepare(call);
+    const work = () => (typeof handler === 'function' ? handler(call) : handler.work(call, what));
     if (!writes) {
       const answer = await work();
       if (!gone.aborted) response.json(answer);
@@ -111,7 +126,7 @@ function mount(
 /** Mounts every address of the contract that takes and answers JSON. */
 export function mountEndpoints(app: Express, wiring: Wiring, handlers: Handlers): void {
   for (const name of Object.keys(handlers) as PathName[])
-    mount(app, name, respond(wiring, name, handlers[name] as (call: never) => unknown));
+    mount(app, name, respond(wiring, name, handlers[name] as unknown as AnyHandler));
 }
 
 /** What came in at an address of files, checked. */

@@ -14,6 +14,7 @@ import { gaugeStudyStore } from './store/gauge-studies.ts';
 import { hallLinkStore } from './store/hall-links.ts';
 import { instrumentStore } from './store/instruments.ts';
 import { issuedStore } from './store/issued.ts';
+import { keptComparisonStore } from './store/kept-comparisons.ts';
 import { labStore } from './store/lab.ts';
 import { learnedStore } from './store/learned.ts';
 import { lineStore } from './store/lines.ts';
@@ -28,6 +29,7 @@ import { protocolStore } from './store/protocols.ts';
 import { readingStore } from './store/readings.ts';
 import { rotationStore } from './store/rotation.ts';
 import { sessionStore } from './store/sessions.ts';
+import { sheetWordStore } from './store/sheet-words.ts';
 import { shelfStore } from './store/shelf.ts';
 import { studyReadingStore } from './store/study-readings.ts';
 import { testerStore } from './store/testers.ts';
@@ -78,6 +80,8 @@ export function openStores(db: Db) {
     sessions: sessionStore(db, lab.catalogue, readings),
     curves: curveStore(db),
     shelf: shelfStore(db),
+    sheetWords: sheetWordStore(db),
+    keptComparisons: keptComparisonStore(db),
     learned: learnedStore(db),
   };
 }

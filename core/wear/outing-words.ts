@@ -43,3 +43,30 @@ export type OutingRating = (typeof OUTING_RATINGS)[number];
 export const SHOWROOM_RATINGS: readonly OutingRating[] = ['cushioning', 'rebound'];
 /** So many outings of a pair count as the showroom. */
 export const SHOWROOM_OUTINGS = 4;
+
+/** What is felt, in words from one end of the scale to the other: nobody averages words. */
+const RIDE_SCALES: Record<'comfort' | OutingRating, readonly string[]> = {
+  comfort: ['sore', 'tired', 'fair', 'good', 'forgotten'],
+  cushioning: ['hard', 'firm', 'even', 'soft', 'deep'],
+  rebound: ['dead', 'dull', 'even', 'lively', 'springy'],
+  stability: ['sways', 'loose', 'fair', 'steady', 'rooted'],
+  'ground feel': ['numb', 'faint', 'some', 'clear', 'every grain'],
+  roll: ['slaps', 'stiff', 'even', 'rolls', 'rolls by itself'],
+  grip: ['slides', 'wary', 'fair', 'sure', 'holds'],
+  turning: ['sticks', 'slow', 'fair', 'quick', 'spins'],
+  warmth: ['cold', 'cool', 'even', 'warm', 'hot'],
+  debris: ['full of it', 'some', 'little', 'hardly any', 'none'],
+};
+
+/**
+ * The word that a rating from 0 to 10 stands for.
+ * @example rideWord('cushioning', 3) // 'firm'
+ */
+export function rideWord(rating: 'comfort' | OutingRating, value: number): string {
+  const scale = RIDE_SCALES[rating];
+  const step = Math.min(scale.length - 1, Math.floor((value / 10) * scale.length));
+  return scale[step] ?? '';
+}
+
+export const rideScale = (rating: 'comfort' | OutingRating): readonly string[] =>
+  RIDE_SCALES[rating];

@@ -1,78 +1,50 @@
-/** A document of the bench as a tagged PDF, on one A4 page where it fits. */
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
-import type PDFDocument from 'pdfkit';
+/** A document of the bench as a tagged PDF with bookmarks, on A4 or Letter, on one page where it fits. */
 import { RUNG_REACH, type RungPlace } from '#core/match/match-drawing.ts';
-import type {
-  BenchDocument,
-  DocumentColumn,
-  DocumentDrawing,
-  DocumentPart,
-  DocumentRow,
+import {
+  type BenchDocument,
+  type DocumentColumn,
+  type DocumentDrawing,
+  type DocumentLayout,
+  type DocumentPart,
+  type DocumentRow,
+  partsIn,
 } from '#core/sheet/document.ts';
+import {
+  type Doc,
+  drawFeet,
+  font,
+  HATCH,
+  INK,
+  LINE,
+  MARGIN,
+  makeRoom,
+  SIGNAL,
+  SMALL,
+  SOFT,
+  say,
+  TEXT,
+  tagged,
+  widthOf,
+} from './pdf-page.ts';
+import {
+  drawColumns,
+  drawFigures,
+  drawLead,
+  drawPictures,
+  drawTallies,
+  drawWords,
+} from './pdf-sheet-parts.ts';
 
-const FONTS = join(
-  dirname(
-    createRequire(import.meta.url).resolve('@fontsource/atkinson-hyperlegible-next/package.json'),
-  ),
-  'files',
-);
-type Weight = 400 | 700;
-const font = (weight: Weight, letters: 'latin' | 'latin-ext' = 'latin') =>
-  join(FONTS, `atkinson-hyperlegible-next-${letters}-${weight}-normal.woff`);
-/** Letters that the font keeps in a file of its own: ł, š, ő. */
-const EXTENDED = /([\u0100-\u0130\u0132-\u0151\u0154-\u02ba\u1e00-\u1eff]+)/;
-
-const INK = '#1f2a44';
-const SOFT = '#565f75';
-const SIGNAL = '#b3261e';
-const HATCH = '#e4decb';
-const LINE = '#d3ccb9';
-const MARGIN = 54;
 const ROW = 17;
-
-type Doc = InstanceType<typeof PDFDocument>;
-
-/** Writes what people typed: names hold letters of both files of the font. */
-function say(
-  doc: Doc,
-  weight: Weight,
-  text: string,
-  [x, y]: [x: number, y: number],
-  options: { width: number; height?: number; ellipsis?: boolean },
-): void {
-  // The pieces between stand at even places.
-  const runs = text.split(EXTENDED).map((run, at) => ({ run, extended: at % 2 === 1 }));
-  const written = runs.filter(({ run }) => run !== '');
-  written.forEach(({ run, extended }, at) => {
-    const terms = { ...options, continued: at < written.length - 1 };
-    doc.font(font(weight, extended ? 'latin-ext' : 'latin'));
-    if (at === 0) doc.text(run, x, y, terms);
-    else doc.text(run, terms);
-  });
-  doc.font(font(weight));
-}
-
-/** Begins another page where what comes would run off this one. */
-function makeRoom(doc: Doc, height: number): void {
-  if (doc.y + height > doc.page.height - MARGIN) doc.addPage();
-}
 
 const LEFT = '#0b6560';
 const RIGHT = '#8a4300';
 const VIEW_WIDTH = 228;
 const VIEW_HEIGHT = 84;
 const VIEW_GAP = 28;
-const TEXT = 9.8;
-const SMALL = 8.5;
 const RUNG_MARGIN = 8;
 
-const widthOf = (doc: Doc) => doc.page.width - 2 * MARGIN;
-
-/** Draws as an element of the structure that a screen reader goes by. */
-function tagged(doc: Doc, kind: string, draw: () => void, alt?: string): void {
-  doc.addStructure(doc.struct(kind, alt ? { alt } : {}, draw));
-}
+const TONES = { left: LEFT, right: RIGHT, ink: INK, soft: SOFT } as const;
 
 function drawRung(
   doc: Doc,
@@ -175,7 +147,7 @@ function drawTable(
 
 function drawStrokes(
   doc: Doc,
-  { box: [left, top, width, height], strokes }: DocumentDrawing,
+  { box: [left, top, width, height], strokes, labels = [] }: DocumentDrawing,
   [x, y]: [x: number, y: number],
 ): void {
   const scale = Math.min(VIEW_WIDTH / width, VIEW_HEIGHT / height);
@@ -188,9 +160,21 @@ function drawStrokes(
       .lineWidth(1 / scale);
     const drawn = doc.path(path);
     if (dashed) drawn.dash(4 / scale, { space: 2 / scale });
-    drawn.stroke(tone === 'left' ? LEFT : RIGHT);
+    drawn.stroke(TONES[tone]);
     if (dashed) doc.undash();
     doc.restore();
+  }
+  for (const label of labels) {
+    const size = label.size * scale;
+    doc
+      .font(font(label.strong ? 700 : 400))
+      .fontSize(size)
+      .fillColor(label.strong ? INK : SOFT);
+    const wide = doc.widthOfString(label.text);
+    const shift = label.anchor === 'middle' ? wide / 2 : label.anchor === 'end' ? wide : 0;
+    doc.text(label.text, x + (label.x - left) * scale - shift, y + (label.y - top) * scale - size, {
+      lineBreak: false,
+    });
   }
 }
 
@@ -225,7 +209,8 @@ function drawFacts(doc: Doc, rows: readonly [string, string][]): void {
 
 function drawHeading(doc: Doc, text: string): void {
   doc.moveDown(0.6);
-  makeRoom(doc, 40);
+  makeRoom(doc, 60);
+  doc.outline.addItem(text);
   tagged(doc, 'H2', () => {
     doc
       .font(font(700))
@@ -248,21 +233,50 @@ function drawLines(doc: Doc, lines: readonly string[], small: boolean): void {
     });
 }
 
+/** A part under its name, which is a bookmark of the file. */
+function drawSection(
+  doc: Doc,
+  { title, note, parts }: Extract<DocumentPart, { kind: 'section' }>,
+): void {
+  drawHeading(doc, note ? `${title} (${note})` : title);
+  for (const part of parts) drawPart(doc, part);
+}
+
 function drawPart(doc: Doc, part: DocumentPart): void {
   if (part.kind === 'facts') drawFacts(doc, part.rows);
   else if (part.kind === 'heading') drawHeading(doc, part.text);
   else if (part.kind === 'lines') drawLines(doc, part.lines, part.small ?? false);
   else if (part.kind === 'table') drawTable(doc, part);
-  else drawDrawings(doc, part.drawings);
+  else if (part.kind === 'drawings') drawDrawings(doc, part.drawings);
+  else if (part.kind === 'lead') drawLead(doc, part.lines);
+  else if (part.kind === 'words') drawWords(doc, part.blocks);
+  else if (part.kind === 'columns') drawColumns(doc, part.columns);
+  else if (part.kind === 'pictures') drawPictures(doc, part.pictures);
+  else if (part.kind === 'figures') drawFigures(doc, part.figures);
+  else if (part.kind === 'tallies') drawTallies(doc, part.tallies);
+  else drawSection(doc, part);
+}
+
+export const PAPERS = ['a4', 'letter'] as const;
+
+export interface PdfTerms {
+  paper?: (typeof PAPERS)[number] | undefined;
+  layout?: DocumentLayout | undefined;
+  /** At the foot of every page: which revision it is, by whom. */
+  foot?: string;
 }
 
 /** Writes a document; the answer is the whole file. */
-export async function writeDocumentPdf(document: BenchDocument): Promise<Buffer> {
+export async function writeDocumentPdf(
+  document: BenchDocument,
+  { paper = 'a4', layout, foot }: PdfTerms = {},
+): Promise<Buffer> {
   // Loaded at the first document: it is large, and a return is rare.
   const { default: Paper } = await import('pdfkit');
   const doc = new Paper({
-    size: 'A4',
+    size: paper === 'a4' ? 'A4' : 'LETTER',
     margin: MARGIN,
+    bufferPages: true,
     info: { Title: document.title, Producer: 'Emvex', Creator: 'Emvex' },
     lang: document.language,
     pdfVersion: '1.5',
@@ -279,8 +293,15 @@ export async function writeDocumentPdf(document: BenchDocument): Promise<Buffer>
     doc.fontSize(20).fillColor(INK);
     say(doc, 700, document.title, [MARGIN, doc.y], { width: widthOf(doc) });
   });
+  const under = [document.under, document.opposite].filter(Boolean).join(' · ');
+  if (under)
+    tagged(doc, 'P', () => {
+      doc.fontSize(TEXT).fillColor(SOFT);
+      say(doc, 400, under, [MARGIN, doc.y], { width: widthOf(doc) });
+    });
   doc.moveDown(0.4);
-  for (const part of document.parts) drawPart(doc, part);
+  for (const part of partsIn(document, layout)) drawPart(doc, part);
+  if (foot) drawFeet(doc, foot);
   doc.end();
   return whole;
 }

@@ -3,7 +3,7 @@ import type { Handlers } from '../endpoint.ts';
 import { wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { buildComparison } from './comparison.ts';
-import { loopReader } from './loops.ts';
+import type { LoopReader } from './loops.ts';
 import { buildSheet } from './sheet.ts';
 
 function labelFrom(slug: string | undefined): SizeLabel | undefined {
@@ -13,8 +13,10 @@ function labelFrom(slug: string | undefined): SizeLabel | undefined {
   return label;
 }
 
-export function sheetRoutes(stores: Stores): Pick<Handlers, 'getSheet' | 'getComparison'> {
-  const loops = loopReader(stores);
+export function sheetRoutes(
+  stores: Stores,
+  loops: LoopReader,
+): Pick<Handlers, 'getSheet' | 'getComparison'> {
   return {
     getSheet: ({ params, query }) =>
       buildSheet(stores, params.edition, labelFrom(query.label), loops),

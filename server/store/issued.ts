@@ -16,12 +16,24 @@ export interface Issue {
   at: string;
 }
 
-type Row = Omit<IssuedRecord, 'content' | 'leanedOn'> & { content: string; leanedOn: string };
+type Row = Omit<IssuedRecord, 'content' | 'leanedOn' | 'withdrawn'> & {
+  content: string;
+  leanedOn: string;
+  withdrawn: string | null;
+};
 
-const COLUMNS = 'id, kind, subject, revision, content, hash, leaned_on AS leanedOn, person, at';
+const ISSUED = `SELECT i.id, i.kind, i.subject, i.revision, i.content, i.hash,
+    i.leaned_on AS leanedOn, i.person, i.at,
+    (SELECT json_object('why', w.why, 'person', w.person, 'at', w.at)
+     FROM issued_withdrawal w WHERE w.issued_id = i.id) AS withdrawn
+  FROM issued i`;
 
-const asRecord = ({ content, leanedOn, ...row }: Row): IssuedRecord => ({
+/** A line of what was issued, without its content. */
+export type IssuedLine = Omit<IssuedRecord, 'content' | 'leanedOn' | 'hash'> & { title: string };
+
+const asRecord = ({ content, leanedOn, withdrawn, ...row }: Row): IssuedRecord => ({
   ...row,
+  withdrawn: withdrawn === null ? null : JSON.parse(withdrawn),
   content: JSON.parse(content),
   leanedOn: JSON.parse(leanedOn),
 });
@@ -33,13 +45,24 @@ export function issuedStore(db: Db) {
        (SELECT 1 + count(*) FROM issued WHERE kind = @kind AND subject = @subject),
        @content, @hash, @leanedOn, @person, @at)`,
   );
-  const selectOf = db.prepare<[string], Row>(
-    `SELECT ${COLUMNS} FROM issued WHERE subject = ? ORDER BY n`,
-  );
-  const selectById = db.prepare<[string], Row>(`SELECT ${COLUMNS} FROM issued WHERE id = ?`);
+  const selectOf = db.prepare<[string], Row>(`${ISSUED} WHERE i.subject = ? ORDER BY i.n`);
+  const selectById = db.prepare<[string], Row>(`${ISSUED} WHERE i.id = ?`);
   const latest = db.prepare<[{ kind: IssuedKind; subject: string }], Row>(
-    `SELECT ${COLUMNS} FROM issued WHERE kind = @kind AND subject = @subject
-     ORDER BY revision DESC LIMIT 1`,
+    `${ISSUED} WHERE i.kind = @kind AND i.subject = @subject ORDER BY i.revision DESC LIMIT 1`,
+  );
+  const selectSheets = db.prepare<
+    [{ limit: number; before: number }],
+    Omit<IssuedLine, 'withdrawn'> & { n: number; withdrawn: string | null }
+  >(
+    `SELECT i.n, i.id, i.kind, i.subject, i.revision, i.content ->> 'title' AS title, i.person, i.at,
+       (SELECT json_object('why', w.why, 'person', w.person, 'at', w.at)
+        FROM issued_withdrawal w WHERE w.issued_id = i.id) AS withdrawn
+     FROM issued i WHERE i.n < @before AND i.kind IN ('sheet', 'comparison')
+     ORDER BY i.n DESC LIMIT @limit`,
+  );
+  const insertWithdrawal = db.prepare(
+    `INSERT INTO issued_withdrawal (issued_id, why, person, at) VALUES (@id, @why, @person, @at)
+     ON CONFLICT DO NOTHING`,
   );
   const selectNoted = db.prepare<[string], unknown>(
     `SELECT 1 FROM occasion o CROSS JOIN issued i ON i.subject = o.id
@@ -62,6 +85,16 @@ export function issuedStore(db: Db) {
       const row = selectById.get(id);
       if (!row) throw notFound('What was issued');
       return asRecord(row);
+    },
+    /** Sheets and comparisons, the latest first, without their content. */
+    sheets: (limit: number, before = Number.MAX_SAFE_INTEGER): IssuedLine[] =>
+      selectSheets.all({ limit, before }).map(({ n: _, withdrawn, ...line }) => ({
+        ...line,
+        withdrawn: withdrawn === null ? null : JSON.parse(withdrawn),
+      })),
+    /** A revision is withdrawn once; it stays readable. */
+    withdraw: (withdrawal: { id: string; why: string; person: string; at: string }): void => {
+      insertWithdrawal.run(withdrawal);
     },
     latest(kind: IssuedKind, subject: string): IssuedRecord | undefined {
       const row = latest.get({ kind, subject });

@@ -12,24 +12,18 @@ import {
 } from '#core/catalogue/quantities.ts';
 import type { QuantityDefinition } from '#core/catalogue/quantity.ts';
 import { thresholdInForce } from '#core/catalogue/thresholds.ts';
+import { METRIC, type UnitFamily } from '#core/sizing/chosen-units.ts';
 import { findUnit } from '#core/sizing/units.ts';
 import { wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { ThresholdStore } from './thresholds.ts';
 
-/** Units of the families a user chooses for. */
-const UNIT_KINDS = {
+/** The kind of unit that each family takes. */
+const UNIT_KINDS: Record<UnitFamily, 'length' | 'mass' | 'distance'> = {
   stack: 'length',
   heel: 'length',
   mass: 'mass',
   distance: 'distance',
-} as const;
-export type UnitFamily = keyof typeof UNIT_KINDS;
-const DEFAULT_UNITS: Record<UnitFamily, string> = {
-  stack: 'mm',
-  heel: 'mm',
-  mass: 'g',
-  distance: 'km',
 };
 
 export function labStore(db: Db, thresholds: ThresholdStore) {
@@ -93,7 +87,7 @@ export function labStore(db: Db, thresholds: ThresholdStore) {
       writeSetting.run({ name, value: JSON.stringify(value) }),
     /** Who sends parcels, a line each: name, street, how to be reached. */
     sender: () => setting<string>('sender') ?? '',
-    units: () => ({ ...DEFAULT_UNITS, ...setting<Record<UnitFamily, string>>('units') }),
+    units: () => ({ ...METRIC, ...setting<Record<UnitFamily, string>>('units') }),
     setUnits(units: Partial<Record<UnitFamily, string>>) {
       for (const [family, symbol] of Object.entries(units)) {
         const kind = UNIT_KINDS[family as UnitFamily];

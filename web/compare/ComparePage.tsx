@@ -13,6 +13,7 @@ import { MeaningLines } from '../shell/MeaningLines.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { useUnits } from '../shell/units.ts';
 import classes from './ComparePage.module.css';
+import { KeepComparison, KeptComparisons } from './KeptComparisons.tsx';
 import { ManyCompared } from './ManyCompared.tsx';
 
 type Row = Comparison['rows'][number];
@@ -353,6 +354,13 @@ export function ComparePage() {
             One without a pair…
           </Button>
         )}
+        {shown && (
+          <KeepComparison
+            editions={slugs}
+            label={search.get('label')}
+            stack={search.get('stack')}
+          />
+        )}
         {shown && shown.labels.length > 1 && (
           <Select
             aria-label="Size"
@@ -379,6 +387,7 @@ export function ComparePage() {
           />
         )}
       </header>
+      {slugs.length < 2 && <KeptComparisons />}
       {slugs.length < 2 && (
         <p className={classes.empty}>
           {slugs.length === 0

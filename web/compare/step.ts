@@ -45,6 +45,11 @@ export const compareStep: Step = {
       },
     },
     {
+      path: 'comparisons/:id',
+      title: 'Comparison sheet',
+      page: async () => (await import('./ComparisonSheetPage.tsx')).ComparisonSheetPage,
+    },
+    {
       path: 'editions/:edition/line',
       title: 'Line of versions',
       page: async () => (await import('./LinePage.tsx')).LinePage,

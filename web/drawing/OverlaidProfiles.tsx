@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
+import { solePath } from '#core/sheet/sole-outline.ts';
 import { ChartFrame } from './ChartFrame.tsx';
 import classes from './OverlaidProfiles.module.css';
-import { solePath } from './sole-outline.ts';
 
 export interface OverlaidSole {
   key: string;

@@ -1,4 +1,4 @@
-import { guessShape, solePath } from './sole-outline.ts';
+import { guessShape, solePath } from '#core/sheet/sole-outline.ts';
 
 /** A small drawing of the sole's side, to the scale of its own figures; dotted before there are any. */
 export function SoleMark({

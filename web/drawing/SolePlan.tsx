@@ -1,16 +1,9 @@
 import { scaleLinear } from 'd3-scale';
-import { curveCatmullRomClosed, line } from 'd3-shape';
+import { type PlanWidths, planPath } from '#core/sheet/sole-plan.ts';
 import { ChartFrame } from './ChartFrame.tsx';
 import classes from './SolePlan.module.css';
 
-export interface PlanShoe {
-  side: 'left' | 'right';
-  /** mm; a width that is missing is drawn from the others. */
-  heel?: number | undefined;
-  midfoot?: number | undefined;
-  ball?: number | undefined;
-  length?: number | undefined;
-}
+export type PlanShoe = PlanWidths & { side: 'left' | 'right' };
 
 export interface PlanStation {
   key: string;
@@ -26,35 +19,6 @@ const LEFT = 52;
 const RIGHT = 560;
 const MIDDLE = 88;
 const HEIGHT = 190;
-
-/** Share of a width that lies on the medial side of the straight line from heel to toe. */
-const MEDIAL = { heel: 0.5, midfoot: 0.42, ball: 0.52, toe: 0.58 };
-
-/** A sole that has no width yet has these shares of its length. */
-const USUAL = { heel: 0.28, midfoot: 0.24, ball: 0.37 };
-
-function outline(shoe: PlanShoe, length: number): [number, number][] {
-  const ball = shoe.ball ?? USUAL.ball * length;
-  const heel = shoe.heel ?? (shoe.ball ? 0.76 * shoe.ball : USUAL.heel * length);
-  const midfoot = shoe.midfoot ?? (shoe.ball ? 0.66 * shoe.ball : USUAL.midfoot * length);
-  const edges: [share: number, width: number, medial: number][] = [
-    [0.03, 0.55 * heel, MEDIAL.heel],
-    [0.14, heel, MEDIAL.heel],
-    [0.45, midfoot, MEDIAL.midfoot],
-    [0.73, ball, MEDIAL.ball],
-    [0.9, 0.8 * ball, MEDIAL.toe],
-    [0.975, 0.45 * ball, MEDIAL.toe],
-  ];
-  const lateral = edges.map(([share, width, medial]): [number, number] => [
-    share * length,
-    (1 - medial) * width,
-  ]);
-  const medial = edges.map(([share, width, part]): [number, number] => [
-    share * length,
-    -part * width,
-  ]);
-  return [[0, 0], ...lateral, [length, -0.06 * ball], ...medial.reverse()];
-}
 
 /** The sole from above, both shoes laid over each other as left shoes, to scale. */
 export function SolePlan({
@@ -72,11 +36,7 @@ export function SolePlan({
   const longest = Math.max(...shoes.map((shoe) => shoe.length ?? length), length);
   const x = scaleLinear([0, longest], [LEFT, RIGHT]);
   const perMm = (RIGHT - LEFT) / longest;
-  const path = line<[number, number]>()
-    .x(([mm]) => x(mm))
-    .y(([, mm]) => MIDDLE - mm * perMm)
-    .curve(curveCatmullRomClosed)
-    .digits(1);
+  const y = (mm: number) => MIDDLE - mm * perMm;
   const known = (shoe: PlanShoe) => shoe.ball !== undefined && shoe.heel !== undefined;
   const ticks = Array.from({ length: Math.floor(longest / 10) + 1 }, (_, index) => index * 10);
   const says = `Sole from above, left and right laid over each other. ${stations
@@ -94,7 +54,7 @@ export function SolePlan({
         {shoes.map((shoe) => (
           <path
             key={shoe.side}
-            d={path(outline(shoe, shoe.length ?? length)) ?? ''}
+            d={planPath(shoe, shoe.length ?? length, x, y)}
             className={classes.sole}
             data-side={shoe.side}
             data-known={known(shoe)}

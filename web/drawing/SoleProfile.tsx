@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
+import { guessShape, type SoleShape, solePath, topAt } from '#core/sheet/sole-outline.ts';
 import { ChartFrame } from './ChartFrame.tsx';
 import classes from './SoleProfile.module.css';
-import { guessShape, type SoleShape, solePath, topAt } from './sole-outline.ts';
 
 export interface ProfileStation {
   key: string;

@@ -1,9 +1,9 @@
 import { lazy, memo, Suspense } from 'react';
 import type { MeasuredQuantityId, Side } from '#core/catalogue/quantities.ts';
 import type { QuantityDefinition } from '#core/catalogue/quantity.ts';
+import { guessShape, type SoleShape } from '#core/sheet/sole-outline.ts';
 import type { PlanStation } from '../drawing/SolePlan.tsx';
 import { type ProfileStation, SoleProfile } from '../drawing/SoleProfile.tsx';
-import { guessShape, type SoleShape } from '../drawing/sole-outline.ts';
 import { useUnits } from '../shell/units.ts';
 import classes from './StationDrawing.module.css';
 import type { Sitting } from './sitting.ts';

@@ -1,5 +1,5 @@
 import type { FigureView } from '#contract/sheet-records.ts';
-import { LEAST_SHARE, TERM_WORDS } from '../shell/budget-words.ts';
+import { LEAST_SHARE, TERM_WORDS } from '#core/statistics/budget-words.ts';
 import type { UnitWords } from '../shell/units.ts';
 import classes from './SheetPage.module.css';
 

@@ -1,408 +1,20 @@
 import { Button, Checkbox, Select } from '@mantine/core';
 import { IconPrinter, IconScale } from '@tabler/icons-react';
-import { group } from 'd3-array';
-import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import type { Sheet } from '#contract/sheet-records.ts';
-import { describePart, PART_GROUPS } from '#core/catalogue/construction.ts';
-import { nameUses } from '#core/catalogue/disciplines.ts';
-import { describeQuantity } from '#core/catalogue/quantities.ts';
-import { editionName } from '#core/sizing/edition-name.ts';
-import { writeNumber } from '#core/sizing/number-words.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { useSheet } from '../api/queries.ts';
 import { ReportedForm } from '../receive/Reported.tsx';
-import { MeaningLines } from '../shell/MeaningLines.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
-import { type UnitWords, useUnits } from '../shell/units.ts';
-import { Verdict } from '../shell/Verdict.tsx';
-import { BudgetLine } from './BudgetLine.tsx';
-import { ClaimWords, PairValues, type SheetEntry } from './ClaimWords.tsx';
+import { LabSheet } from './LabSheet.tsx';
 import classes from './SheetPage.module.css';
-
-/** Return and loss of the loops behind a stiffness, shoe by shoe. */
-function Loops({ loops }: { loops: SheetEntry['loops'] }) {
-  return (
-    <span className={classes.pairValues}>
-      {loops.map(({ tag, side, returnPercent, lossJ }) => (
-        <span key={`${tag} ${side}`} className="figure">
-          {`${tag} ${side === 'left' ? 'L' : 'R'}: return ${returnPercent.toFixed(0)} %, loss ${lossJ.toPrecision(2)} J`}
-        </span>
-      ))}
-    </span>
-  );
-}
-
-const COUNTS = ['no pair', 'one pair', 'two pairs', 'three pairs', 'four pairs'];
-const NEXT = ['', 'a second', 'a third', 'a fourth', 'a fifth'];
-
-/** `from two pairs; a third would make it ± 0.8`. */
-function FromPairs({ figure, units }: { figure: SheetEntry['figure']; units: UnitWords }) {
-  const { pairs, next, quantity } = figure;
-  const more = next?.what === 'pair' ? units.write(quantity, 0, next.to).U : '';
-  const now = next ? units.write(quantity, 0, next.from).U : '';
-  return (
-    <span className={`${classes.grade} ${classes.screenOnly}`}>
-      from {COUNTS[pairs] ?? `${pairs} pairs`}
-      {more !== '' && more !== now && `; ${NEXT[pairs] ?? 'one more'} would make it ± ${more}`}
-    </span>
-  );
-}
-
-function FigureRow({
-  entry,
-  also,
-  behind,
-  units,
-}: {
-  entry: SheetEntry;
-  also: boolean;
-  behind: boolean;
-  units: UnitWords;
-}) {
-  const { figure, pairU, speaksForEdition, claims, reported, grade } = entry;
-  const { quantity } = figure;
-  const own = units.write(quantity, figure.value, figure.U);
-  const second = units.writeAlso(quantity, figure.value, figure.U);
-  const ofPair = units.write(quantity, figure.value, pairU);
-  return (
-    <tbody className={classes.entry}>
-      <tr>
-        <th scope="row">
-          <span className={classes.mark} data-provenance={figure.provenance} aria-hidden="true" />
-          {units.define(quantity).name}
-          {figure.basis.setup && <span className={classes.grade}>{figure.basis.setup}</span>}
-          {grade && <span className={classes.grade}>{grade}</span>}
-          {speaksForEdition && <FromPairs figure={figure} units={units} />}
-        </th>
-        <td className={`figure ${classes.value}`} data-testid={`sheet-${quantity}`}>
-          {own.value} <span className={classes.unit}>{own.unit}</span>
-          {also && (
-            <span className={classes.also}>
-              {second.value} {second.unit}
-            </span>
-          )}
-        </td>
-        <td className="figure">± {ofPair.U || '–'}</td>
-        {speaksForEdition ? (
-          <td className="figure">± {own.U || '–'}</td>
-        ) : (
-          <td className={classes.only}>this pair only</td>
-        )}
-        <td className="figure">
-          {figure.pairs} / {figure.readings}
-        </td>
-        <td>
-          {claims.map((claim) => (
-            <ClaimWords key={claim.id} claim={claim} />
-          ))}
-          {reported.map((one) => (
-            <p key={one.id} className={classes.claim}>
-              <span className={classes.open} aria-hidden="true">
-                r
-              </span>
-              <span className="figure">{one.typed}</span> reported by {one.source}
-              {one.dated && `, ${dayjs(one.dated).format('D MMM YYYY')}`}
-              <span className={classes.terms}>
-                {one.label ? nameLabel(one.label) : 'size not stated'}
-                {one.basis ? `; ${one.basis}` : '; basis not stated'}
-              </span>
-            </p>
-          ))}
-        </td>
-      </tr>
-      <tr hidden={!behind}>
-        <td colSpan={6} className={classes.behind}>
-          <BudgetLine figure={figure} units={units} />
-          <PairValues entry={entry} units={units} />
-          {entry.loops.length > 0 && <Loops loops={entry.loops} />}
-          {figure.conversions.length + figure.doubts.length > 0 && (
-            <span>
-              {[...figure.conversions, ...figure.doubts.map((doubt) => doubt.text)].join('; ')}
-            </span>
-          )}
-        </td>
-      </tr>
-    </tbody>
-  );
-}
-
-function acquisitionWords(pair: Sheet['pairs'][number]): string {
-  const price = (value: number | null) =>
-    value === null ? '' : `${writeNumber(value, value % 1 === 0 ? 0 : 2)} ${pair.currency}`;
-  const parts = [
-    `${pair.acquisition}${pair.from ? ` from ${pair.from}` : ''}`,
-    pair.paidPrice !== null && pair.acquisition === 'bought' ? `paid ${price(pair.paidPrice)}` : '',
-    pair.listPrice !== null ? `list ${price(pair.listPrice)}` : '',
-    pair.linksPay ? 'links pay' : '',
-    pair.makerSawText ? 'the maker saw the text' : '',
-    pair.shoes === 'both' ? '' : pair.shoes,
-  ];
-  return parts.filter(Boolean).join(', ');
-}
-
-function Disclosure({ sheet }: { sheet: Sheet }) {
-  const anyLinks = sheet.pairs.some((pair) => pair.linksPay);
-  const anySeen = sheet.pairs.some((pair) => pair.makerSawText);
-  return (
-    <section className={classes.disclosure} aria-label="How the pairs came">
-      <h2>How the pairs came</h2>
-      <ul>
-        {sheet.pairs.map((pair) => (
-          <li key={pair.tag}>
-            <span className="figure">{pair.tag}</span> {acquisitionWords(pair)}; received{' '}
-            {dayjs(pair.receivedOn).format('D MMM YYYY')}
-            {[pair.width, pair.colour].filter(Boolean).length > 0 &&
-              `; ${[pair.width, pair.colour].filter(Boolean).join(', ')}`}
-            {pair.wornKm > 0 && `; worn ${writeNumber(pair.wornKm, 0)} km on receipt`}
-          </li>
-        ))}
-      </ul>
-      {sheet.leftOut.map((pair) => (
-        <p key={pair.tag}>
-          <span className="figure">{pair.tag}</span> is left out of these figures: {pair.words}
-        </p>
-      ))}
-      {sheet.included.map((pair) => (
-        <p key={pair.tag}>
-          <span className="figure">{pair.tag}</span> was rejected and is in these figures all the
-          same: {pair.reason}.
-        </p>
-      ))}
-      <p>
-        {sheet.matched.length === 0
-          ? 'Left was not held against right.'
-          : `Left held against right: ${sheet.matched
-              .map((pair) => `${pair.tag} ${MATCHED[pair.decision] ?? pair.decision}`)
-              .join(', ')}.`}
-      </p>
-      <p>
-        {anyLinks ? 'Links on this sheet pay the reviewer.' : 'No links that pay.'}{' '}
-        {anySeen ? 'The maker saw the text.' : 'The maker did not see the text.'}
-      </p>
-    </section>
-  );
-}
-
-const MATCHED: Record<string, string> = {
-  keep: 'matches',
-  'keep and note': 'kept with a note',
-  return: 'rejected',
-};
-
-function madeWords({ madeIn, widths, colours }: Sheet['edition']): string {
-  const sizes =
-    madeIn &&
-    `made in ${nameLabel({ system: madeIn.system, size: madeIn.from })} to ${madeIn.to}${madeIn.halfSizes ? ', half sizes' : ', whole sizes'}`;
-  return [sizes, widths.join(', '), colours.join(', ')].filter(Boolean).join(' · ');
-}
-
-/** Scores by hand: every vote, apart from the figures. */
-function HandScores({ sheet }: { sheet: Sheet }) {
-  const units = useUnits();
-  if (sheet.handScores.length === 0) return null;
-  return (
-    <section aria-label="By hand">
-      <h2>By hand</h2>
-      <ul className={classes.scores}>
-        {[...group(sheet.handScores, (score) => score.quantity)].map(([quantity, scores]) => (
-          <li key={quantity}>
-            <strong>{units.define(quantity).name}</strong>{' '}
-            {scores
-              .map(
-                (score) =>
-                  `${score.tag} ${score.side === 'left' ? 'L' : 'R'} ${score.votes.map((vote) => units.write(quantity, vote).text).join(', ')}`,
-              )
-              .join(' · ')}
-          </li>
-        ))}
-      </ul>
-      <p className="soft">Votes, never averaged and never held against a fixture.</p>
-    </section>
-  );
-}
-
-/** What checks of left against right read: what stands above, and what a sitting stands before. */
-function ReadInChecks({ sheet }: { sheet: Sheet }) {
-  const units = useUnits();
-  if (sheet.checked.length === 0) return null;
-  return (
-    <section aria-label="Read in checks">
-      <h2>Read when left was held against right</h2>
-      <ul className={classes.scores}>
-        {[...group(sheet.checked, (figure) => figure.quantity)].map(([quantity, figures]) => (
-          <li key={quantity}>
-            <strong>{units.define(quantity).name}</strong>{' '}
-            <span className="figure">
-              {figures
-                .map(({ tag, value, U, stands }) => {
-                  const { text } = units.write(quantity, value, U);
-                  return `${tag} ${text}${stands ? '' : ' (a sitting stands)'}`;
-                })
-                .join(' · ')}
-            </span>
-          </li>
-        ))}
-      </ul>
-      <p className="soft">
-        A check’s figure stands where no sitting of the pair has the quantity on that basis.
-      </p>
-    </section>
-  );
-}
-
-/** In one line each group what it is made of: as seen, or marked as stated only. */
-function MadeOf({ sheet }: { sheet: Sheet }) {
-  if (sheet.madeOf.length === 0) return null;
-  const answerWords = ({ state, answer, seen, stated }: Sheet['madeOf'][number]) => {
-    if (state === 'stated') return `${answer}, as stated`;
-    if (state === 'contradicted') return `${answer}; stated ${stated}`;
-    return state === 'pairs differ'
-      ? seen.map((one) => `${one.answer} (${one.tags.join(', ')})`).join(' or ')
-      : answer;
-  };
-  return (
-    <section aria-label="Made of">
-      <h2>Made of</h2>
-      <dl className={classes.madeOf}>
-        {PART_GROUPS.map((name) => {
-          const parts = sheet.madeOf.filter(({ part }) => describePart(part).group === name);
-          return (
-            parts.length > 0 && (
-              <div key={name}>
-                <dt>{name}</dt>
-                <dd>
-                  {parts.map((made, at) => (
-                    <span
-                      key={made.part}
-                      className={made.state === 'contradicted' ? 'look-here' : undefined}
-                    >
-                      {at > 0 && ' · '}
-                      <span className="soft">{describePart(made.part).name}:</span>{' '}
-                      {answerWords(made)}
-                    </span>
-                  ))}
-                </dd>
-              </div>
-            )
-          );
-        })}
-      </dl>
-    </section>
-  );
-}
-
-function SheetPaper({ sheet, also, behind }: { sheet: Sheet; also: boolean; behind: boolean }) {
-  const units = useUnits();
-  return (
-    <article className={classes.paper}>
-      <header className={classes.title}>
-        <div>
-          <h1>{editionName(sheet.edition)}</h1>
-          <p className="soft">
-            {[
-              sheet.edition.uses.length > 0 ? `for ${nameUses(sheet.edition.uses)}` : '',
-              madeWords(sheet.edition),
-            ]
-              .filter(Boolean)
-              .join(' · ')}
-          </p>
-        </div>
-        <p className={classes.label}>{nameLabel(sheet.label)}</p>
-      </header>
-      {sheet.claimFaults.map((fault) => (
-        <p key={fault.text} className={classes.fault}>
-          Claim <Verdict word={fault.rounding ? 'rounding' : 'contradicts itself'} />: {fault.text}.
-        </p>
-      ))}
-      {sheet.sections.length === 0 && (
-        <p className={classes.empty}>
-          No figures at this size yet.{' '}
-          {sheet.pairs[0] && (
-            <Link to={`/pairs/${sheet.pairs[0].tag}/measure`}>Measure {sheet.pairs[0].tag}</Link>
-          )}
-        </p>
-      )}
-      {sheet.sections.map((section) => (
-        <section key={section.key} aria-label={section.title}>
-          <h2>{section.title}</h2>
-          <table className={classes.figures}>
-            <thead>
-              <tr>
-                <th scope="col">Figure</th>
-                <th scope="col">Value</th>
-                <th scope="col">This pair</th>
-                <th scope="col">The model</th>
-                <th scope="col">Pairs / readings</th>
-                <th scope="col">Claimed, reported</th>
-              </tr>
-            </thead>
-            {section.figures.map((entry) => (
-              <FigureRow
-                key={`${entry.figure.quantity} ${entry.figure.basis.setup ?? ''}`}
-                entry={entry}
-                also={also}
-                behind={behind}
-                units={units}
-              />
-            ))}
-          </table>
-        </section>
-      ))}
-      <HandScores sheet={sheet} />
-      <ReadInChecks sheet={sheet} />
-      <MadeOf sheet={sheet} />
-      <MeaningLines meant={sheet.meant} />
-      {sheet.edition.claimTexts.length > 0 && (
-        <section aria-label="Claimed in words">
-          <h2>Claimed in words</h2>
-          {sheet.edition.claimTexts.map(({ id, part, text, source, mark }) => (
-            <p key={id} className={classes.unmeasured}>
-              {part && <strong>{part}: </strong>}
-              {text}{' '}
-              <span className={mark === 'contradicted' ? 'look-here' : 'soft'}>
-                {source || 'source not stated'}; {mark || 'kept as stated'}
-              </span>
-            </p>
-          ))}
-        </section>
-      )}
-      {sheet.unmeasuredClaims.length > 0 && (
-        <section aria-label="Claimed, not measured">
-          <h2>Claimed, not measured</h2>
-          {sheet.unmeasuredClaims.map((claim) => (
-            <div key={claim.id} className={classes.unmeasured}>
-              {describeQuantity(claim.quantity).name} <ClaimWords claim={claim} />
-            </div>
-          ))}
-        </section>
-      )}
-      <Disclosure sheet={sheet} />
-      <footer className={classes.colophon}>
-        <p>
-          Measured {sheet.lastMeasured && `until ${dayjs(sheet.lastMeasured).format('D MMM YYYY')}`}
-          {sheet.measuredBy.length > 0 && ` by ${sheet.measuredBy.join(', ')}`}
-          {sheet.instruments.length > 0 &&
-            ` with ${sheet.instruments.map((name) => name.toLowerCase()).join(', ')}`}
-          {sheet.protocols.length > 0 && `. Protocols: ${sheet.protocols.join('; ')}`}
-          {sheet.studies.length > 0 && `. Gauge studies: ${sheet.studies.join('; ')}`}. Not issued:
-          a working sheet.
-        </p>
-        <p>
-          ± holds in 95 of 100 cases. This pair: of one of these pairs. The model: of the edition at
-          this size, the spread of pairs in it. Solid mark: measured; open centre: converted; letter
-          c: claimed; letter r: reported.
-        </p>
-      </footer>
-    </article>
-  );
-}
+import { SHEET_VIEWS, SheetPaper } from './SheetPaper.tsx';
 
 /** The sheet of an edition at a size. */
 export function SheetPage() {
   const { edition = '' } = useParams();
   const [search, setSearch] = useSearchParams();
+  const view = SHEET_VIEWS.find((known) => known === search.get('view'));
   const [also, setAlso] = useState(false);
   const [behind, setBehind] = useState(false);
   const label = search.get('label') ?? undefined;
@@ -410,6 +22,13 @@ export function SheetPage() {
   if (sheet.isError && !sheet.data) return <PageFault error={sheet.error} />;
   if (!sheet.data) return null;
   const { labels } = sheet.data;
+  const choose = (name: string, value: string) =>
+    setSearch((before) => {
+      const next = new URLSearchParams(before);
+      if (value) next.set(name, value);
+      else next.delete(name);
+      return next;
+    });
   return (
     <div className={classes.page}>
       <div className={classes.tools}>
@@ -420,28 +39,44 @@ export function SheetPage() {
           data={labels.map((one) => ({ value: labelSlug(one), label: nameLabel(one) }))}
           value={labelSlug(sheet.data.label)}
           allowDeselect={false}
-          onChange={(value) => value && setSearch({ label: value })}
+          onChange={(value) => value && choose('label', value)}
         />
-        <Checkbox
-          size="xs"
-          label="show the other unit too"
-          checked={also}
-          onChange={(event) => setAlso(event.currentTarget.checked)}
-        />
-        <Checkbox
-          size="xs"
-          label="show what is behind each figure"
-          checked={behind}
-          onChange={(event) => setBehind(event.currentTarget.checked)}
-        />
-        <Button
-          size="xs"
-          variant="default"
-          leftSection={<IconPrinter size={15} />}
-          onClick={() => window.print()}
-        >
-          Print
-        </Button>
+        <nav aria-label="Layouts" className={classes.layouts}>
+          {([...SHEET_VIEWS, 'bench'] as const).map((name) => (
+            <button
+              key={name}
+              type="button"
+              aria-current={name === (view ?? 'bench') ? 'page' : undefined}
+              onClick={() => choose('view', name === 'bench' ? '' : name)}
+            >
+              {name}
+            </button>
+          ))}
+        </nav>
+        {!view && (
+          <>
+            <Checkbox
+              size="xs"
+              label="show the other unit too"
+              checked={also}
+              onChange={(event) => setAlso(event.currentTarget.checked)}
+            />
+            <Checkbox
+              size="xs"
+              label="show what is behind each figure"
+              checked={behind}
+              onChange={(event) => setBehind(event.currentTarget.checked)}
+            />
+            <Button
+              size="xs"
+              variant="default"
+              leftSection={<IconPrinter size={15} />}
+              onClick={() => window.print()}
+            >
+              Print
+            </Button>
+          </>
+        )}
         <Button
           size="xs"
           variant="default"
@@ -459,7 +94,11 @@ export function SheetPage() {
         </Button>
         <ReportedForm editionId={sheet.data.edition.id} label={sheet.data.label} />
       </div>
-      <SheetPaper sheet={sheet.data} also={also} behind={behind} />
+      {view ? (
+        <SheetPaper edition={edition} label={label} view={view} />
+      ) : (
+        <LabSheet sheet={sheet.data} also={also} behind={behind} />
+      )}
     </div>
   );
 }

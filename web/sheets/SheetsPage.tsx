@@ -1,8 +1,10 @@
 import { Button, TextInput } from '@mantine/core';
+import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { isSameSize, labelSlug, nameLabel, type SizeLabel } from '#core/sizing/size-label.ts';
+import { useSheetsIssued } from '../api/issue-queries.ts';
 import { useEditions } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { useRested } from '../shell/typing.ts';
@@ -15,6 +17,43 @@ function sizesOf(pairs: readonly { label: SizeLabel }[]): SizeLabel[] {
 /** So many editions are seen at a glance. */
 const FEW = 12;
 
+/** What was issued, the latest first. */
+function SheetsIssued() {
+  const issued = useSheetsIssued();
+  if (!issued.data || issued.data.length === 0) return null;
+  return (
+    <section aria-label="Issued">
+      <h2>Issued</h2>
+      <DataTable
+        rows={issued.data}
+        keyOf={({ id }) => id}
+        label="Issued sheets"
+        columns={[
+          {
+            head: 'Sheet',
+            names: true,
+            cell: ({ id, title, kind }) => (
+              <>
+                <Link to={`/issued/${id}`}>{title}</Link>
+                {kind === 'comparison' && <span className="soft"> comparison</span>}
+              </>
+            ),
+          },
+          { head: 'Revision', cell: ({ revision }) => revision, figure: true },
+          { head: 'Issued', cell: ({ at }) => dayjs(at).format('D MMM YYYY') },
+          { head: 'Signed', cell: ({ person }) => person },
+          {
+            head: 'Stands',
+            cell: ({ withdrawn }) => (withdrawn ? `withdrawn: ${withdrawn.why}` : ''),
+            soft: true,
+          },
+        ]}
+      />
+      <h2 style={{ marginTop: 16 }}>All</h2>
+    </section>
+  );
+}
+
 /** All editions with a sheet, by size. */
 export function SheetsPage() {
   const [typed, setTyped] = useState('');
@@ -26,6 +65,7 @@ export function SheetsPage() {
   return (
     <div style={{ padding: '16px 24px', maxWidth: 900 }}>
       <h1>Sheets</h1>
+      <SheetsIssued />
       {all > FEW && (
         <TextInput
           size="xs"
@@ -51,7 +91,7 @@ export function SheetsPage() {
                 sizesOf(pairs).map((label) => (
                   <Link
                     key={labelSlug(label)}
-                    to={`/sheets/${slug}?label=${labelSlug(label)}`}
+                    to={`/sheets/${slug}?label=${labelSlug(label)}&view=reader`}
                     style={{ color: 'inherit', marginRight: 14 }}
                   >
                     {nameLabel(label)}

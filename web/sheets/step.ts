@@ -22,5 +22,10 @@ export const sheetsStep: Step = {
       title: 'Sheet of :edition',
       page: async () => (await import('./SheetPage.tsx')).SheetPage,
     },
+    {
+      path: 'issued/:id',
+      title: 'Issued sheet',
+      page: async () => (await import('./IssuedSheetPage.tsx')).IssuedSheetPage,
+    },
   ],
 };

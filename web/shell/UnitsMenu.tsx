@@ -1,9 +1,10 @@
 import { Menu } from '@mantine/core';
+import type { UnitFamily } from '#core/sizing/chosen-units.ts';
 import { useChange } from '../api/queries.ts';
 import { ArrivedMenu } from './ArrivedMenu.tsx';
 import { UnitsButton } from './MenuButtons.tsx';
 import classes from './StepBar.module.css';
-import { FAMILY_UNITS, UNIT_PRESETS, type UnitFamily, useUnits } from './units.ts';
+import { FAMILY_UNITS, UNIT_PRESETS, useUnits } from './units.ts';
 
 const FAMILY_WORDS: Record<UnitFamily, string> = {
   stack: 'stack and other lengths',

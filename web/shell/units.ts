@@ -11,11 +11,16 @@ import {
 import type { QuantityDefinition } from '#core/catalogue/quantity.ts';
 import { type Figure, figureExpanded } from '#core/figures/figure.ts';
 import { gradeWord } from '#core/figures/typed-reading.ts';
+import {
+  type ChosenUnits,
+  chosenUnit,
+  METRIC,
+  otherUnit,
+  type UnitFamily,
+} from '#core/sizing/chosen-units.ts';
 import { type FigureWords, writeFigure, writeSpan } from '#core/sizing/number-words.ts';
-import { canonicalUnit, findUnit, type QuantityKind, type Unit } from '#core/sizing/units.ts';
+import type { QuantityKind, Unit } from '#core/sizing/units.ts';
 import { useLab } from '../api/queries.ts';
-
-export type UnitFamily = 'stack' | 'heel' | 'mass' | 'distance';
 
 export const FAMILY_UNITS: Record<UnitFamily, string[]> = {
   stack: ['mm', 'cm', 'in'],
@@ -30,11 +35,6 @@ export const UNIT_PRESETS: Record<string, Record<UnitFamily, string>> = {
   'mm, ounces, miles': { stack: 'mm', heel: 'mm', mass: 'oz', distance: 'mi' },
   'inches, ounces, miles': { stack: 'in', heel: 'in', mass: 'oz', distance: 'mi' },
 };
-
-const METRIC = { stack: 'mm', heel: 'mm', mass: 'g', distance: 'km' };
-
-/** The family that decides a quantity's unit; others are shown in their one unit. */
-const FAMILIES: Partial<Record<QuantityKind, 'stack' | 'mass'>> = { length: 'stack', mass: 'mass' };
 
 type Definitions = Pick<Lab, 'ownQuantities' | 'noticeable' | 'classes'>;
 
@@ -71,27 +71,15 @@ export function useCatalogue(): Catalogue {
   return catalogueFor(useLab().data ?? NONE);
 }
 
-function unitNamed(symbol: string, kind: QuantityKind): Unit {
-  const unit = findUnit(symbol, kind);
-  if (!unit) throw new Error(`no unit ${symbol}`);
-  return unit;
-}
-
 /** Writes figures in the chosen units, and says what a bare number means. */
 export function useUnits() {
   const lab = useLab();
-  const chosen = { ...METRIC, ...lab.data?.units } as Record<UnitFamily, string>;
+  const chosen = { ...METRIC, ...lab.data?.units } as ChosenUnits;
   const catalogue = catalogueFor(lab.data ?? NONE);
   const define = (quantity: QuantityId): QuantityDefinition =>
     describeQuantity(quantity, catalogue);
-  const unitOfKind = (kind: QuantityKind): Unit => {
-    const family = FAMILIES[kind];
-    return family ? unitNamed(chosen[family], kind) : canonicalUnit(kind);
-  };
-  const unitOf = (quantity: QuantityId): Unit => {
-    const { kind, family } = define(quantity);
-    return family ? unitNamed(chosen[family], kind) : unitOfKind(kind);
-  };
+  const unitOfKind = (kind: QuantityKind): Unit => chosenUnit({ kind }, chosen);
+  const unitOf = (quantity: QuantityId): Unit => chosenUnit(define(quantity), chosen);
   return {
     chosen,
     catalogue,
@@ -101,7 +89,7 @@ export function useUnits() {
     unitOfKind,
     writeKind: (kind: QuantityKind, value: number, decimals: number, U?: number): FigureWords =>
       writeFigure(value, U, unitOfKind(kind), decimals),
-    distanceUnit: unitNamed(chosen.distance, 'distance'),
+    distanceUnit: chosenUnit({ kind: 'distance', family: 'distance' }, chosen),
     write: (quantity: QuantityId, value: number, U?: number): FigureWords => {
       const word = U === undefined ? gradeWord(value, define(quantity)) : undefined;
       return word
@@ -118,13 +106,9 @@ export function useUnits() {
       ),
     /** The same figure in the other usual unit, for sheets that show two. */
     writeAlso: (quantity: QuantityId, value: number, U?: number): FigureWords => {
-      const { kind, decimals } = define(quantity);
-      const family = FAMILIES[kind];
-      if (!family) return writeFigure(value, U, unitOf(quantity), decimals);
-      const own = unitOf(quantity).symbol;
-      const metric = METRIC[family];
-      const other = own === metric ? (metric === 'g' ? 'oz' : 'in') : metric;
-      return writeFigure(value, U, unitNamed(other, kind), decimals);
+      const definition = define(quantity);
+      const other = otherUnit(definition, chosen) ?? unitOf(quantity);
+      return writeFigure(value, U, other, definition.decimals);
     },
     span: (quantity: QuantityId, value: number): string =>
       writeSpan(value, unitOf(quantity), define(quantity).decimals),

@@ -1,5 +1,5 @@
 /** The terms of an uncertainty in words. */
-import { budgetShares, type TermKind, type UncertaintyTerm } from '#core/statistics/uncertainty.ts';
+import { budgetShares, type TermKind, type UncertaintyTerm } from './uncertainty.ts';
 
 export const TERM_WORDS: Record<TermKind, string> = {
   readings: 'scatter of readings',

@@ -18,9 +18,9 @@ export interface SoleShape {
 }
 
 /** Stations as shares of the length. */
-const HEEL_AT = 0.12;
+export const HEEL_AT = 0.12;
 const MIDFOOT_AT = 0.45;
-const FOREFOOT_AT = 0.75;
+export const FOREFOOT_AT = 0.75;
 
 /** Where the drawn ends begin to round, and how high they meet, as shares. */
 const ROUND_HEEL = 0.05;

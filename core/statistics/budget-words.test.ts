@@ -1,7 +1,7 @@
 /** What makes up an uncertainty, in few words. */
 import { describe, expect, it } from 'vitest';
-import type { TermKind, UncertaintyTerm } from '#core/statistics/uncertainty.ts';
 import { budgetWords, TERM_WORDS } from './budget-words.ts';
+import type { TermKind, UncertaintyTerm } from './uncertainty.ts';
 
 const term = (kind: TermKind, u: number): UncertaintyTerm => ({ kind, u }) as UncertaintyTerm;
 

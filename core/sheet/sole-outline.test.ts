@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import { stripDomain } from './ReadingStrip.tsx';
 import { guessShape, solePath, topAt } from './sole-outline.ts';
 
 const SHAPE = { heel: 31, forefoot: 24, length: 280 };
@@ -60,17 +59,5 @@ describe('the outline of a sole', () => {
     expect(guessShape(31, 24, 280).known).toBe(true);
     expect(guessShape(31, null, 280)).toMatchObject({ heel: 31, known: false });
     expect(guessShape(null, undefined, 280).known).toBe(false);
-  });
-});
-
-describe('the rule of a reading strip', () => {
-  it('holds every value and ten ticks at least', () => {
-    const [low, high] = stripDomain([31.1, 31.2], 0.1);
-    expect(low).toBeLessThan(31.1);
-    expect(high).toBeGreaterThan(31.2);
-    expect(high - low).toBeGreaterThanOrEqual(1);
-    const wide = stripDomain([24, 31], 0.1);
-    expect(wide[0]).toBeLessThanOrEqual(24);
-    expect(wide[1]).toBeGreaterThanOrEqual(31);
   });
 });

@@ -1,0 +1,164 @@
+/** Kept comparisons as documents that leave the bench. */
+
+import type { KeptComparisonRow, SheetDraft } from '#contract/issue-records.ts';
+import type { Comparison } from '#contract/sheet-records.ts';
+import { describePart } from '#core/catalogue/construction.ts';
+import { describeQuantity } from '#core/catalogue/quantities.ts';
+import { comparisonDocument } from '#core/sheet/comparison-document.ts';
+import type { BenchDocument } from '#core/sheet/document.ts';
+import {
+  isAlikeInAll,
+  type ManyRow,
+  measureNext,
+  rowsByDisagreement,
+} from '#core/sheet/many-compared.ts';
+import { chosenUnit } from '#core/sizing/chosen-units.ts';
+import { writeFigure, writeSpan } from '#core/sizing/number-words.ts';
+import { nameLabel, readLabelSlug } from '#core/sizing/size-label.ts';
+import { type LabFacts, labFacts } from '../lab-facts.ts';
+import { Refusal } from '../problems.ts';
+import type { Stores } from '../stores.ts';
+import { buildComparison } from './comparison.ts';
+import type { SheetSources } from './sheet-content.ts';
+
+type Row = Comparison['rows'][number];
+type Cell = Row['cells'][number];
+
+function differenceWords({ difference, stated, words, figure }: Cell, span: string): string {
+  if (!difference)
+    return figure || stated ? '' : words.includes('not measured') ? 'not measured' : 'other terms';
+  if (stated) return `${span} as stated`;
+  if (difference.verdict === 'cannot tell') return 'cannot tell';
+  if (difference.noticeable === 'no') return 'alike';
+  return difference.noticeable === 'yes' ? span : `${span} perhaps`;
+}
+
+const isOnOtherTerms = (words: string): boolean =>
+  words.startsWith('not comparable') && !words.includes('not measured');
+
+const asMany = (row: Row): ManyRow & { row: Row } => ({
+  ...row,
+  cells: row.cells.map(({ figure, stated, difference, words }) => ({
+    hasFigure: figure !== null,
+    isStated: stated !== null,
+    isOnOtherTerms: isOnOtherTerms(words),
+    difference: difference ?? undefined,
+  })),
+  row,
+});
+
+function figureRow(stores: Stores, lab: LabFacts, { quantity, noticeable, cells }: Row) {
+  const definition = describeQuantity(quantity, lab.catalogue);
+  const unit = chosenUnit(definition, stores.lab.units());
+  const write = (value: number, U: number) => writeFigure(value, U, unit, definition.decimals).text;
+  return {
+    name: definition.name,
+    step: `a step is ${writeSpan(noticeable, unit, definition.decimals).replace('+', '')}`,
+    cells: cells.map((cell) => ({
+      figure: cell.figure
+        ? write(cell.figure.value, cell.figure.U)
+        : cell.stated
+          ? `${writeFigure(cell.stated.value, undefined, unit, definition.decimals).text}, ${cell.stated.provenance}`
+          : '',
+      difference: differenceWords(
+        cell,
+        cell.difference ? writeSpan(cell.difference.difference, unit, definition.decimals) : '',
+      ),
+      out: cell.difference?.noticeable === 'yes',
+    })),
+  };
+}
+
+/** The document that a kept comparison comes to now. */
+export function draftComparison(
+  stores: Stores,
+  kept: KeptComparisonRow,
+  sources: SheetSources,
+): BenchDocument {
+  const lab = labFacts(stores);
+  const label = kept.label ? readLabelSlug(kept.label) : undefined;
+  const compared = buildComparison(stores, kept.editions, {
+    label,
+    stack: kept.stack ?? undefined,
+  });
+  const many = compared.rows.map(asMany);
+  const nameOf = (quantity: string) => describeQuantity(quantity, lab.catalogue).name;
+  const { words } = stores.sheetWords.of(kept.id);
+  return comparisonDocument({
+    title: kept.name,
+    under: [
+      `at ${nameLabel(compared.label)}`,
+      compared.wornKm > 0 ? `worn ${Math.round(compared.wornKm)} km` : 'as new',
+    ].join(', '),
+    editions: compared.editions.map(({ name }) => name),
+    words,
+    rows: rowsByDisagreement(many).map(({ row }) => figureRow(stores, lab, row)),
+    alike: many.filter(isAlikeInAll).map(({ quantity }) => nameOf(quantity).toLowerCase()),
+    parts: compared.parts.map(({ part, cells }) => ({
+      name: describePart(part).name,
+      cells: cells.map((cell) =>
+        cell ? `${cell.answer}${cell.state === 'stated' ? ', stated' : ''}` : 'not looked',
+      ),
+    })),
+    said: [
+      { title: 'Fit', cells: compared.editions.map(({ slug }) => sources.fitOf(slug).words) },
+      { title: 'Life', cells: compared.editions.map(({ slug }) => sources.lifeOf(slug).words) },
+    ],
+    next: measureNext(many).map(
+      ({ quantity, edition, why }) =>
+        `${nameOf(quantity)} of ${compared.editions[edition]?.name}: ${why === 'cannot tell' ? 'one more pair would tell' : why}`,
+    ),
+  });
+}
+
+/** A kept comparison with its revisions. What changed is said of figures on sheets; here a revision stands for itself. */
+export function viewComparison(
+  stores: Stores,
+  kept: KeptComparisonRow,
+  document: BenchDocument,
+): SheetDraft {
+  const issued = stores.issued.of(kept.id).filter(({ kind }) => kind === 'comparison');
+  const last = issued.findLast(({ withdrawn }) => withdrawn === null);
+  const isChanged = last && JSON.stringify(last.content) !== JSON.stringify(document);
+  return {
+    subject: kept.id,
+    label: null,
+    document,
+    words: stores.sheetWords.of(kept.id).words,
+    choices: { pictures: [], also: false },
+    photographs: [],
+    revisions: issued.map(({ id, revision, at, person, hash, withdrawn }) => ({
+      id,
+      revision,
+      at,
+      person,
+      hash,
+      withdrawn,
+      changes: [],
+    })),
+    changes: [],
+    warnings: isChanged
+      ? [`Figures or words moved since revision ${last.revision} was issued.`]
+      : [],
+  };
+}
+
+export function issueComparison(
+  stores: Stores,
+  kept: KeptComparisonRow,
+  document: BenchDocument,
+  { id, now, person }: { id: string; now: string; person: string },
+): void {
+  const last = stores.issued.latest('comparison', kept.id);
+  if (last?.withdrawn === null && JSON.stringify(last.content) === JSON.stringify(document))
+    throw new Refusal(409, `Nothing changed since revision ${last.revision}: it says the same.`);
+  stores.issued.issue({
+    id,
+    kind: 'comparison',
+    subject: kept.id,
+    content: document,
+    leanedOn: { editions: kept.editions, label: kept.label, stack: kept.stack },
+    person,
+    at: now,
+  });
+}

@@ -1,0 +1,364 @@
+/** A sheet with its words and sentences, as it would leave the bench now. */
+import type { EditionDeviation } from '#contract/deviation-records.ts';
+import type { EditionLife } from '#contract/life-records.ts';
+import type { FigureView, Sheet } from '#contract/sheet-records.ts';
+import { describePart } from '#core/catalogue/construction.ts';
+import { nameUses } from '#core/catalogue/disciplines.ts';
+import { type Catalogue, describeQuantity, partsOf } from '#core/catalogue/quantities.ts';
+import { nameStackBasis } from '#core/figures/basis.ts';
+import { wayWords } from '#core/figures/carry.ts';
+import type { DocumentPicture } from '#core/sheet/document.ts';
+import { nearestRows, nearWords } from '#core/sheet/nearest.ts';
+import { SHEET_SCHEMA, type SheetData, type SheetFigure } from '#core/sheet/sheet-data.ts';
+import type { SheetContent } from '#core/sheet/sheet-document.ts';
+import { plainWords, type SheetPart, type SheetWords } from '#core/sheet/sheet-words.ts';
+import { type ChosenUnits, chosenUnit, otherUnit } from '#core/sizing/chosen-units.ts';
+import { editionName } from '#core/sizing/edition-name.ts';
+import { writeFigure, writeNumber, writeSpan } from '#core/sizing/number-words.ts';
+import { lastLength, nameLabel } from '#core/sizing/size-label.ts';
+import { canonicalUnit } from '#core/sizing/units.ts';
+import { LEAST_SHARE, TERM_WORDS } from '#core/statistics/budget-words.ts';
+import { type LabFacts, labFacts } from '../lab-facts.ts';
+import type { Stores } from '../stores.ts';
+import { outingsOf, ridesOf, testedLines } from './sheet-tested.ts';
+
+/** What other steps know of an edition: how its label runs, and how long it lasts. */
+export interface SheetSources {
+  fitOf: (slug: string) => Pick<EditionDeviation, 'words' | 'causes' | 'splits'>;
+  lifeOf: (slug: string) => Pick<EditionLife, 'words' | 'median' | 'pairs' | 'currency'>;
+}
+
+type Entry = Sheet['sections'][number]['figures'][number];
+
+/** What a figure stands on, in words. */
+function basisWords({ basis, quantity }: FigureView, catalogue: Catalogue): string {
+  const { dependsOn } = describeQuantity(quantity, catalogue);
+  return (
+    [
+      dependsOn.includes('stack') && basis.stack ? nameStackBasis(basis.stack) : '',
+      basis.setup ?? '',
+      dependsOn.includes('configuration') && basis.configuration !== 'as sold'
+        ? basis.configuration
+        : '',
+      basis.wornKm > 0 ? `after ${Math.round(basis.wornKm)} km` : '',
+    ]
+      .filter(Boolean)
+      .join(', ') || 'as sold'
+  );
+}
+
+/** Readings of a pair that stand, by quantity, in words. */
+function takenOf(
+  stores: Stores,
+  pairs: readonly { id: string; tag: string }[],
+  catalogue: Catalogue,
+) {
+  const days = (moment: string) => moment.slice(0, 10);
+  const valueWords = (quantity: string, value: number) => {
+    const known = catalogue[quantity];
+    return known
+      ? `${writeNumber(value, known.decimals)} ${canonicalUnit(known.kind).symbol}`
+      : String(value);
+  };
+  const taken = new Map<string, SheetFigure['taken']>();
+  for (const { id, tag } of pairs) {
+    const readings = [
+      ...stores.sessions.standingOfPair(id).flatMap((session) => session.readings),
+      ...stores.matches
+        .ofPair(id)
+        .flatMap((check) =>
+          check.readings.filter(({ voided, supersededBy }) => !voided && !supersededBy),
+        ),
+    ];
+    for (const reading of readings) {
+      const own = taken.get(reading.quantity) ?? [];
+      own.push({
+        id: reading.id,
+        words: `${tag} ${reading.side} ${valueWords(reading.quantity, reading.value)}, ${days(reading.takenAt)}`,
+      });
+      taken.set(reading.quantity, own);
+    }
+  }
+  return taken;
+}
+
+interface FigureTerms {
+  catalogue: Catalogue;
+  chosen: ChosenUnits;
+  also: boolean;
+  taken: ReturnType<typeof takenOf>;
+}
+
+function figureOf(
+  section: string,
+  { figure, pairU, speaksForEdition, pairs, claims, reported, grade }: Entry,
+  { catalogue, chosen, also, taken }: FigureTerms,
+): SheetFigure {
+  const { quantity, value, U } = figure;
+  const definition = describeQuantity(quantity, catalogue);
+  const unit = chosenUnit(definition, chosen);
+  const own = writeFigure(value, speaksForEdition ? U : pairU, unit, definition.decimals);
+  const other = also ? otherUnit(definition, chosen) : undefined;
+  const basis = basisWords(figure, catalogue);
+  const carried = figure.carried
+    .map((step) => `${wayWords(step)}: ${writeSpan(step.change, unit, definition.decimals)}`)
+    .join('; ');
+  const second =
+    other && writeFigure(value, speaksForEdition ? U : pairU, other, definition.decimals);
+  return {
+    key: `${quantity} · ${basis}`,
+    quantity,
+    name: definition.name,
+    section,
+    basis,
+    unit: canonicalUnit(definition.kind).symbol,
+    value,
+    u: figure.u,
+    U: speaksForEdition ? U : pairU,
+    df: figure.df,
+    pairU,
+    pairs: figure.pairs,
+    readings: figure.readings,
+    speaksForEdition,
+    provenance: figure.provenance,
+    carried: carried ? `carried ${carried}` : '',
+    conversions: figure.conversions,
+    doubts: figure.doubts.map(({ text }) => text),
+    grade,
+    budget: figure.budget.map(({ kind, u }) => ({ kind, u })),
+    ofPairs: pairs.map((pair) => ({
+      ...pair,
+      words: writeFigure(pair.value, pair.U, unit, definition.decimals).text,
+    })),
+    taken: partsOf(quantity, catalogue).flatMap((part) => taken.get(part) ?? []),
+    claims: claims.flatMap(({ typed, source, judgement }) =>
+      judgement
+        ? [{ typed, source, verdict: judgement.verdict, noticeable: judgement.noticeable }]
+        : [],
+    ),
+    reported: reported.map(({ typed, source }) => ({ typed, source })),
+    shown: {
+      value: own.value,
+      U: own.U,
+      pairU: writeFigure(value, pairU, unit, definition.decimals).U,
+      unit: own.unit,
+      also: second ? `${second.value} ${second.unit}` : '',
+    },
+  };
+}
+
+/** `bought from a shop, paid 109 EUR, links pay` */
+function cameWords(pair: Sheet['pairs'][number]): string {
+  const price = (amount: number) =>
+    `${writeNumber(amount, amount % 1 === 0 ? 0 : 2)} ${pair.currency}`;
+  return [
+    `${pair.acquisition}${pair.from ? ` from ${pair.from}` : ''}`,
+    pair.paidPrice !== null && pair.acquisition === 'bought' ? `paid ${price(pair.paidPrice)}` : '',
+    pair.listPrice !== null ? `list ${price(pair.listPrice)}` : '',
+    pair.linksPay ? 'links pay' : '',
+    pair.makerSawText ? 'the maker saw the text' : '',
+    pair.width,
+    pair.wornKm > 0 ? `worn ${Math.round(pair.wornKm)} km on receipt` : '',
+    `received ${pair.receivedOn}`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+const disclosedWords = ({ pairs }: Sheet): string =>
+  `${pairs.some(({ linksPay }) => linksPay) ? 'Links on this sheet pay the reviewer.' : 'No link here pays.'} ${pairs.some(({ makerSawText }) => makerSawText) ? 'The maker saw the text.' : 'The maker did not see the text.'}`;
+
+function disclosure(sheet: Sheet): string[] {
+  return [
+    ...sheet.pairs.map((pair) => `${pair.tag}: ${cameWords(pair)}.`),
+    ...sheet.leftOut.map(({ tag, words }) => `${tag} is left out of these figures: ${words}`),
+    ...sheet.included.map(
+      ({ tag, reason }) => `${tag} was rejected and is in these figures all the same: ${reason}.`,
+    ),
+    sheet.matched.length === 0
+      ? 'Left was not held against right.'
+      : `Left held against right: ${sheet.matched.map(({ tag, decision }) => `${tag} ${decision}`).join(', ')}.`,
+    disclosedWords(sheet),
+  ];
+}
+
+/** What the maker makes it of, by the part of the sheet that it belongs to. */
+function madeParts({ madeOf }: Sheet): SheetContent['madeOf'] {
+  const groups = {
+    upper: ['upper', 'last', 'welts'],
+    midsole: ['insole', 'midsole', 'plate and shank'],
+    outsole: ['outsole'],
+  } as const;
+  return (Object.entries(groups) as [keyof typeof groups, readonly string[]][]).map(
+    ([part, names]) => ({
+      part,
+      rows: madeOf
+        .filter((made) => names.includes(describePart(made.part).group))
+        .map(({ part: id, state, answer, seen, stated }): [string, string] => [
+          describePart(id).name,
+          state === 'stated'
+            ? `${answer}, as stated`
+            : state === 'contradicted'
+              ? `${answer}; stated ${stated}`
+              : state === 'pairs differ'
+                ? seen.map((one) => `${one.answer} (${one.tags.join(', ')})`).join(' or ')
+                : answer,
+        ]),
+    }),
+  );
+}
+
+/** Price, cost over a life, and whether it is still the newest. */
+function priceLines(
+  stores: Stores,
+  sheet: Sheet,
+  life: ReturnType<SheetSources['lifeOf']>,
+): string[] {
+  const bought = sheet.pairs.filter(({ paidPrice, listPrice }) => paidPrice || listPrice);
+  const price = bought.map(({ paidPrice, listPrice, currency }) =>
+    paidPrice
+      ? `Paid ${writeNumber(paidPrice, paidPrice % 1 === 0 ? 0 : 2)} ${currency}${listPrice && listPrice !== paidPrice ? `, listed ${writeNumber(listPrice, listPrice % 1 === 0 ? 0 : 2)}` : ''}.`
+      : `Listed at ${writeNumber(listPrice ?? 0, (listPrice ?? 0) % 1 === 0 ? 0 : 2)} ${currency}.`,
+  );
+  const costs = life.pairs.flatMap(({ costAtEnd, costPerKm }) => costAtEnd ?? costPerKm ?? []);
+  const cost =
+    costs.length > 0
+      ? [
+          `${writeNumber(Math.min(...costs), 2)} to ${writeNumber(Math.max(...costs), 2)} ${life.currency} a kilometre so far.`,
+        ]
+      : [];
+  const newer = stores.lines
+    .linksAround(sheet.edition.id)
+    .find(({ of, kind }) => of === sheet.edition.id && kind === 'follows');
+  const age = newer
+    ? [`A newer version is made: ${editionName(stores.editions.byId(newer.edition))}.`]
+    : ['No newer version is known here.'];
+  return [...new Set(price)].slice(0, 1).concat(cost, age);
+}
+
+/** Votes by hand, by quantity. */
+function handRows({ handScores }: Sheet, catalogue: Catalogue): [string, string][] {
+  const rows = new Map<string, string[]>();
+  for (const { quantity, tag, side, votes } of handScores) {
+    const { name, scale } = describeQuantity(quantity, catalogue);
+    const words = votes.map((vote) => scale?.[vote - 1] ?? String(vote)).join(', ');
+    rows.set(name, [...(rows.get(name) ?? []), `${tag} ${side} ${words}`]);
+  }
+  return [...rows].map(([name, words]): [string, string] => [name, words.join(' · ')]);
+}
+
+function nearLines(stores: Stores, lab: LabFacts, slug: string): string[] {
+  const rows = [...stores.shelf.rows().values()].flatMap(({ row }) => row ?? []);
+  const own = rows.find((row) => row.slug === slug);
+  if (!own) return [];
+  const near = nearestRows(own, rows, { conditions: [], uses: [], words: '' }, lab.noticeable);
+  const words = near
+    .filter(({ unknown }) => unknown.length <= 1)
+    .slice(0, 2)
+    .map((one) => `${one.row.name}, ${nearWords(one)}`);
+  return words.length > 0 ? [`${words.join('; ')}.`] : [];
+}
+
+function behindWords(figure: FigureView): string {
+  const shares = figure.budget.filter(({ share }) => share >= LEAST_SHARE);
+  return shares
+    .map(({ kind, share }) => `${TERM_WORDS[kind]} ${Math.round(100 * share)} %`)
+    .join(', ');
+}
+
+const valueIn = (data: SheetData, quantity: string) =>
+  data.figures.find((figure) => figure.quantity === quantity)?.value;
+
+/** What a sheet would say now. */
+export function sheetContent(
+  stores: Stores,
+  sheet: Sheet,
+  sources: SheetSources,
+  { words, also, pictures }: { words: SheetWords; also: boolean; pictures: DocumentPicture[] },
+): SheetContent {
+  const lab = labFacts(stores);
+  const { catalogue } = lab;
+  const chosen = stores.lab.units();
+  const counted = stores.pairs
+    .ofEdition(sheet.edition.id)
+    .filter(
+      ({ leftOut, label }) => leftOut === null && nameLabel(label) === nameLabel(sheet.label),
+    );
+  const terms: FigureTerms = {
+    catalogue,
+    chosen,
+    also,
+    taken: takenOf(stores, counted, catalogue),
+  };
+  const figures = sheet.sections.flatMap((section) =>
+    section.figures.map((entry) => ({ entry, figure: figureOf(section.title, entry, terms) })),
+  );
+  const { edition } = sheet;
+  const data: SheetData = {
+    schema: SHEET_SCHEMA,
+    edition: { slug: edition.slug, maker: edition.maker, model: edition.model, name: edition.name },
+    uses: edition.uses.map(({ discipline }) => discipline),
+    label: nameLabel(sheet.label),
+    figures: figures.map(({ figure }) => figure),
+    words: Object.fromEntries(
+      Object.entries(words).map(([part, blocks]) => [part, plainWords(blocks)]),
+    ),
+    unmeasured: sheet.unmeasuredClaims.map(({ quantity, typed, source }) => ({
+      quantity: describeQuantity(quantity, catalogue).name,
+      typed,
+      source,
+    })),
+    pairs: sheet.pairs.map((pair) => ({ tag: pair.tag, words: cameWords(pair) })),
+    instruments: sheet.instruments,
+    protocols: sheet.protocols,
+    studies: sheet.studies,
+    measuredUntil: sheet.lastMeasured?.slice(0, 10) ?? null,
+  };
+  const outings = outingsOf(stores, edition.id);
+  const fit = sources.fitOf(edition.slug);
+  const life = sources.lifeOf(edition.slug);
+  const { madeIn } = edition;
+  const said: Partial<Record<SheetPart, string[]>> = {
+    'how it was tested': [...testedLines(stores, sheet, outings), disclosedWords(sheet)],
+    fit: [
+      fit.words,
+      ...(fit.causes.length > 0 ? [`What may play a part: ${fit.causes.join('; ')}.`] : []),
+      ...fit.splits,
+    ],
+    life: [life.words],
+    price: priceLines(stores, sheet, life),
+    nearest: nearLines(stores, lab, edition.slug),
+  };
+  const wide = (quantity: string) => valueIn(data, quantity);
+  return {
+    data,
+    title: editionName(edition),
+    under: [
+      edition.uses.length > 0 ? `for ${nameUses(edition.uses)}` : '',
+      madeIn
+        ? `made in ${nameLabel({ system: madeIn.system, size: madeIn.from })} to ${madeIn.to}${madeIn.halfSizes ? ', half sizes' : ''}`
+        : '',
+      edition.widths.join(', '),
+    ]
+      .filter(Boolean)
+      .join(' · '),
+    words,
+    said,
+    madeOf: madeParts(sheet),
+    tallies: ridesOf(outings),
+    pictures,
+    shape: { midfoot: wide('midfoot-stack'), length: lastLength(sheet.label) },
+    widths: {
+      heel: wide('heel-width'),
+      midfoot: wide('midfoot-width'),
+      ball: wide('ball-width'),
+      length: wide('outer-length'),
+    },
+    disclosure: disclosure(sheet),
+    byHand: handRows(sheet, catalogue),
+    cautions: sheet.meant.cautions,
+    behind: Object.fromEntries(
+      figures.map(({ entry, figure }) => [figure.key, behindWords(entry.figure)]),
+    ),
+  };
+}

@@ -1,0 +1,150 @@
+import { Button, NativeSelect, TextInput } from '@mantine/core';
+import dayjs from 'dayjs';
+import { useState } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import type { IssuedRecord } from '#contract/issued-records.ts';
+import { useIssuedRecord, useWithdraw } from '../api/issue-queries.ts';
+import { addressOf } from '../api/request.ts';
+import { DocumentView } from '../drawing/DocumentView.tsx';
+import { PageFault } from '../shell/PageFault.tsx';
+import classes from './IssuedSheetPage.module.css';
+
+const FILES = [
+  ['html', 'HTML'],
+  ['csv', 'CSV'],
+  ['xlsx', 'Workbook'],
+  ['json', 'JSON'],
+  ['png', 'Card'],
+] as const;
+
+/** Withdraws a revision, with a reason; asked once. */
+function Withdrawal({ id }: { id: string }) {
+  const withdraw = useWithdraw();
+  const [open, setOpen] = useState(false);
+  const [reason, setReason] = useState('');
+  if (!open)
+    return (
+      <Button size="xs" variant="subtle" onClick={() => setOpen(true)}>
+        Withdraw…
+      </Button>
+    );
+  return (
+    <form
+      className={classes.withdrawal}
+      onSubmit={(event) => {
+        event.preventDefault();
+        withdraw.mutate({ params: { id }, body: { reason } });
+      }}
+    >
+      <TextInput
+        size="xs"
+        label="Why is it withdrawn?"
+        description="The revision stays readable, and says so."
+        value={reason}
+        autoFocus
+        error={withdraw.error?.message}
+        onChange={(event) => setReason(event.currentTarget.value)}
+      />
+      <Button size="xs" type="submit" disabled={reason.trim() === ''} loading={withdraw.isPending}>
+        Withdraw revision
+      </Button>
+      <Button size="xs" variant="subtle" onClick={() => setOpen(false)}>
+        Keep it
+      </Button>
+    </form>
+  );
+}
+
+/** Where the sheet is worked on. */
+function toDraft({ kind, content, subject }: IssuedRecord): string {
+  if (kind === 'comparison') return `/comparisons/${subject}`;
+  const label = subject.split('/')[1] ?? '';
+  return `/sheets/${content.data?.edition.slug ?? ''}?label=${label}&view=reader`;
+}
+
+/** A revision that was issued, as it was: to read, to print, to take along. */
+export function IssuedSheetPage() {
+  const { id = '' } = useParams();
+  const [search, setSearch] = useSearchParams();
+  const issued = useIssuedRecord(id);
+  if (issued.isError && !issued.data) return <PageFault error={issued.error} />;
+  if (!issued.data) return null;
+  const { content, revision, at, person, hash, withdrawn, kind } = issued.data;
+  const layout = search.get('layout') === 'lab' ? 'lab' : 'reader';
+  const paper = search.get('paper') === 'letter' ? 'letter' : 'a4';
+  const choose = (name: string, value: string) =>
+    setSearch(
+      (before) => {
+        const next = new URLSearchParams(before);
+        next.set(name, value);
+        return next;
+      },
+      { replace: true },
+    );
+  const isSheet = kind === 'sheet' || kind === 'comparison';
+  return (
+    <div className={classes.page}>
+      <div className={classes.tools}>
+        {kind === 'sheet' && (
+          <NativeSelect
+            size="xs"
+            aria-label="Layout"
+            value={layout}
+            data={[
+              { value: 'reader', label: 'for a reader' },
+              { value: 'lab', label: 'in full' },
+            ]}
+            onChange={(event) => choose('layout', event.currentTarget.value)}
+          />
+        )}
+        <NativeSelect
+          size="xs"
+          aria-label="Paper"
+          value={paper}
+          data={[
+            { value: 'a4', label: 'A4' },
+            { value: 'letter', label: 'Letter' },
+          ]}
+          onChange={(event) => choose('paper', event.currentTarget.value)}
+        />
+        <Button
+          size="xs"
+          component="a"
+          href={addressOf('getIssuedFile', { id }, { as: 'pdf', paper, layout })}
+          target="_blank"
+        >
+          PDF
+        </Button>
+        {FILES.map(([as, words]) => (
+          <Button
+            key={as}
+            size="xs"
+            variant="default"
+            component="a"
+            href={addressOf('getIssuedFile', { id }, { as, layout })}
+            {...(as === 'html' || as === 'png' ? { target: '_blank' } : {})}
+          >
+            {words}
+          </Button>
+        ))}
+        {isSheet && (
+          <Button size="xs" variant="subtle" component={Link} to={toDraft(issued.data)}>
+            To the draft
+          </Button>
+        )}
+        {isSheet && !withdrawn && <Withdrawal id={id} />}
+      </div>
+      {withdrawn && (
+        <p role="status" className="look-here">
+          Withdrawn {dayjs(withdrawn.at).format('D MMM YYYY')} by {withdrawn.person}:{' '}
+          {withdrawn.why}. It stays readable as it was.
+        </p>
+      )}
+      <DocumentView document={content} layout={layout} />
+      <p className={classes.issued}>
+        Revision {revision}, issued {dayjs(at).format('D MMM YYYY, HH:mm')}, signed {person}. It
+        stays as it was. SHA-256 {hash}
+      </p>
+    </div>
+  );
+}
