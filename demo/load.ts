@@ -33,6 +33,7 @@ import { ENDED_TRUTH, LINE_TRUTHS, PRICE_TRUTHS, SECOND_PAGE, WISH_TRUTHS } from
 import { MATCH_TRUTHS } from './match-truths.ts';
 import { checkPair } from './matches.ts';
 import { demoNoise, demoReadings } from './scenario.ts';
+import { issueBeforeWear } from './sheets.ts';
 import { shoeTruths } from './shoe-truths.ts';
 import { measureBySidewall, studyRuler } from './studies.ts';
 import {
@@ -46,7 +47,7 @@ import {
 import { promiseLooks, wearOut } from './wear.ts';
 
 /** Grows when the scenario changes, so that an older demo database is made anew. */
-export const SCENARIO_VERSION = 10;
+export const SCENARIO_VERSION = 11;
 
 const SCENARIO_SETTING = 'demo-scenario';
 
@@ -450,6 +451,7 @@ export function loadScenario(db: Db, day: string): void {
     sayFeet(stores, idOf, today.subtract(26, 'day').hour(12));
     nameParts(stores, idOf, today);
     for (const truth of TRY_ON_TRUTHS) tryOn(stores, truth);
+    issueBeforeWear(stores, today.subtract(19, 'day').hour(16));
     wearOut(stores, idAt);
     promiseLooks(stores, idAt, today);
     measureBySidewall(stores, today.subtract(20, 'day').hour(9), idAt);

@@ -3,6 +3,7 @@ import { existsSync, rmSync } from 'node:fs';
 import { openDatabase } from '#server/store/database.ts';
 import { loadedScenario, loadScenario, SCENARIO_VERSION } from './load.ts';
 import { addPictures } from './pictures.ts';
+import { issueSheets } from './sheets.ts';
 
 /**
  * Prepares the demo database and leaves a current one alone, with whatever was added to it.
@@ -20,6 +21,7 @@ export async function prepareDemo(path: string, today: string, fresh = false): P
   const db = openDatabase(path, today);
   loadScenario(db, today);
   await addPictures(db);
+  await issueSheets(db, today);
   db.close();
   return true;
 }

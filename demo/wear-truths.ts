@@ -1,6 +1,6 @@
 /** Wear of the scenario: outings by tester, tread at its checks, looks, totals and decisions. */
 import type { PairJob } from '#contract/life-records.ts';
-import type { Ground, Surface } from '#core/wear/outing-words.ts';
+import type { Ground, OutingRating, Surface } from '#core/wear/outing-words.ts';
 
 export interface WearTruth {
   tag: string;
@@ -16,6 +16,8 @@ export interface WearTruth {
   ground?: Ground;
   /** Comfort over hours: where it begins, where it ends, how fast. */
   comfort?: { start: number; plateau: number; tauH: number };
+  /** What is felt besides, from 0 to 10. */
+  felt?: Partial<Record<OutingRating, number>>;
   /** Tread left when new and what is lost of it in 100 km, mm. */
   tread?: Record<string, readonly [left: number, loss: number]>;
   /** Distances at which its tread was measured. */
@@ -41,6 +43,7 @@ export const WEAR_TRUTHS: readonly WearTruth[] = [
   {
     tag: 'KK-04',
     tester: 'T2',
+    felt: { cushioning: 3.5, stability: 7, 'ground feel': 8.5, grip: 5 },
     roundKm: 13,
     every: 2.2,
     until: 84,
@@ -75,6 +78,7 @@ export const WEAR_TRUTHS: readonly WearTruth[] = [
   {
     tag: 'KK-02',
     tester: 'T1',
+    felt: { cushioning: 3, stability: 7.5, 'ground feel': 7, grip: 7 },
     roundKm: 15,
     every: 2.7,
     until: 100,
@@ -89,6 +93,7 @@ export const WEAR_TRUTHS: readonly WearTruth[] = [
   {
     tag: 'KK-03',
     tester: 'T4',
+    felt: { cushioning: 5, stability: 7, 'ground feel': 7, grip: 5 },
     roundKm: 18,
     every: 2.9,
     until: 80,
@@ -100,6 +105,7 @@ export const WEAR_TRUTHS: readonly WearTruth[] = [
   {
     tag: 'KK-05',
     tester: 'T6',
+    felt: { cushioning: 3.2, stability: 9, 'ground feel': 9, grip: 3 },
     roundKm: 14,
     every: 2.4,
     until: 74,
@@ -111,6 +117,7 @@ export const WEAR_TRUTHS: readonly WearTruth[] = [
   {
     tag: 'TF-01',
     tester: 'T4',
+    felt: { warmth: 7, grip: 8.5, stability: 8.5 },
     roundKm: 13,
     every: 2,
     until: 20,
@@ -121,6 +128,7 @@ export const WEAR_TRUTHS: readonly WearTruth[] = [
   {
     tag: 'TF-02',
     tester: 'T1',
+    felt: { warmth: 7.5, grip: 6.5 },
     roundKm: 9,
     every: 8,
     until: 18,
@@ -144,6 +152,7 @@ export const WEAR_TRUTHS: readonly WearTruth[] = [
   {
     tag: 'WL-06',
     tester: 'T6',
+    felt: { cushioning: 5, grip: 5, debris: 3 },
     roundKm: 12,
     every: 5,
     until: 30,

@@ -74,6 +74,8 @@ function wearPair(stores: Stores, truth: WearTruth, idAt: IdAt): void {
       surfaces: [truth.surface],
       wet: truth.ground ?? (normal() > 0.8 ? 'wet' : 'dry'),
       comfort: felt === null ? null : Math.min(10, Math.max(0, Math.round(2 * felt) / 2)),
+      // Every fourth time somebody says more.
+      ratings: truth.felt && Math.round(day) % 4 === 0 ? truth.felt : {},
     });
     stores.changes.apply(told(at, truth.tester, 'addOuting', body), () => {
       stores.wear.addOuting(pair.id, body, { km: round, halfKm: 0 }, at.toISOString());

@@ -83,7 +83,10 @@ function changeOfFigure(before: SheetFigure, after: SheetFigure): SheetChange[] 
 export function changesBetween(before: SheetData, after: SheetData): SheetChange[] {
   const byKey = new Map(before.figures.map((figure) => [figure.key, figure]));
   const still = new Set(after.figures.map(({ key }) => key));
-  const parts = [...new Set([...Object.keys(before.words), ...Object.keys(after.words)])];
+  const partsOf = (name: 'words' | 'said') => [
+    ...new Set([...Object.keys(before[name]), ...Object.keys(after[name])]),
+  ];
+  const titleOf = (part: string) => PART_TITLES[part as SheetPart] ?? part;
   return [
     ...after.figures.flatMap((figure) => {
       const former = byKey.get(figure.key);
@@ -102,12 +105,15 @@ export function changesBetween(before: SheetData, after: SheetData): SheetChange
         words: `${figure.name}, ${figure.basis}: no longer on the sheet (${shownWords(figure)})`,
         because: ['no reading stands for it any more'],
       })),
-    ...parts
-      .filter((part) => (before.words[part] ?? '') !== (after.words[part] ?? ''))
+    ...partsOf('said')
+      .filter((part) => (before.said[part] ?? '') !== (after.said[part] ?? ''))
       .map((part) => ({
-        words: `${PART_TITLES[part as SheetPart] ?? part}: other words`,
+        words: `${titleOf(part)}: “${before.said[part] ?? ''}”, now “${after.said[part] ?? ''}”`,
         because: [],
       })),
+    ...partsOf('words')
+      .filter((part) => (before.words[part] ?? '') !== (after.words[part] ?? ''))
+      .map((part) => ({ words: `${titleOf(part)}: other words`, because: [] })),
   ];
 }
 

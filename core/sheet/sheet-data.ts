@@ -53,6 +53,8 @@ export interface SheetData {
   figures: SheetFigure[];
   /** Words by their part, letters alone. */
   words: Record<string, string>;
+  /** Sentences of the bench by their part. */
+  said: Record<string, string>;
   /** Claims of what nobody measured. */
   unmeasured: { quantity: string; typed: string; source: string }[];
   pairs: { tag: string; words: string }[];

@@ -49,7 +49,7 @@ export interface SheetContent {
   behind: Readonly<Record<string, string>>;
 }
 
-/** The figures that a reader is shown, in this order, where there are any. */
+/** The figures that a reader is shown, in this order, where there are any: those that are asked for first. */
 const READER_FIGURES = [
   'mass',
   'heel-stack',
@@ -57,10 +57,6 @@ const READER_FIGURES = [
   'drop',
   'ball-width',
   'toe-box-height',
-  'internal-length',
-  'bend-toe-up',
-  'twist-in',
-  'midsole-medial-hardness',
 ];
 
 const COUNTS = ['no pair', 'one pair', 'two pairs', 'three pairs', 'four pairs', 'five pairs'];
@@ -238,7 +234,7 @@ function partOf({ words, said }: SheetContent, part: SheetPart): DocumentPart[] 
   const sentences = said[part] ?? [];
   return [
     ...(typed && !isWordless(typed) ? [{ kind: 'words' as const, blocks: typed }] : []),
-    ...(sentences.length > 0 ? [{ kind: 'lines' as const, lines: sentences }] : []),
+    ...(sentences.length > 0 ? [{ kind: 'lines' as const, lines: [sentences.join(' ')] }] : []),
   ];
 }
 

@@ -16,12 +16,14 @@ import {
   HATCH,
   INK,
   LINE,
+  leftOf,
   MARGIN,
   makeRoom,
   SIGNAL,
   SMALL,
   SOFT,
   say,
+  setIn,
   TEXT,
   tagged,
   widthOf,
@@ -43,6 +45,8 @@ const VIEW_WIDTH = 228;
 const VIEW_HEIGHT = 84;
 const VIEW_GAP = 28;
 const RUNG_MARGIN = 8;
+const FACT_NAME = 74;
+const CELL = 9.5;
 
 const TONES = { left: LEFT, right: RIGHT, ink: INK, soft: SOFT } as const;
 
@@ -105,13 +109,29 @@ function drawTable(
   const top = doc.y;
   inRow(
     'TH',
-    places.map(({ title, x }) => () => {
-      doc.font(font(700)).fontSize(8).fillColor(SOFT).text(title, x, top, { lineBreak: false });
+    places.map(({ title, x, width }) => () => {
+      doc
+        .font(font(700))
+        .fontSize(8)
+        .fillColor(SOFT)
+        .text(title, x, top, { lineBreak: false, width: width - 4, height: 10, ellipsis: true });
     }),
   );
   let y = top + 14;
+  // Rows with places of differences stay of one height; words that are longer than their column take more lines.
+  const isFixed = columns.some((column) => column.rung);
+  const widthIn = (at: number) => (places[at]?.width ?? 0) - (isFixed && at > 0 ? 0 : 4);
+  const heightOf = (cells: readonly string[], out: boolean) => {
+    if (isFixed) return ROW;
+    doc.font(font(out ? 700 : 400)).fontSize(CELL);
+    const heights = cells.map((cell, at) =>
+      doc.heightOfString(cell || ' ', { width: widthIn(at) }),
+    );
+    return Math.max(ROW, ...heights.map((height) => height + 6));
+  };
   for (const { cells, out, rung } of rows) {
-    if (y > doc.page.height - MARGIN - ROW) {
+    const height = heightOf(cells, out);
+    if (y > doc.page.height - MARGIN - height) {
       doc.addPage();
       y = MARGIN;
     }
@@ -129,15 +149,14 @@ function drawTable(
             ]);
           return;
         }
-        doc.fontSize(9.5).fillColor(out ? SIGNAL : INK);
+        doc.fontSize(CELL).fillColor(out ? SIGNAL : INK);
         say(doc, out ? 700 : 400, cells[at] ?? '', [column.x, line + 4], {
-          width: column.width - (at === 0 ? 4 : 0),
-          height: ROW - 4,
-          ellipsis: true,
+          width: widthIn(at),
+          ...(isFixed ? { height: ROW - 4, ellipsis: true } : {}),
         });
       }),
     );
-    y += ROW;
+    y += height;
   }
   table.end();
   drawLine(doc, y);
@@ -148,9 +167,9 @@ function drawTable(
 function drawStrokes(
   doc: Doc,
   { box: [left, top, width, height], strokes, labels = [] }: DocumentDrawing,
-  [x, y]: [x: number, y: number],
+  [x, y, room]: [x: number, y: number, room: number],
 ): void {
-  const scale = Math.min(VIEW_WIDTH / width, VIEW_HEIGHT / height);
+  const scale = Math.min(room / width, VIEW_HEIGHT / height);
   for (const { path, dx, tone, dashed } of strokes) {
     doc
       .save()
@@ -180,31 +199,45 @@ function drawStrokes(
 
 /** Drawings beside each other, each with its words. */
 function drawDrawings(doc: Doc, drawings: readonly DocumentDrawing[]): void {
-  makeRoom(doc, VIEW_HEIGHT + 40);
+  const width = Math.min(VIEW_WIDTH, (widthOf(doc) - VIEW_GAP) / 2);
+  doc.font(font(400)).fontSize(SMALL);
+  const captions = drawings.map(({ words }) => doc.heightOfString(words, { width }));
+  const captioned = Math.max(0, ...captions);
+  const heights = drawings.map(
+    ({ box: [, , wide, high] }) => high * Math.min(width / wide, VIEW_HEIGHT / high),
+  );
+  const drawn = Math.max(0, ...heights);
+  makeRoom(doc, drawn + captioned + 12);
   const top = doc.y + 4;
   drawings.forEach((drawing, at) => {
-    const x = MARGIN + at * (VIEW_WIDTH + VIEW_GAP);
-    tagged(doc, 'Figure', () => drawStrokes(doc, drawing, [x, top]), drawing.words);
+    const x = leftOf(doc) + at * (width + VIEW_GAP);
+    tagged(doc, 'Figure', () => drawStrokes(doc, drawing, [x, top, width]), drawing.words);
     tagged(doc, 'Caption', () => {
       doc.font(font(400)).fontSize(SMALL).fillColor(SOFT);
-      doc.text(drawing.words, x, top + VIEW_HEIGHT + 6, { width: VIEW_WIDTH });
+      doc.text(drawing.words, x, top + drawn + 4, { width });
     });
   });
-  doc.x = MARGIN;
-  doc.y = top + VIEW_HEIGHT + 34;
+  doc.x = leftOf(doc);
+  doc.y = top + drawn + captioned + 10;
 }
 
 function drawFacts(doc: Doc, rows: readonly [string, string][]): void {
-  for (const [name, words] of rows)
+  doc.font(font(400)).fontSize(TEXT);
+  const named = Math.max(FACT_NAME, ...rows.map(([name]) => doc.widthOfString(name) + 10));
+  for (const [name, words] of rows) {
+    makeRoom(doc, 2 * ROW);
     tagged(doc, 'P', () => {
       const { y } = doc;
       doc
         .font(font(400))
         .fontSize(TEXT)
         .fillColor(SOFT)
-        .text(name, MARGIN, y, { lineBreak: false });
-      say(doc.fillColor(INK), 400, words, [MARGIN + 74, y], { width: widthOf(doc) - 74 });
+        .text(name, leftOf(doc), y, { lineBreak: false });
+      say(doc.fillColor(INK), 400, words, [leftOf(doc) + named, y], {
+        width: widthOf(doc) - named,
+      });
     });
+  }
 }
 
 function drawHeading(doc: Doc, text: string): void {
@@ -229,17 +262,43 @@ function drawLines(doc: Doc, lines: readonly string[], small: boolean): void {
         .font(font(400))
         .fontSize(small ? SMALL : TEXT)
         .fillColor(small ? SOFT : INK);
-      say(doc, 400, line, [MARGIN, doc.y], { width: widthOf(doc) });
+      say(doc, 400, line, [leftOf(doc), doc.y], { width: widthOf(doc) });
     });
 }
 
-/** A part under its name, which is a bookmark of the file. */
+/** Room for the name of a section beside it. */
+const SECTION_NAME = 92;
+
+const isWide = (part: DocumentPart) => part.kind === 'table';
+
+/** A part under its name, or beside it where it needs no more width; the name is a bookmark of the file. */
 function drawSection(
   doc: Doc,
   { title, note, parts }: Extract<DocumentPart, { kind: 'section' }>,
 ): void {
-  drawHeading(doc, note ? `${title} (${note})` : title);
-  for (const part of parts) drawPart(doc, part);
+  if (parts.some(isWide)) {
+    drawHeading(doc, note ? `${title} (${note})` : title);
+    for (const part of parts) drawPart(doc, part);
+    return;
+  }
+  makeRoom(doc, 50);
+  doc.y += 5;
+  drawLine(doc, doc.y);
+  doc.y += 5;
+  doc.outline.addItem(title);
+  const top = doc.y;
+  tagged(doc, 'H2', () => {
+    const width = SECTION_NAME - 10;
+    doc.font(font(700)).fontSize(TEXT).fillColor(INK).text(title, MARGIN, top, { width });
+    if (note) doc.font(font(400)).fontSize(SMALL).fillColor(SOFT).text(note, { width });
+  });
+  const named = doc.y;
+  doc.y = top;
+  setIn(doc, SECTION_NAME, () => {
+    for (const part of parts) drawPart(doc, part);
+  });
+  // The name may take more lines than what stands beside it.
+  if (doc.y > top) doc.y = Math.max(doc.y, named);
 }
 
 function drawPart(doc: Doc, part: DocumentPart): void {

@@ -32,7 +32,19 @@ export const SMALL = 8.5;
 
 export type Doc = InstanceType<typeof PDFDocument>;
 
-export const widthOf = (doc: Doc) => doc.page.width - 2 * MARGIN;
+/** Where content begins: beside the name of its section, or at the margin. */
+const lefts = new WeakMap<Doc, number>();
+export const leftOf = (doc: Doc): number => lefts.get(doc) ?? MARGIN;
+export const widthOf = (doc: Doc) => doc.page.width - MARGIN - leftOf(doc);
+
+/** Draws with content set in from the margin. */
+export function setIn(doc: Doc, by: number, draw: () => void): void {
+  lefts.set(doc, MARGIN + by);
+  doc.x = MARGIN + by;
+  draw();
+  lefts.delete(doc);
+  doc.x = MARGIN;
+}
 
 /** Writes what people typed: names hold letters of both files of the font. */
 export function say(

@@ -6,7 +6,7 @@ import {
   EXTENDED,
   font,
   INK,
-  MARGIN,
+  leftOf,
   makeRoom,
   SIGNAL,
   SMALL,
@@ -18,13 +18,14 @@ import {
 } from './pdf-page.ts';
 
 const GAP = 16;
+const BESIDE = 3;
 
 /** Said first, and large. */
 export function drawLead(doc: Doc, lines: readonly string[]): void {
   for (const line of lines)
     tagged(doc, 'P', () => {
       doc.fontSize(14).fillColor(INK);
-      say(doc, 400, line, [MARGIN, doc.y], { width: widthOf(doc) });
+      say(doc, 400, line, [leftOf(doc), doc.y], { width: widthOf(doc) });
     });
   doc.moveDown(0.3);
 }
@@ -33,7 +34,7 @@ export function drawLead(doc: Doc, lines: readonly string[]): void {
 export function drawWords(
   doc: Doc,
   blocks: readonly WordBlock[],
-  [left, width]: readonly [left: number, width: number] = [MARGIN, widthOf(doc)],
+  [left, width]: readonly [left: number, width: number] = [leftOf(doc), widthOf(doc)],
 ): void {
   for (const { kind, runs } of blocks)
     tagged(doc, kind === 'item' ? 'LI' : 'P', () => {
@@ -70,28 +71,28 @@ export function drawColumns(
   const top = doc.y;
   let bottom = top;
   columns.forEach(({ title, blocks }, at) => {
-    const left = MARGIN + at * (width + GAP);
+    const left = leftOf(doc) + at * (width + GAP);
     tagged(doc, 'H3', () => {
       doc.font(font(700)).fontSize(TEXT).fillColor(INK).text(title, left, top, { width });
     });
     drawWords(doc, blocks, [left, width]);
     bottom = Math.max(bottom, doc.y);
   });
-  doc.x = MARGIN;
+  doc.x = leftOf(doc);
   doc.y = bottom + 6;
 }
 
 const bytesOf = (src: string) => Buffer.from(src.slice(src.indexOf(',') + 1), 'base64');
-const IN_ROW = 3;
-const PICTURE_HEIGHT = 120;
+const IN_ROW = 4;
+const PICTURE_HEIGHT = 74;
 
 export function drawPictures(doc: Doc, pictures: readonly DocumentPicture[]): void {
   for (let first = 0; first < pictures.length; first += IN_ROW) {
     const width = (widthOf(doc) - GAP * (IN_ROW - 1)) / IN_ROW;
-    makeRoom(doc, PICTURE_HEIGHT + 30);
+    makeRoom(doc, PICTURE_HEIGHT + 26);
     const top = doc.y + 2;
     pictures.slice(first, first + IN_ROW).forEach((picture, at) => {
-      const left = MARGIN + at * (width + GAP);
+      const left = leftOf(doc) + at * (width + GAP);
       tagged(
         doc,
         'Figure',
@@ -105,18 +106,22 @@ export function drawPictures(doc: Doc, pictures: readonly DocumentPicture[]): vo
         say(doc, 400, picture.words, [left, top + PICTURE_HEIGHT + 4], { width });
       });
     });
-    doc.x = MARGIN;
-    doc.y = top + PICTURE_HEIGHT + 26;
+    doc.x = leftOf(doc);
+    doc.y = top + PICTURE_HEIGHT + 18;
   }
 }
 
 function drawFigure(doc: Doc, figure: StandingFigure, [left, top, width]: number[]): void {
   tagged(doc, 'P', () => {
     doc.font(font(700)).fontSize(14).fillColor(INK);
-    doc.text(figure.value, left, top, { width, continued: true });
+    const wide = doc.widthOfString(figure.value);
+    doc.text(figure.value, left, top, { lineBreak: false });
     doc.font(font(400)).fontSize(TEXT);
     const also = figure.also ? ` (${figure.also})` : '';
-    doc.text(` ${figure.unit}${also}  ${figure.name}`);
+    // On the base line of the figure.
+    doc.text(`${figure.unit}${also}  ${figure.name}`, (left ?? 0) + wide + 4, (top ?? 0) + 4.6, {
+      width: (width ?? 0) - wide - 4,
+    });
     doc.fontSize(SMALL).fillColor(SOFT).text(figure.doubt, left, doc.y, { width });
     if (figure.claim)
       doc
@@ -126,18 +131,18 @@ function drawFigure(doc: Doc, figure: StandingFigure, [left, top, width]: number
   });
 }
 
-/** Figures with their doubt, two beside each other. */
+/** Figures with their doubt, three beside each other. */
 export function drawFigures(doc: Doc, figures: readonly StandingFigure[]): void {
-  const width = (widthOf(doc) - GAP) / 2;
-  for (let first = 0; first < figures.length; first += 2) {
-    makeRoom(doc, 56);
+  const width = (widthOf(doc) - GAP * (BESIDE - 1)) / BESIDE;
+  for (let first = 0; first < figures.length; first += BESIDE) {
+    makeRoom(doc, 58);
     const top = doc.y;
     let bottom = top;
-    figures.slice(first, first + 2).forEach((figure, at) => {
-      drawFigure(doc, figure, [MARGIN + at * (width + GAP), top, width]);
+    figures.slice(first, first + BESIDE).forEach((figure, at) => {
+      drawFigure(doc, figure, [leftOf(doc) + at * (width + GAP), top, width]);
       bottom = Math.max(bottom, doc.y);
     });
-    doc.x = MARGIN;
+    doc.x = leftOf(doc);
     doc.y = bottom + 4;
   }
 }
@@ -150,10 +155,14 @@ export function drawTallies(doc: Doc, tallies: readonly DocumentTally[]): void {
     makeRoom(doc, 16);
     tagged(doc, 'P', () => {
       const { y } = doc;
-      doc.font(font(700)).fontSize(TEXT).fillColor(INK).text(name, MARGIN, y, { lineBreak: false });
+      doc
+        .font(font(700))
+        .fontSize(TEXT)
+        .fillColor(INK)
+        .text(name, leftOf(doc), y, { lineBreak: false });
       const said = words.map(({ word, n }) => `${word} ${'|'.repeat(n)}`).join('    ');
-      doc.font(font(400)).text(said, MARGIN + NAMES, y, { width: widthOf(doc) - NAMES });
+      doc.font(font(400)).text(said, leftOf(doc) + NAMES, y, { width: widthOf(doc) - NAMES });
     });
   }
-  doc.x = MARGIN;
+  doc.x = leftOf(doc);
 }

@@ -50,20 +50,23 @@ const asMany = (row: Row): ManyRow & { row: Row } => ({
 function figureRow(stores: Stores, lab: LabFacts, { quantity, noticeable, cells }: Row) {
   const definition = describeQuantity(quantity, lab.catalogue);
   const unit = chosenUnit(definition, stores.lab.units());
-  const write = (value: number, U: number) => writeFigure(value, U, unit, definition.decimals).text;
+  const write = (value: number, U: number) => {
+    const words = writeFigure(value, U, unit, definition.decimals);
+    return words.U ? `${words.value} ± ${words.U}` : words.value;
+  };
+  // The unit stands once, with the name of the row.
+  const span = (by: number) =>
+    writeSpan(by, unit, definition.decimals).replace(` ${unit.shown ?? unit.symbol}`, '');
   return {
-    name: definition.name,
+    name: `${definition.name}, ${unit.shown ?? unit.symbol}`,
     step: `a step is ${writeSpan(noticeable, unit, definition.decimals).replace('+', '')}`,
     cells: cells.map((cell) => ({
       figure: cell.figure
         ? write(cell.figure.value, cell.figure.U)
         : cell.stated
-          ? `${writeFigure(cell.stated.value, undefined, unit, definition.decimals).text}, ${cell.stated.provenance}`
+          ? `${writeFigure(cell.stated.value, undefined, unit, definition.decimals).value}, ${cell.stated.provenance}`
           : '',
-      difference: differenceWords(
-        cell,
-        cell.difference ? writeSpan(cell.difference.difference, unit, definition.decimals) : '',
-      ),
+      difference: differenceWords(cell, cell.difference ? span(cell.difference.difference) : ''),
       out: cell.difference?.noticeable === 'yes',
     })),
   };

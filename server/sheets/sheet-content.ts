@@ -294,26 +294,6 @@ export function sheetContent(
     section.figures.map((entry) => ({ entry, figure: figureOf(section.title, entry, terms) })),
   );
   const { edition } = sheet;
-  const data: SheetData = {
-    schema: SHEET_SCHEMA,
-    edition: { slug: edition.slug, maker: edition.maker, model: edition.model, name: edition.name },
-    uses: edition.uses.map(({ discipline }) => discipline),
-    label: nameLabel(sheet.label),
-    figures: figures.map(({ figure }) => figure),
-    words: Object.fromEntries(
-      Object.entries(words).map(([part, blocks]) => [part, plainWords(blocks)]),
-    ),
-    unmeasured: sheet.unmeasuredClaims.map(({ quantity, typed, source }) => ({
-      quantity: describeQuantity(quantity, catalogue).name,
-      typed,
-      source,
-    })),
-    pairs: sheet.pairs.map((pair) => ({ tag: pair.tag, words: cameWords(pair) })),
-    instruments: sheet.instruments,
-    protocols: sheet.protocols,
-    studies: sheet.studies,
-    measuredUntil: sheet.lastMeasured?.slice(0, 10) ?? null,
-  };
   const outings = outingsOf(stores, edition.id);
   const fit = sources.fitOf(edition.slug);
   const life = sources.lifeOf(edition.slug);
@@ -328,6 +308,27 @@ export function sheetContent(
     life: [life.words],
     price: priceLines(stores, sheet, life),
     nearest: nearLines(stores, lab, edition.slug),
+  };
+  const data: SheetData = {
+    schema: SHEET_SCHEMA,
+    edition: { slug: edition.slug, maker: edition.maker, model: edition.model, name: edition.name },
+    uses: edition.uses.map(({ discipline }) => discipline),
+    label: nameLabel(sheet.label),
+    figures: figures.map(({ figure }) => figure),
+    words: Object.fromEntries(
+      Object.entries(words).map(([part, blocks]) => [part, plainWords(blocks)]),
+    ),
+    said: Object.fromEntries(Object.entries(said).map(([part, lines]) => [part, lines.join(' ')])),
+    unmeasured: sheet.unmeasuredClaims.map(({ quantity, typed, source }) => ({
+      quantity: describeQuantity(quantity, catalogue).name,
+      typed,
+      source,
+    })),
+    pairs: sheet.pairs.map((pair) => ({ tag: pair.tag, words: cameWords(pair) })),
+    instruments: sheet.instruments,
+    protocols: sheet.protocols,
+    studies: sheet.studies,
+    measuredUntil: sheet.lastMeasured?.slice(0, 10) ?? null,
   };
   const wide = (quantity: string) => valueIn(data, quantity);
   return {

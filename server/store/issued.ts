@@ -51,14 +51,14 @@ export function issuedStore(db: Db) {
     `${ISSUED} WHERE i.kind = @kind AND i.subject = @subject ORDER BY i.revision DESC LIMIT 1`,
   );
   const selectSheets = db.prepare<
-    [{ limit: number; before: number }],
+    [{ limit: number }],
     Omit<IssuedLine, 'withdrawn'> & { n: number; withdrawn: string | null }
   >(
     `SELECT i.n, i.id, i.kind, i.subject, i.revision, i.content ->> 'title' AS title, i.person, i.at,
        (SELECT json_object('why', w.why, 'person', w.person, 'at', w.at)
         FROM issued_withdrawal w WHERE w.issued_id = i.id) AS withdrawn
-     FROM issued i WHERE i.n < @before AND i.kind IN ('sheet', 'comparison')
-     ORDER BY i.n DESC LIMIT @limit`,
+     FROM issued i WHERE i.kind IN ('sheet', 'comparison')
+     ORDER BY i.at DESC, i.n DESC LIMIT @limit`,
   );
   const insertWithdrawal = db.prepare(
     `INSERT INTO issued_withdrawal (issued_id, why, person, at) VALUES (@id, @why, @person, @at)
@@ -87,8 +87,8 @@ export function issuedStore(db: Db) {
       return asRecord(row);
     },
     /** Sheets and comparisons, the latest first, without their content. */
-    sheets: (limit: number, before = Number.MAX_SAFE_INTEGER): IssuedLine[] =>
-      selectSheets.all({ limit, before }).map(({ n: _, withdrawn, ...line }) => ({
+    sheets: (limit: number): IssuedLine[] =>
+      selectSheets.all({ limit }).map(({ n: _, withdrawn, ...line }) => ({
         ...line,
         withdrawn: withdrawn === null ? null : JSON.parse(withdrawn),
       })),
