@@ -7,7 +7,7 @@ import { afterAll, describe, expect, it } from 'vitest';
 import { EXPORTED } from '#server/formats/export-readings.ts';
 import { silentLog } from '#server/log.ts';
 import { type ServedApp, serveApp } from '#server/served-app.ts';
-import { refreshShelf } from '#server/sheets/shelf.ts';
+import { refreshShelf } from '#server/sheets/shelf-rows.ts';
 import { type Db, openDatabase } from '#server/store/database.ts';
 import { openStores } from '#server/stores.ts';
 import { fillLab } from './lab-scale.ts';

@@ -8,11 +8,14 @@ import Database from 'better-sqlite3';
 import { randomInt, randomLcg } from 'd3-random';
 import { v7 as uuid7 } from 'uuid';
 import { CHANGE_HEADER } from '#contract/headers.ts';
+import { silentLog } from '#server/log.ts';
+import { refreshShelf } from '#server/sheets/shelf-rows.ts';
 import { startBuiltServer } from '#server/started-server.ts';
 import { PAGE_OF_CONSISTENCY } from '#server/store/consistency.ts';
 import { type Db, openDatabase } from '#server/store/database.ts';
 import { PAGE_OF_PAIRS } from '#server/store/pair-list.ts';
 import { matchTerms } from '#server/store/terms.ts';
+import { openStores } from '#server/stores.ts';
 import { fillLab, type LabScale } from './lab-scale.ts';
 import { type Measurement, measurement } from './measurement.ts';
 import { fillTryOns } from './try-ons.ts';
@@ -277,12 +280,13 @@ async function openLab(address: string, file: string, editions: number): Promise
 }
 
 /** A lab in a file, filled unless it is there. */
-export function makeLabFile(folder: string, scale: LabScale): string {
+export async function makeLabFile(folder: string, scale: LabScale): Promise<string> {
   const file = join(folder, `lab-${scale.editions}.db`);
   if (existsSync(file)) return file;
   const db = openDatabase(file, '2026-03-01');
   fillLab(db, scale);
   fillTryOns(db, scale.editions * TRY_ONS_OF_AN_EDITION);
+  await refreshShelf(openStores(db), () => () => '', silentLog());
   db.pragma('wal_checkpoint(TRUNCATE)');
   db.close();
   return file;
@@ -338,8 +342,8 @@ async function timeLab(file: string, { editions, pairs }: LabScale): Promise<Tim
 export async function benchLab(folder: string, large: LabScale): Promise<Measurement[]> {
   const small = { ...large, editions: 100 };
   const [before, after] = [
-    await timeLab(makeLabFile(folder, small), small),
-    await timeLab(makeLabFile(folder, large), large),
+    await timeLab(await makeLabFile(folder, small), small),
+    await timeLab(await makeLabFile(folder, large), large),
   ];
   rmSync(join(folder, `lab-${small.editions}.db`), { force: true });
   const size = `${large.editions.toLocaleString('en')} editions`;

@@ -18,6 +18,7 @@ import { benchLab } from './lab-requests.ts';
 import { type Measurement, measurement, middle, timed } from './measurement.ts';
 import { benchOutings } from './outings.ts';
 import { benchSessionPage } from './session-page.ts';
+import { benchShelf } from './shelf.ts';
 import { benchVariance } from './variance.ts';
 
 const PAGES = new URL('../dist/web', import.meta.url).pathname;
@@ -187,6 +188,7 @@ async function run(): Promise<Measurement[]> {
   results.push(...(await benchVariance(folder)));
   results.push(...(await benchImport(folder)));
   results.push(...(await benchOutings(folder)));
+  results.push(...(await benchShelf(folder, LAB)));
   results.push(...(await benchLab(folder, LAB)));
   rmSync(folder, { recursive: true });
   return results;

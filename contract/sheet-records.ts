@@ -229,6 +229,9 @@ export const comparison = z.object({
     }),
   ),
   parts: z.array(comparedPart).describe('by which the editions differ'),
+  said: z
+    .array(z.object({ title: z.string(), cells: z.array(z.string()) }))
+    .describe('fit, wear, life, consistency and verdicts in words; empty: nobody can tell'),
   rows: z.array(
     z.object({
       quantity: anyQuantity,

@@ -76,6 +76,54 @@ export const shelf = z.object({
 
 export type Shelf = z.infer<typeof shelf>;
 
+const driver = z.object({ column: z.string(), steps: z.number() });
+
+export const likeAsked = z.object({
+  words: z
+    .string()
+    .max(LONGEST_SHELF_WORDS, `at most ${LONGEST_SHELF_WORDS} letters`)
+    .default('')
+    .describe('lighter, drop under 6'),
+});
+
+export const likeAnswer = z.object({
+  name: z.string(),
+  said: z.array(z.string()),
+  questions: z.array(z.string()),
+  rows: z.array(
+    z.object({
+      slug: z.string(),
+      name: z.string(),
+      steps: z.number().describe('distance in noticeable steps'),
+      drivers: z.array(driver),
+      words: z.string(),
+      unknown: z.array(z.string()).describe('columns that one of the two has no figure of'),
+      place: z.enum(SHELF_PLACES),
+    }),
+  ),
+});
+
+export type LikeAnswer = z.infer<typeof likeAnswer>;
+
+export const oneOrTwoAsked = z.object({ first: disciplineName, second: disciplineName });
+
+const pairOption = z.object({
+  slug: z.string(),
+  name: z.string(),
+  figures: z.record(z.string(), shelfFigure),
+  currency: z.string(),
+  harms: z.array(z.object({ use: z.string(), steps: z.number(), words: z.string() })),
+});
+
+export const oneOrTwoAnswer = z.object({
+  word: z.enum(['one pair', 'one pair, with a but', 'two pairs', 'cannot tell']),
+  words: z.string(),
+  one: pairOption.nullable(),
+  two: z.array(pairOption).describe('the best of each use by itself'),
+});
+
+export type OneOrTwoAnswer = z.infer<typeof oneOrTwoAnswer>;
+
 /** One edition put before another in the own order of a use, last of it, or out of it. */
 export const ownPlace = z.object({
   use: z.union([disciplineName, z.literal('')]).default(''),

@@ -131,6 +131,24 @@ describe('every address that reads', () => {
         '/api/comparison?editions=norrolt-stairwell-mid-cut,kestvane-kerb,wrenfold-latch-low',
         '/api/comparison?editions=tarnhus-lanewalk,tarnhus-lanewalk-2',
       ],
+      getShelf: [
+        '/api/shelf?words=under+320+g,+drop+4+to+6,+walking&sort=mass&group=maker',
+        '/api/shelf?tester=T1&sort=own&down=1',
+      ],
+      getLike: ['/api/shelf/like/kestvane-kerb?words=lighter,+drop+under+6'],
+      getOneOrTwo: ['/api/shelf/one-or-two?first=walking+and+work&second=winter+boots'],
+      getSheetDraft: [
+        '/api/sheets/tarnhus-frostgate-high-cut/draft',
+        '/api/sheets/norrolt-stairwell-mid-cut/draft?label=uk-9.5',
+      ],
+      listSheetsIssued: ['/api/issued/sheets'],
+      getIssued: (await served.send('GET', '/api/issued/sheets')).body.map(
+        (one: { id: string }) => `/api/issued/${one.id}`,
+      ),
+      listComparisons: ['/api/comparisons'],
+      getComparisonDraft: (await served.send('GET', '/api/comparisons')).body.map(
+        (one: { id: string }) => `/api/comparisons/${one.id}/draft`,
+      ),
       listChanges: [
         '/api/changes?limit=200',
         `/api/changes?instrument=${instrument}`,

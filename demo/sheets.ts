@@ -3,7 +3,7 @@ import dayjs from 'dayjs';
 import { v7 as uuid7 } from 'uuid';
 import { asWords, type SheetPart } from '#core/sheet/sheet-words.ts';
 import { readLabelSlug, type SizeLabel } from '#core/sizing/size-label.ts';
-import { deviationOfEdition } from '#server/fit/deviation.ts';
+import { deviationOfEdition, sizeWordsOf } from '#server/fit/deviation.ts';
 import { silentLog } from '#server/log.ts';
 import { photographFiles } from '#server/photographs/photograph-files.ts';
 import { draftComparison, issueComparison } from '#server/sheets/comparison-issue.ts';
@@ -16,7 +16,7 @@ import {
   sheetPictures,
   sheetSubject,
 } from '#server/sheets/sheet-issue.ts';
-import { refreshShelf } from '#server/sheets/shelf.ts';
+import { refreshShelf } from '#server/sheets/shelf-rows.ts';
 import type { Db } from '#server/store/database.ts';
 import { photographFolder } from '#server/store/photograph-folder.ts';
 import { openStores, type Stores } from '#server/stores.ts';
@@ -120,6 +120,7 @@ const COMPARISON = {
 };
 
 const sourcesOf = (stores: Stores) => ({
+  sizesOf: () => sizeWordsOf(stores),
   fitOf: (slug: string) => deviationOfEdition(stores, slug),
   lifeOf: (slug: string) => lifeOf(stores, slug),
 });

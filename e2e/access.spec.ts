@@ -33,6 +33,11 @@ const VIEWS: [name: string, path: string][] = [
   ['measure', '/pairs/NS-05/measure'],
   ['sheets', '/sheets'],
   ['sheet', '/sheets/wrenfold-latch-low?label=uk-8'],
+  ['sheet for a reader', '/sheets/kestvane-kerb?label=eu-42&view=reader'],
+  ['words of a sheet', '/sheets/norrolt-stairwell-mid-cut?label=uk-8&view=write'],
+  ['card of a sheet', '/sheets/kestvane-kerb?label=eu-42&view=card'],
+  ['shelf', '/shelf?words=under+320+g,+drop+4+to+6'],
+  ['one pair or two', '/one-or-two'],
   [
     'compare',
     '/compare?editions=norrolt-stairwell-mid-cut,wrenfold-latch-low,pelloway-gravel-lane',

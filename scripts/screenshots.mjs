@@ -19,13 +19,13 @@ const VIEWS = [
   ['receive', '/receive', { fill: true }],
   ['true-to-label', '/editions/pelloway-gravel-lane/fit'],
   ['walk', '/pairs/KK-03/walk'],
-  ['sheet', '/sheets/brindlow-roundsman-2?label=uk-8'],
+  ['sheet', '/sheets/kestvane-kerb?label=eu-42&view=reader'],
+  ['shelf', '/shelf?words=under+320+g,+drop+4+to+6&sort=mass'],
   ['compare', '/compare?editions=norrolt-stairwell-mid-cut,kestvane-kerb,wrenfold-latch-low'],
   ['line', '/editions/brindlow-roundsman-3/line'],
   ['edition', '/editions/norrolt-stairwell-mid-cut'],
-  ['foot', '/fit/foot?tester=T4&sock=thick'],
   ['life', '/editions/kestvane-kerb/life'],
-  ['sheet-phone', '/sheets/kestvane-kerb?label=eu-42', { phone: true }],
+  ['sheet-phone', '/sheets/kestvane-kerb?label=eu-42&view=reader', { phone: true }],
   ['hall', await hallLink('T2'), { phone: true, taps: ['stairs', 'dry', 'forgot them'] }],
 ];
 

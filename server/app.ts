@@ -38,8 +38,8 @@ import { lineRoutes } from './sheets/line-routes.ts';
 import { loopReader } from './sheets/loops.ts';
 import { pictureReader } from './sheets/sheet-issue.ts';
 import { sheetRoutes } from './sheets/sheet-routes.ts';
-import { refreshShelf } from './sheets/shelf.ts';
 import { shelfRoutes } from './sheets/shelf-routes.ts';
+import { refreshShelf } from './sheets/shelf-rows.ts';
 import type { Db } from './store/database.ts';
 import { photographFolder } from './store/photograph-folder.ts';
 import { openStores, type Stores } from './stores.ts';
@@ -148,6 +148,7 @@ export function createApp(options: AppOptions): BenchApp {
     loops: loopReader(stores),
     readPictures: pictureReader((hash) => pictures.pathOf(hash, 'full')),
     sources: {
+      sizesOf,
       fitOf: (slug: string) => deviationOfEdition(stores, slug),
       lifeOf: (slug: string) => lifeOf(stores, slug),
     },
@@ -201,7 +202,7 @@ export function createApp(options: AppOptions): BenchApp {
       ...matchRoutes(stores),
       ...studyRoutes(stores, keepUp),
       ...photographRoutes(stores, pictures),
-      ...sheetRoutes(stores, issue.loops),
+      ...sheetRoutes(stores, issue.loops, sizesOf),
       ...issueRoutes(issue),
       ...shelfRoutes(stores, sizesOf, keepUp),
       ...lineRoutes(stores),

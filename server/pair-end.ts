@@ -24,3 +24,11 @@ export function endOf(
     cause: byCondition ? endCause([...decision.judged.for, decision.why]) : null,
   };
 }
+
+/** The pairs of an edition that were out: how far each went, and whether it ended by its condition. */
+export function livesOf(stores: Stores, editionId: string) {
+  return stores.rotation.wornOf(editionId).map((row) => {
+    const { km, ended, cause } = endOf(stores, row);
+    return { km, ended, fromKm: row.cameWith, wornKm: row.km, cause: cause ?? undefined };
+  });
+}

@@ -23,7 +23,7 @@ const face = (weight: Weight): string =>
 const STYLE = `
 body{margin:0;background:#f4f1e8;color:#1f2a44;font:16px/1.45 Hyperlegible,sans-serif}
 article{max-width:920px;margin:0 auto;padding:24px;background:#fcfbf7}
-h1{margin:0;font-size:1.7rem}h2{margin:0;font-size:1rem}h3{margin:0;font-size:.95rem}p{margin:0 0 .3em}
+h1{margin:0;font-size:1.7rem}h2{margin:0;font-size:1rem}p{margin:0 0 .3em}
 .under{display:flex;justify-content:space-between;gap:16px;flex-wrap:wrap;border-bottom:2px solid;padding-bottom:6px;color:#565f75}
 .lead{margin:12px 0;font-size:1.3rem}.columns{display:grid;grid-template-columns:repeat(auto-fit,minmax(180px,1fr));gap:16px}
 section{display:grid;grid-template-columns:130px minmax(0,1fr);gap:16px;border-top:1px solid #d3ccb9;padding:10px 0}
@@ -90,7 +90,7 @@ function partHtml(part: DocumentPart): string {
       return wordsHtml(part.blocks);
     case 'columns':
       return `<div class="columns">${part.columns
-        .map(({ title, blocks }) => `<div><h3>${escapeText(title)}</h3>${wordsHtml(blocks)}</div>`)
+        .map(({ title, blocks }) => `<div><h2>${escapeText(title)}</h2>${wordsHtml(blocks)}</div>`)
         .join('')}</div>`;
     case 'pictures':
       return `<div class="pictures">${part.pictures

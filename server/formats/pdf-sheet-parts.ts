@@ -72,7 +72,7 @@ export function drawColumns(
   let bottom = top;
   columns.forEach(({ title, blocks }, at) => {
     const left = leftOf(doc) + at * (width + GAP);
-    tagged(doc, 'H3', () => {
+    tagged(doc, 'H2', () => {
       doc.font(font(700)).fontSize(TEXT).fillColor(INK).text(title, left, top, { width });
     });
     drawWords(doc, blocks, [left, width]);

@@ -80,10 +80,15 @@ export function draftComparison(
 ): BenchDocument {
   const lab = labFacts(stores);
   const label = kept.label ? readLabelSlug(kept.label) : undefined;
-  const compared = buildComparison(stores, kept.editions, {
-    label,
-    stack: kept.stack ?? undefined,
-  });
+  const compared = buildComparison(
+    stores,
+    kept.editions,
+    {
+      label,
+      stack: kept.stack ?? undefined,
+    },
+    sources.sizesOf(),
+  );
   const many = compared.rows.map(asMany);
   const nameOf = (quantity: string) => describeQuantity(quantity, lab.catalogue).name;
   const { words } = stores.sheetWords.of(kept.id);
@@ -103,10 +108,7 @@ export function draftComparison(
         cell ? `${cell.answer}${cell.state === 'stated' ? ', stated' : ''}` : 'not looked',
       ),
     })),
-    said: [
-      { title: 'Fit', cells: compared.editions.map(({ slug }) => sources.fitOf(slug).words) },
-      { title: 'Life', cells: compared.editions.map(({ slug }) => sources.lifeOf(slug).words) },
-    ],
+    said: compared.said,
     next: measureNext(many).map(
       ({ quantity, edition, why }) =>
         `${nameOf(quantity)} of ${compared.editions[edition]?.name}: ${why === 'cannot tell' ? 'one more pair would tell' : why}`,

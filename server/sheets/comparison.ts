@@ -26,6 +26,7 @@ import { viewFigure } from '../figure-view.ts';
 import { labFacts } from '../lab-facts.ts';
 import { wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
+import { type SizeWords, wordsOfEditions } from './edition-words.ts';
 import { leastWornBasis, stackBases } from './sheet.ts';
 
 /** More editions do not stand beside each other. */
@@ -174,6 +175,7 @@ export function buildComparison(
   stores: Stores,
   slugs: readonly string[],
   wanted: { label?: SizeLabel | undefined; stack?: string | undefined },
+  sizeWords: SizeWords,
 ): Comparison {
   if (slugs.length < 2 || slugs.length > MOST_COMPARED)
     throw wrongValue('editions', `A comparison takes two to ten editions; ${slugs.length} given.`);
@@ -197,6 +199,12 @@ export function buildComparison(
       meant: meantBy(stores, made, meantOfEdition({ id, pairs }, basis, lab), edition.uses),
     })),
     parts: differingParts(editions.map(({ made }) => made)),
+    said: wordsOfEditions(
+      stores,
+      lab,
+      editions.map(({ id }) => id),
+      sizeWords,
+    ),
     rows: rows.map(({ quantity, noticeable, against, cells }) => ({
       quantity,
       noticeable,

@@ -20,10 +20,13 @@ import { canonicalUnit } from '#core/sizing/units.ts';
 import { LEAST_SHARE, TERM_WORDS } from '#core/statistics/budget-words.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import type { Stores } from '../stores.ts';
+import type { SizeWords } from './edition-words.ts';
 import { outingsOf, ridesOf, testedLines } from './sheet-tested.ts';
 
 /** What other steps know of an edition: how its label runs, and how long it lasts. */
 export interface SheetSources {
+  /** By one look at the lab, for many editions. */
+  sizesOf: () => SizeWords;
   fitOf: (slug: string) => Pick<EditionDeviation, 'words' | 'causes' | 'splits'>;
   lifeOf: (slug: string) => Pick<EditionLife, 'words' | 'median' | 'pairs' | 'currency'>;
 }
@@ -247,13 +250,16 @@ function handRows({ handScores }: Sheet, catalogue: Catalogue): [string, string]
   return [...rows].map(([name, words]): [string, string] => [name, words.join(' · ')]);
 }
 
+/** What lies farther off is no alternative. */
+const NEAR_STEPS = 8;
+
 function nearLines(stores: Stores, lab: LabFacts, slug: string): string[] {
   const rows = [...stores.shelf.rows().values()].flatMap(({ row }) => row ?? []);
   const own = rows.find((row) => row.slug === slug);
   if (!own) return [];
   const near = nearestRows(own, rows, { conditions: [], uses: [], words: '' }, lab.noticeable);
   const words = near
-    .filter(({ unknown }) => unknown.length <= 1)
+    .filter(({ unknown, steps }) => unknown.length <= 1 && steps <= NEAR_STEPS)
     .slice(0, 2)
     .map((one) => `${one.row.name}, ${nearWords(one)}`);
   return words.length > 0 ? [`${words.join('; ')}.`] : [];

@@ -3,6 +3,7 @@ import type { Handlers } from '../endpoint.ts';
 import { wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { buildComparison } from './comparison.ts';
+import type { SizeWords } from './edition-words.ts';
 import type { LoopReader } from './loops.ts';
 import { buildSheet } from './sheet.ts';
 
@@ -16,6 +17,7 @@ function labelFrom(slug: string | undefined): SizeLabel | undefined {
 export function sheetRoutes(
   stores: Stores,
   loops: LoopReader,
+  sizesOf: () => SizeWords,
 ): Pick<Handlers, 'getSheet' | 'getComparison'> {
   return {
     getSheet: ({ params, query }) =>
@@ -25,6 +27,7 @@ export function sheetRoutes(
         stores,
         query.editions.split(',').filter((slug) => slug !== ''),
         { label: labelFrom(query.label), stack: query.stack },
+        sizesOf(),
       ),
   };
 }

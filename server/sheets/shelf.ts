@@ -1,243 +1,95 @@
 /** The shelf: all editions, or the pairs of a tester, as one table that answers to what is typed. */
 import { group } from 'd3-array';
-import type { Shelf, ShelfAsked } from '#contract/shelf-records.ts';
-import { describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts';
-import type { StackBasis } from '#core/catalogue/stack-basis.ts';
-import type { Basis } from '#core/figures/basis.ts';
-import type { EditionAnswer } from '#core/figures/edition-figure.ts';
-import { figureExpanded } from '#core/figures/figure.ts';
-import { type MeasuredPair, quantitiesOfPair } from '#core/figures/pair-figure.ts';
-import { type ComparedEdition, compareEditions } from '#core/sheet/comparison.ts';
-import { answerShelf, type ShelfFigure, type ShelfRow } from '#core/sheet/shelf.ts';
+import type { LikeAnswer, OneOrTwoAnswer, Shelf, ShelfAsked } from '#contract/shelf-records.ts';
+import { nearestRows, nearWords, readLikeWords } from '#core/sheet/nearest.ts';
+import { oneOrTwo, type PairOption } from '#core/sheet/one-or-two.ts';
+import { answerShelf, type ShelfRow } from '#core/sheet/shelf.ts';
 import { readShelfWords } from '#core/sheet/shelf-words.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { REFERENCE_LABEL } from '#core/sizing/size-label.ts';
-import { ENDS_ENOUGH, editionLife } from '#core/wear/edition-life.ts';
-import { measuredPair } from '../figure-book.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
-import { describeFault, type Log } from '../log.ts';
-import { endOf } from '../pair-end.ts';
-import type { StoredPair } from '../store/pairs.ts';
+import { notFound } from '../problems.ts';
 import type { Stores } from '../stores.ts';
-import { statedFigures } from './comparison.ts';
-import { pricesOf } from './line.ts';
-import { stackBases } from './sheet.ts';
+import type { SizeWords } from './edition-words.ts';
+import { AT_ONCE, rowOfPair, workOut } from './shelf-rows.ts';
 
-/** How the label of an edition runs, in words; empty: nobody can tell. */
-export type SizeWords = (editionId: string) => string;
-
-/** Stacks stand on the shelf through the shoe as it is sold, by whichever tool the edition has. */
-function shelfStack(pairs: readonly MeasuredPair[]): StackBasis {
-  const own = [...stackBases(pairs).values()].find(({ place }) => place === 'in-shoe');
-  return {
-    place: 'in-shoe',
-    insole: 'in',
-    lugs: 'in',
-    layers: 'whole sole',
-    method: own?.method ?? 'needle',
-  };
-}
-
-const shelfBasis = (pairs: readonly MeasuredPair[]): Basis => ({
-  label: REFERENCE_LABEL,
-  configuration: 'as sold',
-  wornKm: 0 as Basis['wornKm'],
-  stack: shelfStack(pairs),
-});
-
-function evidenceOf(answer: Exclude<EditionAnswer, { terms: 'not' }>): ShelfFigure['evidence'] {
-  if (answer.terms === 'converted') return 'converted';
-  return answer.terms === 'carried' ? 'carried' : 'measured';
-}
-
-/** Figures of pairs on the terms of the shelf, and what is stated where nobody measured. */
-function figuresOf(
-  { id, pairs, stated }: ComparedEdition,
-  lab: LabFacts,
-  ofPair: boolean,
-): ShelfRow['figures'] {
-  const quantities = [
-    ...new Set<QuantityId>([
-      ...pairs.flatMap((pair) => [...quantitiesOfPair(pair)]),
-      ...(stated ?? []).map(({ quantity }) => quantity),
-    ]),
-  ].filter((quantity) => !describeQuantity(quantity, lab.catalogue).ordinal);
-  const figures: Record<string, ShelfFigure> = {};
-  const edition = { id, pairs, ...(stated ? { stated } : {}) };
-  for (const { quantity, cells } of compareEditions(
-    [edition],
-    shelfBasis(pairs),
-    lab,
-    quantities,
-  )) {
-    const [cell] = cells;
-    if (!cell) continue;
-    if (cell.stated) {
-      const { value, halfWidth, provenance } = cell.stated;
-      figures[quantity] = {
-        value,
-        low: value - halfWidth,
-        high: value + halfWidth,
-        evidence: provenance,
-      };
-    } else if (cell.answer.terms !== 'not') {
-      const { figure, pairU, speaksForEdition } = cell.answer;
-      const U = speaksForEdition && !ofPair ? figureExpanded(figure) : pairU;
-      figures[quantity] = {
-        value: figure.value,
-        low: figure.value - U,
-        high: figure.value + U,
-        evidence: evidenceOf(cell.answer),
-      };
-    }
-  }
-  return figures;
-}
-
-const counted = (value: number, low = value, high = value): ShelfFigure => ({
-  value,
-  low,
-  high,
-  evidence: 'counted',
-});
-
-/** Distance worn, life, price and cost, of the pairs of an edition. */
-function factsOf(stores: Stores, editionId: string, stored: readonly StoredPair[]) {
-  const worn = stores.rotation.wornOf(editionId);
-  const lives = worn.map((row) => {
-    const { km, ended } = endOf(stores, row);
-    return { km, ended, fromKm: row.cameWith };
-  });
-  const life =
-    lives.filter(({ ended }) => ended).length >= ENDS_ENOUGH
-      ? editionLife(lives).median
-      : undefined;
-  // What was given cost nothing, and is no price.
-  const price = pricesOf(stores, editionId, stored).find(({ amount }) => amount > 0);
-  const km = worn.reduce((sum, row) => sum + row.km, 0);
-  // Over a whole life where one is known; else so far, over the pair that went farthest.
-  const costKm = life?.km ?? Math.max(0, ...worn.map((row) => row.km));
-  const figures: Record<string, ShelfFigure> = {};
-  if (km > 0) figures.worn = counted(km);
-  if (life?.km)
-    figures.life = counted(
-      life.km,
-      life.lower ?? life.km,
-      life.upper ?? Math.max(life.km, ...lives.map((one) => one.km)),
-    );
-  if (price) figures.price = counted(price.amount);
-  if (price && costKm > 0) figures.cost = counted(price.amount / costKm);
-  return { figures, currency: price?.currency ?? '' };
-}
-
-function rowOfEdition(
-  stores: Stores,
-  lab: LabFacts,
-  editionId: string,
-  sizeWords: SizeWords,
-): ShelfRow {
-  const edition = stores.editions.byId(editionId);
-  const stored = stores.pairs.ofEdition(editionId).filter((pair) => pair.leftOut === null);
-  const pairs = stored.map((pair) => measuredPair(stores, lab, pair));
-  const stated = statedFigures(edition, lab.catalogue);
-  const facts = factsOf(stores, editionId, stored);
-  return {
-    slug: edition.slug,
-    name: editionName(edition),
-    maker: edition.maker,
-    tag: '',
-    uses: edition.uses,
-    pairs: stored.length,
-    figures: { ...figuresOf({ id: editionId, pairs, stated }, lab, false), ...facts.figures },
-    size: sizeWords(editionId),
-    currency: facts.currency,
-  };
-}
-
-/** A pair that a tester has, on the same terms. */
-function rowOfPair(stores: Stores, lab: LabFacts, pair: StoredPair, km: number): ShelfRow {
-  const edition = stores.editions.byId(pair.editionId);
-  const measured = [measuredPair(stores, lab, pair)];
-  const price = pair.paidPrice || pair.listPrice;
-  const figures: Record<string, ShelfFigure> = {
-    ...figuresOf({ id: pair.id, pairs: measured }, lab, true),
-  };
-  if (km > 0) figures.worn = counted(km);
-  if (price) figures.price = counted(price);
-  if (price && km > 0) figures.cost = counted(price / km);
-  return {
-    slug: edition.slug,
-    name: editionName(edition),
-    maker: edition.maker,
-    tag: pair.tag,
-    uses: edition.uses,
-    pairs: 1,
-    figures,
-    size: '',
-    currency: pair.currency,
-  };
-}
-
-function keepRow(
-  stores: Stores,
-  lab: LabFacts,
-  revision: number,
-  editionId: string,
-  sizeWords: SizeWords,
-): void {
-  const row = stores.shelf.stands(editionId)
-    ? rowOfEdition(stores, lab, editionId, sizeWords)
-    : undefined;
-  stores.shelf.write({ editionId, row, lab: revision });
-}
-
-/** So many rows lean on one look at what fits whom. */
-const ONE_LOOK = 50;
-
-/** Works out the rows of all editions that are out of date, one at a time between requests. */
-export async function refreshShelf(
-  stores: Stores,
-  sizesOf: () => SizeWords,
-  log: Log,
-): Promise<void> {
-  for (;;) {
-    const stale = stores.shelf.stale(ONE_LOOK);
-    if (stale.length === 0) return;
-    const sizeWords = sizesOf();
-    for (const editionId of stale) {
-      try {
-        stores.changes.quietly(() =>
-          keepRow(stores, labFacts(stores), stores.learned.revision(), editionId, sizeWords),
-        );
-      } catch (error) {
-        // Tried again when somebody asks.
-        log.error({ ...describeFault(error), editionId }, 'a row of the shelf was not worked out');
-        return;
-      }
-      await new Promise((resolve) => setImmediate(resolve));
-    }
-  }
-}
-
-/** What a request works out itself; the rest is worked out beside the requests. */
-const AT_ONCE = 24;
-
-function workOut(stores: Stores, editionIds: readonly string[], sizesOf: () => SizeWords): void {
-  if (editionIds.length === 0) return;
-  const sizeWords = sizesOf();
-  try {
-    stores.changes.quietly(() => {
-      for (const id of editionIds)
-        keepRow(stores, labFacts(stores), stores.learned.revision(), id, sizeWords);
-    });
-  } catch (error) {
-    // The book is held by a file that is read: what is kept is shown.
-    if (!/BUSY|LOCKED/.test(String((error as { code?: string }).code))) throw error;
-  }
+/** What a number without a unit stands for, as the lab chose. */
+function bareUnitsOf(stores: Stores) {
+  const { stack, mass, distance } = stores.lab.units();
+  return { length: stack, mass, distance };
 }
 
 /** Steps by column: of facts, what anybody would call a difference. */
 const FACT_STEPS = { worn: 50, life: 50, price: 10, cost: 0.02 };
+
+/** Rows as they stand, those that are few and out of date worked out first. */
+function currentRows(stores: Stores, sizesOf: () => SizeWords, refresh: () => void): ShelfRow[] {
+  workOut(stores, stores.shelf.stale(AT_ONCE), sizesOf);
+  if (stores.shelf.countStale() > 0) refresh();
+  return [...stores.shelf.rows().values()].flatMap(({ row }) => row ?? []);
+}
+
+/** Nobody reads a longer list of what is near. */
+const MOST_NEAR = 12;
+
+const stepsOf = (lab: LabFacts) => ({ ...lab.noticeable, ...FACT_STEPS });
+
+/** What is like an edition, but lighter. */
+export function likeEdition(
+  stores: Stores,
+  slug: string,
+  words: string,
+  sizesOf: () => SizeWords,
+  refresh: () => void,
+): LikeAnswer {
+  const lab = labFacts(stores);
+  const rows = currentRows(stores, sizesOf, refresh);
+  const edition = stores.editions.bySlug(slug);
+  const own = rows.find((row) => row.slug === edition.slug);
+  if (!own) throw notFound(`A row of ${editionName(edition)}`);
+  const steps = stepsOf(lab);
+  const relative = readLikeWords(words, own, steps);
+  const read = readShelfWords(relative.rest, lab.catalogue, stores.uses.all(), bareUnitsOf(stores));
+  const question = { ...read, conditions: [...relative.conditions, ...read.conditions] };
+  return {
+    name: own.name,
+    said: [...relative.said, ...read.said],
+    questions: [...relative.questions, ...read.questions],
+    rows: nearestRows(own, rows, question, steps)
+      .slice(0, MOST_NEAR)
+      .map((near) => ({
+        slug: near.row.slug,
+        name: near.row.name,
+        steps: near.steps,
+        drivers: near.drivers,
+        words: nearWords(near),
+        unknown: near.unknown,
+        place: near.place,
+      })),
+  };
+}
+
+const viewOption = ({ row, harms }: PairOption) => ({
+  slug: row.slug,
+  name: row.name,
+  figures: row.figures,
+  currency: row.currency,
+  harms: harms.map((harm) => ({ use: harm.use, steps: harm.steps, words: nearWords(harm) })),
+});
+
+export function oneOrTwoPairs(
+  stores: Stores,
+  uses: readonly [string, string],
+  sizesOf: () => SizeWords,
+  refresh: () => void,
+): OneOrTwoAnswer {
+  const { word, words, one, two } = oneOrTwo(
+    currentRows(stores, sizesOf, refresh),
+    uses,
+    stepsOf(labFacts(stores)),
+  );
+  return { word, words, one: one ? viewOption(one) : null, two: two.map(viewOption) };
+}
 
 /** Own places by slug; where no order is asked for none. */
 const placesOf = (order: readonly string[]) =>
@@ -250,16 +102,14 @@ export function shelfPage(
   refresh: () => void,
 ): Shelf {
   const lab = labFacts(stores);
-  const { stack, mass, distance } = stores.lab.units();
-  const bareUnits = { length: stack, mass, distance };
-  const read = readShelfWords(asked.words, lab.catalogue, stores.uses.all(), bareUnits);
+  const read = readShelfWords(asked.words, lab.catalogue, stores.uses.all(), bareUnitsOf(stores));
   const own = placesOf(stores.shelf.order(asked.ownFor));
   const answer = (rows: readonly ShelfRow[]) =>
     answerShelf(
       rows,
       read,
       { sort: asked.sort, down: asked.down, group: asked.group, own },
-      { ...lab.noticeable, ...FACT_STEPS },
+      stepsOf(lab),
     );
   const editionRows = () => [...stores.shelf.rows()].flatMap(([, { row }]) => row ?? []);
   let waiting = 0;

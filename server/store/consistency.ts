@@ -65,6 +65,10 @@ export function consistencyStore(db: Db) {
       "SELECT count(DISTINCT edition_id) FROM stale_consistency WHERE quantity IN (?, '')",
     )
     .pluck();
+  const selectOfEdition = db.prepare<[string], { quantity: string; pairs: number; pairSd: number }>(
+    `SELECT quantity, pairs, pair_sd AS pairSd FROM consistency
+     WHERE edition_id = ? AND unranked = 0 ORDER BY pairs DESC, quantity`,
+  );
   const markAll = db.prepare("INSERT OR IGNORE INTO stale_consistency VALUES (?, '')");
   // Of all readings of the sitting: one that was voided counted before; and what follows from any.
   const markSitting = db.prepare(
@@ -103,6 +107,8 @@ export function consistencyStore(db: Db) {
     stale: (most: number): StaleRows[] => selectStale.all(most),
     /** Those that a list of a quantity waits for. */
     staleOf: (quantity: string, most: number): StaleRows[] => selectStaleOf.all(quantity, most),
+    /** Rows of an edition, those of the most pairs first. */
+    ofEdition: (editionId: string) => selectOfEdition.all(editionId),
     /** Editions whose rows of a quantity are out of date. */
     countStale: (quantity: string): number => countStale.get(quantity) ?? 0,
     /** Writes rows in place of those that were out of date. */

@@ -21,6 +21,13 @@ export function sheetWordStore(db: Db) {
   const select = db.prepare<[string], { part: string; content: string }>(
     'SELECT part, content FROM sheet_words WHERE subject = ?',
   );
+  // A slash comes before a nought: all labels of the edition lie between.
+  const selectVerdict = db
+    .prepare<[{ low: string; high: string }], string>(
+      `SELECT content FROM sheet_words WHERE subject >= @low AND subject < @high AND part = 'verdict'
+       ORDER BY said_at DESC LIMIT 1`,
+    )
+    .pluck();
   const write = db.prepare(
     `INSERT INTO sheet_words (subject, part, content, said_at, person)
      VALUES (@subject, @part, @content, @at, @person)
@@ -47,6 +54,11 @@ export function sheetWordStore(db: Db) {
         ) as SheetWords,
         choices: { pictures: [], also: false, ...(rows.get(CHOICES) as Partial<SheetChoices>) },
       };
+    },
+    /** The verdict on an edition, at whichever size it was written last. */
+    verdictOf(editionId: string): WordBlock[] | undefined {
+      const content = selectVerdict.get({ low: `${editionId}/`, high: `${editionId}0` });
+      return content === undefined ? undefined : JSON.parse(content);
     },
     write: (
       subject: string,

@@ -1,5 +1,5 @@
 /** Hooks of the shelf. */
-import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
+import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import type { QueryIn } from '#contract/endpoints.ts';
 import { useChange } from './queries.ts';
 import { request } from './request.ts';
@@ -27,3 +27,17 @@ export const useShelf = (query: ShelfQuery) =>
   });
 
 export const useOwnPlace = () => useChange('setOwnPlace');
+
+export const useLike = (edition: string, words: string) =>
+  useQuery({
+    queryKey: ['figures', 'like', edition, words],
+    queryFn: ({ signal }) => request('getLike', { params: { edition }, query: { words }, signal }),
+    placeholderData: keepPreviousData,
+  });
+
+export const useOneOrTwo = (first: string, second: string) =>
+  useQuery({
+    queryKey: ['figures', 'one or two', first, second],
+    queryFn: ({ signal }) => request('getOneOrTwo', { query: { first, second }, signal }),
+    placeholderData: keepPreviousData,
+  });

@@ -14,7 +14,9 @@ import { PageFault } from '../shell/PageFault.tsx';
 import { useUnits } from '../shell/units.ts';
 import classes from './ComparePage.module.css';
 import { KeepComparison, KeptComparisons } from './KeptComparisons.tsx';
+import { LikeThis } from './LikeThis.tsx';
 import { ManyCompared } from './ManyCompared.tsx';
+import { SaidRows } from './SaidRows.tsx';
 
 type Row = Comparison['rows'][number];
 type Cell = Row['cells'][number];
@@ -205,7 +207,7 @@ function ComparedEditions({
   comparison: Comparison;
   onRemove: (slug: string) => void;
 }) {
-  const { editions, rows, label, parts } = comparison;
+  const { editions, rows, label, parts, said } = comparison;
   const names = editions.map((edition) => edition.name);
   const figureValue = (quantity: Row['quantity'], index: number) => {
     const cell = rows.find((row) => row.quantity === quantity)?.cells[index];
@@ -277,6 +279,7 @@ function ComparedEditions({
           ))}
         </div>
       )}
+      <SaidRows said={said} names={names} />
       {parts.length > 0 && (
         <section aria-label="Made otherwise">
           <h2>Made otherwise</h2>
@@ -410,6 +413,13 @@ export function ComparePage() {
           comparison={shown}
           onRemove={(slug) => setSlugs(slugs.filter((one) => one !== slug))}
           onYardstick={(slug) => setSlugs([slug, ...slugs.filter((one) => one !== slug)])}
+        />
+      )}
+      {slugs[0] && (
+        <LikeThis
+          slug={slugs[0]}
+          without={slugs}
+          onAdd={slugs.length < MOST_EDITIONS ? (slug) => setSlugs([...slugs, slug]) : undefined}
         />
       )}
     </div>

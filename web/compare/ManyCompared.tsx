@@ -143,7 +143,7 @@ export function ManyCompared({
   onRemove: (slug: string) => void;
   onYardstick: (slug: string) => void;
 }) {
-  const { editions, rows, label, parts } = comparison;
+  const { editions, rows, label, parts, said } = comparison;
   const units = useUnits();
   const narrow = useMediaQuery(NARROW, false, { getInitialValueInEffect: false });
   const [beside, setBeside] = useState(1);
@@ -237,6 +237,19 @@ export function ManyCompared({
               </tr>
             );
           })}
+          {said.map(({ title, cells }) => (
+            <tr key={title} className={classes.words}>
+              <th scope="row">{title}</th>
+              {[0, ...places].map((place) => (
+                <td
+                  key={editions[place]?.slug}
+                  className={place === 0 ? classes.yardstick : undefined}
+                >
+                  {cells[place] || 'nobody can tell'}
+                </td>
+              ))}
+            </tr>
+          ))}
           {parts.map(({ part, cells }) => (
             <tr key={part} className={classes.words}>
               <th scope="row">{describePart(part).name}</th>

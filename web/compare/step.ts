@@ -45,6 +45,12 @@ export const compareStep: Step = {
       },
     },
     {
+      path: 'one-or-two',
+      title: 'One pair or two',
+      page: async () => (await import('./OneOrTwoPage.tsx')).OneOrTwoPage,
+      goTo: 'One pair or two',
+    },
+    {
       path: 'comparisons/:id',
       title: 'Comparison sheet',
       page: async () => (await import('./ComparisonSheetPage.tsx')).ComparisonSheetPage,

@@ -171,7 +171,7 @@ function Part({ part }: { part: DocumentPart }) {
         <div className={classes.columns}>
           {part.columns.map(({ title, blocks }) => (
             <div key={title}>
-              <h3>{title}</h3>
+              <h2>{title}</h2>
               <WordBlocks blocks={blocks} />
             </div>
           ))}

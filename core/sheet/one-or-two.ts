@@ -1,0 +1,129 @@
+/** One pair for two uses, or two: which edition lies nearest to what is made for both, and what either costs. */
+import { median } from 'd3-array';
+import { LIKENESS } from './nearest.ts';
+import type { ShelfRow } from './shelf.ts';
+
+/** So many editions must be made for a use before there is a middle of it. Common practice. */
+export const ENOUGH_OF_A_USE = 2;
+
+/** What is given up in a use: how far from the middle of what is made for it, in noticeable steps. */
+export interface Harm {
+  use: string;
+  steps: number;
+  /** The differences that drive it, signed, the greatest first. */
+  drivers: { column: string; steps: number }[];
+}
+
+export interface PairOption {
+  row: ShelfRow;
+  harms: Harm[];
+  /** The greatest of its harms. */
+  worst: number;
+}
+
+export type OneOrTwoWord = 'one pair' | 'one pair, with a but' | 'two pairs' | 'cannot tell';
+
+export interface OneOrTwo {
+  word: OneOrTwoWord;
+  words: string;
+  /** The pair that covers both with the least harm. */
+  one: PairOption | undefined;
+  /** The best of each use by itself, in the order of the uses. */
+  two: PairOption[];
+  /** What is missing; empty: it can be told. */
+  missing: string[];
+}
+
+type Middle = Readonly<Record<string, number>>;
+
+const madeFor = (rows: readonly ShelfRow[], use: string) =>
+  rows.filter(({ uses }) => uses.some(({ discipline }) => discipline === use));
+
+/** The middle of what is made for a use, by column. */
+function middleOf(rows: readonly ShelfRow[], columns: readonly string[]): Middle {
+  return Object.fromEntries(
+    columns.flatMap((column) => {
+      const middle = median(rows.flatMap(({ figures }) => figures[column]?.value ?? []));
+      return middle === undefined ? [] : [[column, middle]];
+    }),
+  );
+}
+
+function harmOf(
+  row: ShelfRow,
+  use: string,
+  middle: Middle,
+  steps: Readonly<Record<string, number>>,
+): Harm {
+  const differences = Object.entries(middle).map(([column, value]) => {
+    const own = row.figures[column]?.value;
+    // What nobody took of it is reckoned as a step.
+    return { column, steps: own === undefined ? undefined : (own - value) / (steps[column] ?? 1) };
+  });
+  return {
+    use,
+    steps: Math.hypot(...differences.map((one) => one.steps ?? 1)),
+    drivers: differences
+      .flatMap(({ column, steps: by }) => (by === undefined ? [] : [{ column, steps: by }]))
+      .filter(({ steps: by }) => Math.abs(by) >= 1)
+      .sort((a, b) => Math.abs(b.steps) - Math.abs(a.steps)),
+  };
+}
+
+/** Under so many steps nobody misses the other pair; over the second somebody will. Common practice. */
+const NOT_MISSED = 1.5;
+const MISSED = 3;
+
+/**
+ * Holds every edition of the shelf against the middle of what is made for each of two uses.
+ *
+ * @param steps noticeable steps by column
+ * @example a shoe a step from the middle of walking and a step from that of court: one pair
+ */
+export function oneOrTwo(
+  rows: readonly ShelfRow[],
+  uses: readonly [string, string],
+  steps: Readonly<Record<string, number>>,
+  columns: readonly string[] = LIKENESS,
+): OneOrTwo {
+  const known = uses.map((use) =>
+    madeFor(rows, use).filter(({ figures }) => columns.some((one) => figures[one])),
+  );
+  const missing = uses.flatMap((use, at) => {
+    const n = known[at]?.length ?? 0;
+    return n >= ENOUGH_OF_A_USE
+      ? []
+      : [`${n === 0 ? 'no edition' : 'one edition'} for ${use} has figures here`];
+  });
+  if (missing.length > 0)
+    return {
+      word: 'cannot tell',
+      words: `Cannot tell: ${missing.join('; ')}. Measure or state ${ENOUGH_OF_A_USE} of each.`,
+      one: undefined,
+      two: [],
+      missing,
+    };
+  const middles = known.map((own) => middleOf(own, columns));
+  const options = [...new Set(known.flat())].map((row): PairOption => {
+    const harms = uses.map((use, at) => harmOf(row, use, middles[at] ?? {}, steps));
+    return { row, harms, worst: Math.max(...harms.map((harm) => harm.steps)) };
+  });
+  const byWorst = [...options].sort((a, b) => a.worst - b.worst);
+  const [one] = byWorst;
+  const two = known.flatMap((own, at) => {
+    const [best] = options
+      .filter(({ row }) => own.includes(row))
+      .sort((a, b) => (a.harms[at]?.steps ?? 0) - (b.harms[at]?.steps ?? 0));
+    return best ? [best] : [];
+  });
+  const worst = one?.worst ?? Number.POSITIVE_INFINITY;
+  const word: OneOrTwoWord =
+    worst <= NOT_MISSED ? 'one pair' : worst <= MISSED ? 'one pair, with a but' : 'two pairs';
+  const said = {
+    'one pair': 'covers both: it lies within a step and a half of what is made for either',
+    'one pair, with a but': 'covers both and gives something up',
+    'two pairs': 'is the nearest to both, and somebody will miss the other pair',
+    'cannot tell': '',
+  }[word];
+  return { word, words: `${one?.row.name ?? ''} ${said}.`, one, two, missing };
+}
