@@ -20,6 +20,7 @@ import { Refusal } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { buildComparison } from './comparison.ts';
 import type { SheetSources } from './sheet-content.ts';
+import { sizesOnShelf } from './shelf-rows.ts';
 
 type Row = Comparison['rows'][number];
 type Cell = Row['cells'][number];
@@ -87,7 +88,7 @@ export function draftComparison(
       label,
       stack: kept.stack ?? undefined,
     },
-    sources.sizesOf(),
+    (ids) => sizesOnShelf(stores, ids, sources.sizesOf),
   );
   const many = compared.rows.map(asMany);
   const nameOf = (quantity: string) => describeQuantity(quantity, lab.catalogue).name;

@@ -175,7 +175,7 @@ export function buildComparison(
   stores: Stores,
   slugs: readonly string[],
   wanted: { label?: SizeLabel | undefined; stack?: string | undefined },
-  sizeWords: SizeWords,
+  sizeWords: (editionIds: readonly string[]) => SizeWords,
 ): Comparison {
   if (slugs.length < 2 || slugs.length > MOST_COMPARED)
     throw wrongValue('editions', `A comparison takes two to ten editions; ${slugs.length} given.`);

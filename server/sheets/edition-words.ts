@@ -37,12 +37,12 @@ export function wordsOfEditions(
   stores: Stores,
   lab: LabFacts,
   editionIds: readonly string[],
-  sizeWords: SizeWords,
+  sizeWords: (editionIds: readonly string[]) => SizeWords,
 ): Comparison['said'] {
   const lives = editionIds.map((id) => livesOf(stores, id));
   return [
     { title: 'Verdict', cells: editionIds.map((id) => verdictWords(stores, id)) },
-    { title: 'Size runs', cells: editionIds.map(sizeWords) },
+    { title: 'Size runs', cells: editionIds.map(sizeWords(editionIds)) },
     {
       title: 'Worn',
       cells: lives.map((own) => {

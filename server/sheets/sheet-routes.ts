@@ -6,6 +6,7 @@ import { buildComparison } from './comparison.ts';
 import type { SizeWords } from './edition-words.ts';
 import type { LoopReader } from './loops.ts';
 import { buildSheet } from './sheet.ts';
+import { sizesOnShelf } from './shelf-rows.ts';
 
 function labelFrom(slug: string | undefined): SizeLabel | undefined {
   if (slug === undefined) return undefined;
@@ -27,7 +28,7 @@ export function sheetRoutes(
         stores,
         query.editions.split(',').filter((slug) => slug !== ''),
         { label: labelFrom(query.label), stack: query.stack },
-        sizesOf(),
+        (ids) => sizesOnShelf(stores, ids, sizesOf),
       ),
   };
 }

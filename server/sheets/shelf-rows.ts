@@ -230,3 +230,13 @@ export function workOut(
     if (!/BUSY|LOCKED/.test(String((error as { code?: string }).code))) throw error;
   }
 }
+
+/** How labels run, as the shelf has it: only what changed of these editions is looked at anew. */
+export function sizesOnShelf(
+  stores: Stores,
+  editionIds: readonly string[],
+  sizesOf: () => SizeWords,
+): SizeWords {
+  workOut(stores, stores.shelf.staleOf(editionIds), sizesOf);
+  return (editionId) => stores.shelf.rows().get(editionId)?.row?.size ?? '';
+}

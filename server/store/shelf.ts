@@ -21,6 +21,12 @@ export function shelfStore(db: Db) {
   const selectStale = db
     .prepare<[number], string>('SELECT edition_id FROM stale_shelf LIMIT ?')
     .pluck();
+  const selectStaleOf = db
+    .prepare<[string], string>(
+      `SELECT s.edition_id FROM json_each(?) wanted CROSS JOIN stale_shelf s
+         ON s.edition_id = wanted.value`,
+    )
+    .pluck();
   const countStale = db.prepare<[], number>('SELECT count(*) FROM stale_shelf').pluck();
   const unmark = db.prepare('DELETE FROM stale_shelf WHERE edition_id = ?');
   const clear = db.prepare('DELETE FROM shelf_row WHERE edition_id = ?');
@@ -51,6 +57,9 @@ export function shelfStore(db: Db) {
   return {
     /** Editions whose rows are to be worked out anew, at most so many. */
     stale: (most: number): string[] => selectStale.all(most),
+    /** Those of some editions that are to be worked out anew. */
+    staleOf: (editionIds: readonly string[]): string[] =>
+      selectStaleOf.all(JSON.stringify(editionIds)),
     countStale: (): number => countStale.get() ?? 0,
     /** False where an edition was merged into another. */
     stands: (editionId: string): boolean => selectStands.get(editionId) !== undefined,
