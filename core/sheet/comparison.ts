@@ -18,9 +18,11 @@ import {
   editionFigureOn,
   type PooledSpreads,
 } from '../figures/edition-figure.ts';
+import { figureExpanded } from '../figures/figure.ts';
 import type { MassExponent } from '../figures/mass.ts';
 import {
   type MeasuredPair,
+  pairFigureOn,
   quantitiesOfPair,
   sessionFigures,
   setupsOfPair,
@@ -95,6 +97,8 @@ function stepFor(
 export interface ComparedEdition {
   id: string;
   pairs: readonly MeasuredPair[];
+  /** One pair by itself: its figures have its own doubt, and say nothing of its model. */
+  isPair?: true | undefined;
   /** What is claimed or reported of it: where no pair tells, it is compared by that. */
   stated?: readonly StatedOfEdition[];
 }
@@ -134,6 +138,30 @@ function termsInWords(answer: EditionAnswer): string {
 const shownValue = (answer: EditionAnswer): number | undefined =>
   answer.terms === 'not' ? undefined : answer.figure.value;
 
+type LabKnown = Parameters<typeof editionFigureOn>[3];
+
+/** The figure of an edition, or of a pair that stands for itself. */
+function answerOf(
+  edition: ComparedEdition,
+  quantity: QuantityId,
+  wanted: Basis,
+  lab: LabKnown,
+): EditionAnswer {
+  const [pair] = edition.pairs;
+  if (!edition.isPair || !pair) return editionFigureOn(edition, quantity, wanted, lab);
+  const answer = pairFigureOn(pair, quantity, wanted, lab, lab.catalogue ?? QUANTITIES);
+  if (answer.terms === 'not') return answer;
+  const { figure } = answer;
+  return {
+    terms: answer.terms,
+    figure,
+    pairU: figureExpanded(figure),
+    pairs: [{ tag: pair.tag, figure }],
+    // Of itself a pair speaks surely.
+    speaksForEdition: true,
+  };
+}
+
 /**
  * Compares editions on one wanted basis, each against the first that has the figure. Differences are taken between
  * edition figures, so that shared errors cancel and the spread of pairs counts.
@@ -155,7 +183,7 @@ export function compareEditions(
     const terms = dependsOn.includes('setup')
       ? { ...wanted, ...stationTermsOf(editions, quantity, lab.catalogue ?? QUANTITIES) }
       : wanted;
-    const answers = editions.map((edition) => editionFigureOn(edition, quantity, terms, lab));
+    const answers = editions.map((edition) => answerOf(edition, quantity, terms, lab));
     const statements = editions.map(({ stated = [], pairs }) =>
       // What was measured on other terms is a reason to measure again, not to take a word for it.
       pairs.some((pair) => quantitiesOfPair(pair).has(quantity))

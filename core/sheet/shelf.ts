@@ -1,6 +1,6 @@
 /** The shelf: editions or pairs as one table, and which of them answer to what was asked for. */
 import type { Use } from '../catalogue/disciplines.ts';
-import { answersTo } from '../sizing/search-terms.ts';
+import { searchTerms } from '../sizing/search-terms.ts';
 
 /** What stands in the table beside the quantities of the catalogue. */
 export const SHELF_FACTS = ['worn', 'life', 'price', 'cost'] as const;
@@ -83,6 +83,16 @@ export function placeOf(
 const gapOf = (value: number, { from = value, to = value }: ShelfCondition): number =>
   Math.max(0, from - value, value - to);
 
+/** What a row is found by, worked out once: rows are asked again at every letter. */
+const foundBy = new WeakMap<ShelfRow, readonly string[]>();
+
+function isNamed(row: ShelfRow, wanted: readonly string[]): boolean {
+  if (wanted.length === 0) return true;
+  const terms = foundBy.get(row) ?? searchTerms(`${row.tag} ${row.name}`);
+  foundBy.set(row, terms);
+  return wanted.every((word) => terms.some((term) => term.startsWith(word)));
+}
+
 /** The worst of several places decides: outside before not known before may. */
 const WORST: readonly ShelfPlace[] = ['outside', 'not known', 'may', 'fits'];
 
@@ -101,7 +111,7 @@ export function placeRow(
   const isFor = uses.every((use) =>
     row.uses.some(({ discipline, speciality }) => discipline === use || speciality === use),
   );
-  if (!isFor || !answersTo(words, `${row.tag} ${row.name}`)) return undefined;
+  if (!isFor || !isNamed(row, searchTerms(words))) return undefined;
   const answers = conditions.map((condition) => {
     const figure = row.figures[condition.column];
     const isForeign = condition.currency !== undefined && condition.currency !== row.currency;
@@ -177,7 +187,9 @@ export function answerShelf(
   placed.sort(
     (a, b) =>
       rank(a.place) - rank(b.place) ||
-      byText(groupOf(a.row, order.group), groupOf(b.row, order.group)) ||
+      (order.group === 'none'
+        ? 0
+        : byText(groupOf(a.row, order.group), groupOf(b.row, order.group))) ||
       (a.place === 'outside' ? a.steps - b.steps : 0) ||
       compare(a.row, b.row),
   );

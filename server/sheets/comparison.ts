@@ -23,7 +23,7 @@ import {
 import { madeOfEdition, meantBy, meantOfEdition } from '../construction.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewFigure } from '../figure-view.ts';
-import { labFacts } from '../lab-facts.ts';
+import { type LabFacts, labFacts } from '../lab-facts.ts';
 import { wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { type SizeWords, wordsOfEditions } from './edition-words.ts';
@@ -104,6 +104,35 @@ function distancesOf(pairs: readonly MeasuredPair[]): number[] {
   return (asSold.length > 0 ? asSold : sittings).map(({ wornKm }) => wornKm);
 }
 
+/** A pair stands among editions by this before its tag. */
+const PAIR = 'pair:';
+
+/** An edition with its pairs and what is stated of it; or one pair of it, by itself. */
+function gatherEdition(stores: Stores, lab: LabFacts, slug: string) {
+  const own = slug.startsWith(PAIR) ? stores.pairs.byTag(slug.slice(PAIR.length)) : undefined;
+  const edition = own ? stores.editions.byId(own.editionId) : stores.editions.bySlug(slug);
+  const stored = own
+    ? [own]
+    : stores.pairs.ofEdition(edition.id).filter((pair) => pair.leftOut === null);
+  const pairs = stored.map((pair) => measuredPair(stores, lab, pair));
+  return {
+    edition,
+    id: own?.id ?? edition.id,
+    editionId: edition.id,
+    slug: own ? `${PAIR}${own.tag}` : edition.slug,
+    name: own ? `${own.tag}, ${editionName(edition)}` : editionName(edition),
+    isPair: own ? (true as const) : undefined,
+    made: madeOfEdition(stores, edition.id, stored),
+    labels: stored.map((pair) => pair.label),
+    stored,
+    pairs,
+    measured: pairs.filter((pair) => pair.sessions.some((s) => s.readings.length > 0)).length,
+    // What its maker states is of the edition, never of one pair.
+    stated: own ? [] : statedFigures(edition, lab.catalogue),
+    stacks: stackBases(pairs),
+  };
+}
+
 /** Editions with their pairs and what is stated of them, and the terms on which they are held side by side. */
 export function gatherEditions(
   stores: Stores,
@@ -111,22 +140,7 @@ export function gatherEditions(
   wanted: { label?: SizeLabel | undefined; stack?: string | undefined },
 ) {
   const lab = labFacts(stores);
-  const editions = slugs.map((slug) => {
-    const edition = stores.editions.bySlug(slug);
-    const stored = stores.pairs.ofEdition(edition.id).filter((pair) => pair.leftOut === null);
-    const pairs = stored.map((pair) => measuredPair(stores, lab, pair));
-    return {
-      edition,
-      id: edition.id,
-      made: madeOfEdition(stores, edition.id, stored),
-      labels: stored.map((pair) => pair.label),
-      stored,
-      pairs,
-      measured: pairs.filter((pair) => pair.sessions.some((s) => s.readings.length > 0)).length,
-      stated: statedFigures(edition, lab.catalogue),
-      stacks: stackBases(pairs),
-    };
-  });
+  const editions = slugs.map((slug) => gatherEdition(stores, lab, slug));
 
   // Editions that are only stated are compared at the size that makers state figures for.
   const least =
@@ -190,10 +204,10 @@ export function buildComparison(
     wornKm: basis.wornKm,
     stackKey: stackKey ?? null,
     stacks: [...stacks].map(([key, value]) => ({ key, name: nameStackBasis(value) })),
-    editions: editions.map(({ edition, id, pairs, made, measured }) => ({
+    editions: editions.map(({ edition, id, slug, name, pairs, made, measured }) => ({
       id,
-      slug: edition.slug,
-      name: editionName(edition),
+      slug,
+      name,
       pairs: measured,
       lastMm: lastLength(label),
       meant: meantBy(stores, made, meantOfEdition({ id, pairs }, basis, lab), edition.uses),
@@ -202,7 +216,7 @@ export function buildComparison(
     said: wordsOfEditions(
       stores,
       lab,
-      editions.map(({ id }) => id),
+      editions.map(({ editionId }) => editionId),
       sizeWords,
     ),
     rows: rows.map(({ quantity, noticeable, against, cells }) => ({

@@ -132,7 +132,9 @@ export function issueRoutes({ stores, sources, loops, readPictures }: IssueTerms
     },
     listComparisons: () => stores.keptComparisons.all(),
     keepComparison: ({ params, body, now, person }) => {
-      for (const slug of body.editions) stores.editions.bySlug(slug);
+      for (const slug of body.editions)
+        if (slug.startsWith('pair:')) stores.pairs.byTag(slug.slice('pair:'.length));
+        else stores.editions.bySlug(slug);
       if (new Set(body.editions).size !== body.editions.length)
         throw wrongValue('editions', 'Each edition is named once.');
       stores.keptComparisons.keep(params.id, body, { at: now, person });

@@ -1,5 +1,4 @@
 /** The shelf: all editions, or the pairs of a tester, as one table that answers to what is typed. */
-import { group } from 'd3-array';
 import type { LikeAnswer, OneOrTwoAnswer, Shelf, ShelfAsked } from '#contract/shelf-records.ts';
 import { nearestRows, nearWords, readLikeWords } from '#core/sheet/nearest.ts';
 import { oneOrTwo, type PairOption } from '#core/sheet/one-or-two.ts';
@@ -9,6 +8,7 @@ import { editionName } from '#core/sizing/edition-name.ts';
 import { REFERENCE_LABEL } from '#core/sizing/size-label.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import { notFound } from '../problems.ts';
+import type { KeptShelfRow } from '../store/shelf.ts';
 import type { Stores } from '../stores.ts';
 import type { SizeWords } from './edition-words.ts';
 import { AT_ONCE, rowOfPair, workOut } from './shelf-rows.ts';
@@ -22,11 +22,42 @@ function bareUnitsOf(stores: Stores) {
 /** Steps by column: of facts, what anybody would call a difference. */
 const FACT_STEPS = { worn: 50, life: 50, price: 10, cost: 0.02 };
 
+interface HeldRows {
+  rows: readonly ShelfRow[];
+  /** How many rows have a figure in each column, the fullest first. */
+  columns: Shelf['columns'];
+  /** By slug; of the pairs of a tester none are kept. */
+  kept: ReadonlyMap<string, KeptShelfRow>;
+}
+
+/** What is gathered of all rows, as long as none was written. */
+const gathered = new WeakMap<ReadonlyMap<string, KeptShelfRow>, HeldRows>();
+
+function columnsOf(rows: readonly ShelfRow[]): Shelf['columns'] {
+  const counts = new Map<string, number>();
+  for (const { figures } of rows)
+    for (const column of Object.keys(figures)) counts.set(column, (counts.get(column) ?? 0) + 1);
+  return [...counts].map(([column, n]) => ({ column, rows: n })).sort((a, b) => b.rows - a.rows);
+}
+
+function heldRows(stores: Stores): HeldRows {
+  const kept = stores.shelf.rows();
+  const known = gathered.get(kept);
+  if (known) return known;
+  const bySlug = new Map(
+    [...kept.values()].flatMap((one) => (one.row ? [[one.row.slug, one] as const] : [])),
+  );
+  const rows = [...bySlug.values()].flatMap(({ row }) => row ?? []);
+  const held = { rows, columns: columnsOf(rows), kept: bySlug };
+  gathered.set(kept, held);
+  return held;
+}
+
 /** Rows as they stand, those that are few and out of date worked out first. */
-function currentRows(stores: Stores, sizesOf: () => SizeWords, refresh: () => void): ShelfRow[] {
+function currentRows(stores: Stores, sizesOf: () => SizeWords, refresh: () => void): HeldRows {
   workOut(stores, stores.shelf.stale(AT_ONCE), sizesOf);
   if (stores.shelf.countStale() > 0) refresh();
-  return [...stores.shelf.rows().values()].flatMap(({ row }) => row ?? []);
+  return heldRows(stores);
 }
 
 /** Nobody reads a longer list of what is near. */
@@ -43,7 +74,7 @@ export function likeEdition(
   refresh: () => void,
 ): LikeAnswer {
   const lab = labFacts(stores);
-  const rows = currentRows(stores, sizesOf, refresh);
+  const { rows } = currentRows(stores, sizesOf, refresh);
   const edition = stores.editions.bySlug(slug);
   const own = rows.find((row) => row.slug === edition.slug);
   if (!own) throw notFound(`A row of ${editionName(edition)}`);
@@ -84,7 +115,7 @@ export function oneOrTwoPairs(
   refresh: () => void,
 ): OneOrTwoAnswer {
   const { word, words, one, two } = oneOrTwo(
-    currentRows(stores, sizesOf, refresh),
+    currentRows(stores, sizesOf, refresh).rows,
     uses,
     stepsOf(labFacts(stores)),
   );
@@ -94,6 +125,27 @@ export function oneOrTwoPairs(
 /** Own places by slug; where no order is asked for none. */
 const placesOf = (order: readonly string[]) =>
   new Map(order.map((slug, at): [string, number] => [slug, at + 1]));
+
+/** The pairs of a tester as rows. */
+function rowsOfTester(stores: Stores, lab: LabFacts, tester: string): HeldRows {
+  const rows = stores.wear
+    .pairsOf(tester)
+    .map(({ id, km }) => rowOfPair(stores, lab, stores.pairs.byId(id), km ?? 0));
+  return { rows, columns: columnsOf(rows), kept: new Map() };
+}
+
+/** Editions of rows that were worked out before the lab learned what it knows now. */
+function olderRows(
+  stores: Stores,
+  { kept }: HeldRows,
+  inSight: readonly { row: ShelfRow }[],
+): string[] {
+  const revision = stores.learned.revision();
+  return inSight.flatMap(({ row }) => {
+    const known = kept.get(row.slug);
+    return known && known.lab !== revision ? [known.editionId] : [];
+  });
+}
 
 export function shelfPage(
   stores: Stores,
@@ -111,38 +163,21 @@ export function shelfPage(
       { sort: asked.sort, down: asked.down, group: asked.group, own },
       stepsOf(lab),
     );
-  const editionRows = () => [...stores.shelf.rows()].flatMap(([, { row }]) => row ?? []);
-  let waiting = 0;
-  let rows: readonly ShelfRow[];
-  if (asked.tester) {
-    const worn = new Map(stores.wear.pairsOf(asked.tester).map(({ id, km }) => [id, km]));
-    rows = [...worn].map(([id, km]) => rowOfPair(stores, lab, stores.pairs.byId(id), km ?? 0));
-  } else {
-    workOut(stores, stores.shelf.stale(AT_ONCE), sizesOf);
-    waiting = stores.shelf.countStale();
-    if (waiting > 0) refresh();
-    rows = editionRows();
-    // What is in sight follows what the lab has learned since; the rest when it comes into sight.
-    const revision = stores.learned.revision();
-    const idBySlug = new Map(
-      [...stores.shelf.rows()].flatMap(([id, kept]) =>
-        kept.row && kept.lab !== revision ? [[kept.row.slug, id] as const] : [],
-      ),
-    );
-    const inSight = answer(rows)
-      .rows.slice(asked.from, asked.from + asked.limit)
-      .flatMap(({ row }) => idBySlug.get(row.slug) ?? [])
-      .slice(0, AT_ONCE);
-    workOut(stores, inSight, sizesOf);
-    if (inSight.length > 0) rows = editionRows();
+  const pageOf = <T>(all: readonly T[]): T[] => all.slice(asked.from, asked.from + asked.limit);
+  const { held, waiting } = asked.tester
+    ? { held: rowsOfTester(stores, lab, asked.tester), waiting: 0 }
+    : { held: currentRows(stores, sizesOf, refresh), waiting: stores.shelf.countStale() };
+  let rows = held;
+  let answered = answer(rows.rows);
+  // What is in sight follows what the lab has learned since; the rest when it comes into sight.
+  const older = olderRows(stores, held, pageOf(answered.rows));
+  if (older.length > 0) {
+    workOut(stores, older.slice(0, AT_ONCE), sizesOf);
+    rows = heldRows(stores);
+    answered = answer(rows.rows);
   }
-  const answered = answer(rows);
-  const columns = group(
-    rows.flatMap(({ figures }) => Object.keys(figures)),
-    (column) => column,
-  );
   return {
-    all: rows.length,
+    all: rows.rows.length,
     waiting,
     said: read.said,
     questions: read.questions,
@@ -153,19 +188,15 @@ export function shelfPage(
       currency: currency ?? null,
     })),
     counts: answered.counts,
-    columns: [...columns]
-      .map(([column, { length }]) => ({ column, rows: length }))
-      .sort((a, b) => b.rows - a.rows),
-    rows: answered.rows
-      .slice(asked.from, asked.from + asked.limit)
-      .map(({ row, place, steps, open }) => ({
-        ...row,
-        uses: [...row.uses],
-        place,
-        steps,
-        open,
-        own: own.get(row.slug) ?? null,
-      })),
+    columns: rows.columns,
+    rows: pageOf(answered.rows).map(({ row, place, steps, open }) => ({
+      ...row,
+      uses: [...row.uses],
+      place,
+      steps,
+      open,
+      own: own.get(row.slug) ?? null,
+    })),
     label: REFERENCE_LABEL,
   };
 }

@@ -2,20 +2,22 @@ import { Button, Select } from '@mantine/core';
 import { Link, useSearchParams } from 'react-router';
 import type { Comparison } from '#contract/sheet-records.ts';
 import { describePart } from '#core/catalogue/construction.ts';
-import { labelSlug, lastLength, nameLabel } from '#core/sizing/size-label.ts';
+import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { useComparison } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { DifferenceChart, NoticeableHatch } from '../drawing/DifferenceChart.tsx';
-import { LineSample, OverlaidProfiles } from '../drawing/OverlaidProfiles.tsx';
+import { LineSample } from '../drawing/OverlaidProfiles.tsx';
 import { carriedWords } from '../shell/carried-words.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { MeaningLines } from '../shell/MeaningLines.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
+import { PairSelect } from '../shell/PairSelect.tsx';
 import { useUnits } from '../shell/units.ts';
 import classes from './ComparePage.module.css';
 import { KeepComparison, KeptComparisons } from './KeptComparisons.tsx';
 import { LikeThis } from './LikeThis.tsx';
 import { ManyCompared } from './ManyCompared.tsx';
+import { drawnProfiles, Overlays } from './Overlays.tsx';
 import { SaidRows } from './SaidRows.tsx';
 
 type Row = Comparison['rows'][number];
@@ -207,23 +209,16 @@ function ComparedEditions({
   comparison: Comparison;
   onRemove: (slug: string) => void;
 }) {
-  const { editions, rows, label, parts, said } = comparison;
+  const { editions, rows, parts, said } = comparison;
   const names = editions.map((edition) => edition.name);
-  const figureValue = (quantity: Row['quantity'], index: number) => {
-    const cell = rows.find((row) => row.quantity === quantity)?.cells[index];
-    return cell && cell.terms !== 'not' ? cell.figure?.value : undefined;
-  };
-  const soles = editions.flatMap((edition, index) => {
-    const heel = figureValue('heel-stack', index);
-    const forefoot = figureValue('forefoot-stack', index);
-    return heel !== undefined && forefoot !== undefined
-      ? [{ key: edition.slug, name: edition.name, heel, forefoot, index }]
-      : [];
-  });
+  const soles = drawnProfiles(
+    comparison,
+    editions.map((_, place) => place),
+  );
   return (
     <>
       <div className={classes.drawing}>
-        <OverlaidProfiles soles={soles} length={lastLength(label)} />
+        <Overlays comparison={comparison} />
         <ul className={classes.legend}>
           {editions.map((edition, index) => (
             <li key={edition.slug} data-line={index}>
@@ -348,6 +343,18 @@ export function ComparePage() {
           />
         )}
         {slugs.length < MOST_EDITIONS && (
+          <PairSelect
+            aria-label="Add a pair"
+            placeholder="Add a pair"
+            size="xs"
+            w={120}
+            value=""
+            onChange={(tag) =>
+              tag && !slugs.includes(`pair:${tag}`) && setSlugs([...slugs, `pair:${tag}`])
+            }
+          />
+        )}
+        {slugs.length < MOST_EDITIONS && (
           <Button
             component={Link}
             to={`/editions/new?beside=${slugs.join(',')}`}
@@ -415,7 +422,7 @@ export function ComparePage() {
           onYardstick={(slug) => setSlugs([slug, ...slugs.filter((one) => one !== slug)])}
         />
       )}
-      {slugs[0] && (
+      {slugs[0] && !slugs[0].startsWith('pair:') && (
         <LikeThis
           slug={slugs[0]}
           without={slugs}

@@ -17,6 +17,7 @@ import { SoleMark } from '../drawing/SoleMark.tsx';
 import { StepBars } from '../drawing/StepBars.tsx';
 import { useUnits } from '../shell/units.ts';
 import classes from './ManyCompared.module.css';
+import { Overlays } from './Overlays.tsx';
 
 type Row = Comparison['rows'][number];
 type Cell = Row['cells'][number];
@@ -163,7 +164,9 @@ export function ManyCompared({
           forefoot={figureOf('forefoot-stack', place)}
           length={lastLength(label)}
         />
-        <Link to={`/sheets/${slug}`}>{name}</Link>
+        <Link to={slug.startsWith('pair:') ? `/pairs/${slug.slice(5)}` : `/sheets/${slug}`}>
+          {name}
+        </Link>
         <span className="soft">
           {place === 0 && 'yardstick · '}
           {pairs === 0 ? 'stated only' : `${pairs} ${pairs === 1 ? 'pair' : 'pairs'}`}
@@ -270,6 +273,22 @@ export function ManyCompared({
           ))}
         </tbody>
       </table>
+      <section aria-label="Laid over each other" className={classes.overlay}>
+        <h2>Laid over each other</h2>
+        {!narrow && (
+          <NativeSelect
+            size="xs"
+            w={230}
+            label="Over the yardstick"
+            data={editions
+              .map(({ name }, place) => ({ value: String(place), label: name }))
+              .slice(1)}
+            value={String(beside)}
+            onChange={(event) => setBeside(Number(event.currentTarget.value))}
+          />
+        )}
+        <Overlays comparison={comparison} places={[0, beside]} />
+      </section>
       <Foot comparison={comparison} />
     </>
   );
