@@ -10,6 +10,18 @@ import { MEASURING_CALCULATIONS } from './measuring-calculations.ts';
 import { STUDY_CALCULATIONS } from './study-calculations.ts';
 import { WEAR_CALCULATIONS } from './wear-calculations.ts';
 
+/** The step that each belongs to, in the order of the work. */
+export const CALCULATIONS_OF_STEPS: readonly (readonly [
+  step: string,
+  entries: readonly Calculation[],
+])[] = [
+  ['Measure', MEASURING_CALCULATIONS],
+  ['Compare', CARRYING_CALCULATIONS],
+  ['Fit', FIT_CALCULATIONS],
+  ['Wear', WEAR_CALCULATIONS],
+  ['Studies', STUDY_CALCULATIONS],
+];
+
 export const CALCULATIONS: readonly Calculation[] = [
   ...MEASURING_CALCULATIONS,
   ...CARRYING_CALCULATIONS,

@@ -183,7 +183,7 @@ export async function issueSheets(db: Db, today: string): Promise<void> {
   const read = pictureReader((hash) => files.pathOf(hash, 'full'));
   const day = (ago: number) => dayjs(today).subtract(ago, 'day').hour(16);
   // What is near an edition is read off the shelf.
-  await refreshShelf(stores, () => () => '', silentLog());
+  await refreshShelf(stores, () => sizeWordsOf(stores), silentLog());
 
   write(
     stores,

@@ -38,6 +38,8 @@ const VIEWS: [name: string, path: string][] = [
   ['card of a sheet', '/sheets/kestvane-kerb?label=eu-42&view=card'],
   ['shelf', '/shelf?words=under+320+g,+drop+4+to+6'],
   ['one pair or two', '/one-or-two'],
+  ['calculators', '/calculators'],
+  ['a calculator', '/calculators/carry'],
   [
     'compare',
     '/compare?editions=norrolt-stairwell-mid-cut,wrenfold-latch-low,pelloway-gravel-lane',

@@ -96,7 +96,7 @@ test('editions are compared on like terms, converted or refused', async ({ page,
   const add = page.getByRole('combobox', { name: 'Add an edition' });
   for (const name of ['Stairwell, mid', 'Kestvane Kerb', 'Latch', 'Gravel']) {
     await add.fill(name);
-    await page.getByRole('option').first().click();
+    await page.getByRole('listbox').getByRole('option').first().click();
   }
   const heel = page.getByRole('row', { name: /Heel stack/ });
   await expect(heel).toContainText('real, noticeable');

@@ -9,5 +9,16 @@ export const guideStep: Step = {
       page: async () => (await import('./GuidePage.tsx')).GuidePage,
       goTo: 'Guide: quantities',
     },
+    {
+      path: 'calculators',
+      title: 'Calculators',
+      page: async () => (await import('./CalculatorsPage.tsx')).CalculatorsPage,
+      goTo: 'Calculators',
+    },
+    {
+      path: 'calculators/:name',
+      title: 'Calculator: :name',
+      page: async () => (await import('./CalculatorPage.tsx')).CalculatorPage,
+    },
   ],
 };
