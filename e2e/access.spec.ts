@@ -38,6 +38,7 @@ const VIEWS: [name: string, path: string][] = [
   ['card of a sheet', '/sheets/kestvane-kerb?label=eu-42&view=card'],
   ['shelf', '/shelf?words=under+320+g,+drop+4+to+6'],
   ['one pair or two', '/one-or-two'],
+  ['tags', '/tags'],
   ['calculators', '/calculators'],
   ['a calculator', '/calculators/carry'],
   [

@@ -164,7 +164,7 @@ export function ManyCompared({
           forefoot={figureOf('forefoot-stack', place)}
           length={lastLength(label)}
         />
-        <Link to={slug.startsWith('pair:') ? `/pairs/${slug.slice(5)}` : `/sheets/${slug}`}>
+        <Link to={slug.startsWith('pair:') ? `/pairs/${slug.slice(5)}/receive` : `/sheets/${slug}`}>
           {name}
         </Link>
         <span className="soft">

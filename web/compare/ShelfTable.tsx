@@ -125,7 +125,7 @@ function ShelfRowLine({
   const navigate = useNavigate();
   const { setNodeRef, isOver } = useDroppable({ id: row.slug });
   const to = row.tag
-    ? `/pairs/${row.tag}`
+    ? `/pairs/${row.tag}/receive`
     : row.pairs > 0
       ? `/sheets/${row.slug}`
       : `/editions/${row.slug}`;

@@ -40,6 +40,12 @@ export const receiveStep: Step = {
       keys,
     },
     {
+      path: 'tags',
+      title: 'Tags',
+      page: async () => (await import('./TagsPage.tsx')).TagsPage,
+      goTo: 'Tags to print',
+    },
+    {
       path: 'pairs/:tag/receive',
       title: ':tag, received',
       page: async () => (await import('./PairRecordPage.tsx')).PairRecordPage,
