@@ -1,5 +1,5 @@
 import { Button, Select } from '@mantine/core';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import type { Comparison } from '#contract/sheet-records.ts';
 import { describePart } from '#core/catalogue/construction.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
@@ -7,6 +7,7 @@ import { useComparison } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { DifferenceChart, NoticeableHatch } from '../drawing/DifferenceChart.tsx';
 import { LineSample } from '../drawing/OverlaidProfiles.tsx';
+import { useChoices } from '../shell/address.ts';
 import { carriedWords } from '../shell/carried-words.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { MeaningLines } from '../shell/MeaningLines.tsx';
@@ -302,21 +303,13 @@ function ComparedEditions({
 
 /** Compare: two to ten editions on like terms. */
 export function ComparePage() {
-  const [search, setSearch] = useSearchParams();
+  const [search, choose] = useChoices();
   const slugs = (search.get('editions') ?? '').split(',').filter(Boolean);
   const comparison = useComparison(
     slugs,
     search.get('label') ?? undefined,
     search.get('stack') ?? undefined,
   );
-  const choose = (change: Record<string, string | null>) =>
-    setSearch((before) => {
-      const next = new URLSearchParams(before);
-      for (const [name, value] of Object.entries(change))
-        if (value) next.set(name, value);
-        else next.delete(name);
-      return next;
-    });
   const setSlugs = (next: string[]) => choose({ editions: next.join(',') });
   const shown = slugs.length >= 2 ? comparison.data : undefined;
   return (

@@ -1,8 +1,9 @@
 import { NativeSelect } from '@mantine/core';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import type { OneOrTwoAnswer } from '#contract/shelf-records.ts';
 import { useOneOrTwo } from '../api/shelf-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { useChoices } from '../shell/address.ts';
 import { useUnits } from '../shell/units.ts';
 import { useUses } from '../shell/uses.ts';
 import classes from './ComparePage.module.css';
@@ -72,27 +73,18 @@ function togetherWords(two: readonly Option[]): string {
 
 /** One pair for two uses, or two. */
 export function OneOrTwoPage() {
-  const [search, setSearch] = useSearchParams();
+  const [search, choose] = useChoices({ replace: true });
   const uses = useUses();
   const first = search.get('first') ?? 'walking and work';
   const second = search.get('second') ?? 'winter boots';
   const answer = useOneOrTwo(first, second);
-  const choose = (name: string, value: string) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        next.set(name, value);
-        return next;
-      },
-      { replace: true },
-    );
   const select = (name: string, value: string, words: string) => (
     <NativeSelect
       size="xs"
       label={words}
       value={value}
       data={uses.map((use) => use.name)}
-      onChange={(event) => choose(name, event.currentTarget.value)}
+      onChange={(event) => choose({ [name]: event.currentTarget.value })}
     />
   );
   const { one, two, word, words } = answer.data ?? { one: null, two: [], word: '', words: '' };

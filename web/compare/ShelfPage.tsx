@@ -2,7 +2,7 @@ import { DndContext, type DragEndEvent, PointerSensor, useSensor, useSensors } f
 import { Button, MultiSelect, NativeSelect, TextInput } from '@mantine/core';
 import { useMediaQuery } from '@mantine/hooks';
 import { useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import type { Shelf } from '#contract/shelf-records.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { useLab } from '../api/queries.ts';
@@ -10,6 +10,7 @@ import { useOwnPlace, useShelf } from '../api/shelf-queries.ts';
 import { NoticeableHatch } from '../drawing/DifferenceChart.tsx';
 import { EvidenceKey } from '../drawing/EvidenceMark.tsx';
 import { ShelfField } from '../drawing/ShelfField.tsx';
+import { useChoices } from '../shell/address.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { useRested } from '../shell/typing.ts';
 import { useUnits } from '../shell/units.ts';
@@ -50,7 +51,7 @@ function RowSentence({ row, nameOf }: { row: Row; nameOf: (column: string) => st
 
 /** The shelf: all editions, or a tester's pairs, as one table that answers to what is typed. */
 export function ShelfPage() {
-  const [search, setSearch] = useSearchParams();
+  const [search, choose] = useChoices({ replace: true });
   const units = useUnits();
   const uses = useUses();
   const lab = useLab();
@@ -61,17 +62,6 @@ export function ShelfPage() {
   const [pointed, setPointed] = useState('');
   const words = useRested(typed);
   const asked = (name: string, usual: string) => search.get(name) ?? usual;
-  const choose = (change: Record<string, string>) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        for (const [name, value] of Object.entries(change))
-          if (value) next.set(name, value);
-          else next.delete(name);
-        return next;
-      },
-      { replace: true },
-    );
   const ownFor = asked('for', '');
   const sort = asked('sort', 'name');
   const down = search.get('down') === '1';

@@ -1,11 +1,12 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import type { IssuedRecord } from '#contract/issued-records.ts';
 import { useIssuedRecord, useWithdraw } from '../api/issue-queries.ts';
 import { addressOf } from '../api/request.ts';
 import { DocumentView } from '../drawing/DocumentView.tsx';
+import { useChoices } from '../shell/address.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import classes from './IssuedSheetPage.module.css';
 
@@ -65,22 +66,13 @@ function toDraft({ kind, content, subject }: IssuedRecord): string {
 /** A revision that was issued, as it was: to read, to print, to take along. */
 export function IssuedSheetPage() {
   const { id = '' } = useParams();
-  const [search, setSearch] = useSearchParams();
+  const [search, choose] = useChoices({ replace: true });
   const issued = useIssuedRecord(id);
   if (issued.isError && !issued.data) return <PageFault error={issued.error} />;
   if (!issued.data) return null;
   const { content, revision, at, person, hash, withdrawn, kind } = issued.data;
   const layout = search.get('layout') === 'lab' ? 'lab' : 'reader';
   const paper = search.get('paper') === 'letter' ? 'letter' : 'a4';
-  const choose = (name: string, value: string) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        next.set(name, value);
-        return next;
-      },
-      { replace: true },
-    );
   const isSheet = kind === 'sheet' || kind === 'comparison';
   return (
     <div className={classes.page}>
@@ -94,7 +86,7 @@ export function IssuedSheetPage() {
               { value: 'reader', label: 'for a reader' },
               { value: 'lab', label: 'in full' },
             ]}
-            onChange={(event) => choose('layout', event.currentTarget.value)}
+            onChange={(event) => choose({ layout: event.currentTarget.value })}
           />
         )}
         <NativeSelect
@@ -105,7 +97,7 @@ export function IssuedSheetPage() {
             { value: 'a4', label: 'A4' },
             { value: 'letter', label: 'Letter' },
           ]}
-          onChange={(event) => choose('paper', event.currentTarget.value)}
+          onChange={(event) => choose({ paper: event.currentTarget.value })}
         />
         <Button
           size="xs"

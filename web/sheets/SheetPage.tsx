@@ -1,10 +1,11 @@
 import { Button, Checkbox, Select } from '@mantine/core';
 import { IconPrinter, IconScale } from '@tabler/icons-react';
 import { useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { useSheet } from '../api/queries.ts';
 import { ReportedForm } from '../receive/Reported.tsx';
+import { useChoices } from '../shell/address.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { LabSheet } from './LabSheet.tsx';
 import classes from './SheetPage.module.css';
@@ -13,7 +14,7 @@ import { SHEET_VIEWS, SheetPaper } from './SheetPaper.tsx';
 /** The sheet of an edition at a size. */
 export function SheetPage() {
   const { edition = '' } = useParams();
-  const [search, setSearch] = useSearchParams();
+  const [search, choose] = useChoices();
   const view = SHEET_VIEWS.find((known) => known === search.get('view'));
   const [also, setAlso] = useState(false);
   const [behind, setBehind] = useState(false);
@@ -22,13 +23,6 @@ export function SheetPage() {
   if (sheet.isError && !sheet.data) return <PageFault error={sheet.error} />;
   if (!sheet.data) return null;
   const { labels } = sheet.data;
-  const choose = (name: string, value: string) =>
-    setSearch((before) => {
-      const next = new URLSearchParams(before);
-      if (value) next.set(name, value);
-      else next.delete(name);
-      return next;
-    });
   return (
     <div className={classes.page}>
       <div className={classes.tools}>
@@ -39,7 +33,7 @@ export function SheetPage() {
           data={labels.map((one) => ({ value: labelSlug(one), label: nameLabel(one) }))}
           value={labelSlug(sheet.data.label)}
           allowDeselect={false}
-          onChange={(value) => value && choose('label', value)}
+          onChange={(value) => value && choose({ label: value })}
         />
         <nav aria-label="Layouts" className={classes.layouts}>
           {([...SHEET_VIEWS, 'bench'] as const).map((name) => (
@@ -47,7 +41,7 @@ export function SheetPage() {
               key={name}
               type="button"
               aria-current={name === (view ?? 'bench') ? 'page' : undefined}
-              onClick={() => choose('view', name === 'bench' ? '' : name)}
+              onClick={() => choose({ view: name === 'bench' ? '' : name })}
             >
               {name}
             </button>

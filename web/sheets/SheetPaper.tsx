@@ -1,13 +1,13 @@
 import { Button } from '@mantine/core';
 import { IconPrinter } from '@tabler/icons-react';
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { v7 as newId } from 'uuid';
 import type { SheetDraft } from '#contract/issue-records.ts';
 import { labelSlug } from '#core/sizing/size-label.ts';
 import { useIssueSheet, useSheetDraft } from '../api/issue-queries.ts';
 import { addressOf } from '../api/request.ts';
 import { DocumentView } from '../drawing/DocumentView.tsx';
+import { useChoices } from '../shell/address.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { IssuePanel } from './IssuePanel.tsx';
 import classes from './SheetPage.module.css';
@@ -42,17 +42,11 @@ export function SheetPaper({
 }) {
   const draft = useSheetDraft(edition, label);
   const issue = useIssueSheet();
-  const [, setSearch] = useSearchParams();
+  const [, choose] = useChoices();
   const [id, setId] = useState(() => newId());
   if (draft.isError && !draft.data) return <PageFault error={draft.error} />;
   if (!draft.data?.label) return null;
   const slug = labelSlug(draft.data.label);
-  const show = (next: SheetView) =>
-    setSearch((before) => {
-      const search = new URLSearchParams(before);
-      search.set('view', next);
-      return search;
-    });
   return (
     <>
       <IssuePanel
@@ -77,7 +71,7 @@ export function SheetPaper({
       )}
       {(view === 'reader' || view === 'in full') && (
         <div className={classes.document}>
-          <Wanting draft={draft.data} onWrite={() => show('write')} />
+          <Wanting draft={draft.data} onWrite={() => choose({ view: 'write' })} />
           <DocumentView
             document={draft.data.document}
             {...(view === 'reader' ? { layout: 'reader' as const } : {})}
