@@ -237,7 +237,19 @@ export const comparison = z.object({
       quantity: anyQuantity,
       noticeable: z.number(),
       against: z.number().int().describe('which edition the others are held against'),
-      cells: z.array(comparedCell),
+      cells: z.array(
+        comparedCell.extend({
+          beside: z
+            .array(
+              z.object({
+                typed: z.string(),
+                provenance: z.enum(['claimed', 'reported']),
+                source: z.string(),
+              }),
+            )
+            .describe('what is stated of it beside its figure'),
+        }),
+      ),
     }),
   ),
 });

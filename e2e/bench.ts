@@ -1,6 +1,6 @@
 /** A server of its own for each test, as a user would start it, and a page that watches for errors. */
 import { type ChildProcess, spawn } from 'node:child_process';
-import { copyFileSync, mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -63,6 +63,9 @@ export class Bench {
   /** Begins with a copy of another bench's book, which was stopped. */
   copyFrom(other: Bench): void {
     copyFileSync(join(other.folder, 'book.db'), join(this.folder, 'book.db'));
+    const pictures = 'book-photographs';
+    if (existsSync(join(other.folder, pictures)))
+      cpSync(join(other.folder, pictures), join(this.folder, pictures), { recursive: true });
   }
 
   /** Stops the server as Ctrl-C does; answers with its exit code. */

@@ -185,6 +185,19 @@ export function viewCell({ answer, words, stated, difference }: ComparedCell): C
   };
 }
 
+/** The latest claim and the latest report of a quantity. */
+function statedBeside(
+  stated: readonly StatedOfEdition[],
+  quantity: string,
+): Comparison['rows'][number]['cells'][number]['beside'] {
+  return (['claimed', 'reported'] as const).flatMap((provenance) => {
+    const one = stated.find(
+      (known) => known.quantity === quantity && known.provenance === provenance,
+    );
+    return one ? [{ typed: one.typed, provenance, source: one.source }] : [];
+  });
+}
+
 export function buildComparison(
   stores: Stores,
   slugs: readonly string[],
@@ -223,7 +236,11 @@ export function buildComparison(
       quantity,
       noticeable,
       against,
-      cells: cells.map(viewCell),
+      cells: cells.map((cell, place) => ({
+        ...viewCell(cell),
+        // Where nothing was measured, what is stated stands in its place.
+        beside: cell.stated ? [] : statedBeside(editions[place]?.stated ?? [], quantity),
+      })),
     })),
   };
 }

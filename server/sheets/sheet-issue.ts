@@ -1,5 +1,5 @@
 /** Sheets as they are written, issued in revisions, warned of and withdrawn. */
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import type { SheetDraft } from '#contract/issue-records.ts';
 import { calibrationOn } from '#core/catalogue/gauge.ts';
 import type { BenchDocument, DocumentPicture } from '#core/sheet/document.ts';
@@ -38,6 +38,8 @@ export function pictureReader(pathOf: (hash: string) => string) {
     const pictures: DocumentPicture[] = [];
     for (const { hash, caption, side } of photographs) {
       let picture = held.get(hash);
+      // A book that was moved without its pictures has sheets all the same.
+      if (!picture && !existsSync(pathOf(hash))) continue;
       if (!picture) {
         const { default: sharp } = await import('sharp');
         const { data, info } = await sharp(readFileSync(pathOf(hash)))

@@ -20,6 +20,7 @@ import { LikeThis } from './LikeThis.tsx';
 import { ManyCompared } from './ManyCompared.tsx';
 import { drawnProfiles, Overlays } from './Overlays.tsx';
 import { SaidRows } from './SaidRows.tsx';
+import { StatedBeside } from './StatedBeside.tsx';
 
 type Row = Comparison['rows'][number];
 type Cell = Row['cells'][number];
@@ -152,6 +153,7 @@ function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]
             ) : (
               <span className={classes.none}>no figure</span>
             )}
+            <StatedBeside beside={cell.beside} />
           </td>
         );
       })}

@@ -18,6 +18,7 @@ import { StepBars } from '../drawing/StepBars.tsx';
 import { useUnits } from '../shell/units.ts';
 import classes from './ManyCompared.module.css';
 import { Overlays } from './Overlays.tsx';
+import { StatedBeside } from './StatedBeside.tsx';
 
 type Row = Comparison['rows'][number];
 type Cell = Row['cells'][number];
@@ -73,6 +74,7 @@ function DifferenceCell({ row, cell }: { row: Row; cell: Cell }) {
       <span className={difference?.noticeable === 'yes' ? classes.sure : 'soft'}>
         {differenceWords(cell, span)}
       </span>
+      <StatedBeside beside={cell.beside} />
     </td>
   );
 }
@@ -91,6 +93,7 @@ function FigureCell({ row, cell }: { row: Row; cell: Cell }) {
       ) : (
         <span className="soft">{stated ? `${stated.value} as stated` : 'no figure'}</span>
       )}
+      <StatedBeside beside={cell.beside} />
     </td>
   );
 }

@@ -19,14 +19,14 @@ function bench(): Remote<CalculatorBench> {
 /** Entries never change while the page is open. */
 export const useCalculators = () =>
   useQuery({
-    queryKey: ['calculators'],
+    queryKey: ['calculator', 'entries'],
     queryFn: (): Promise<CalculatorEntry[]> => bench().entries(),
     staleTime: Number.POSITIVE_INFINITY,
   });
 
 export const useCalculation = (name: string, texts: Record<string, string>) =>
   useQuery({
-    queryKey: ['calculation', name, texts],
+    queryKey: ['calculator', 'answer', name, texts],
     queryFn: (): Promise<CalculatorAnswer> => bench().run(name, texts),
     enabled: Object.keys(texts).length > 0,
     staleTime: Number.POSITIVE_INFINITY,
