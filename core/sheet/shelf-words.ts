@@ -207,14 +207,21 @@ function readCondition(clause: string, phrases: readonly Phrase[]): Clause {
   };
 }
 
-/** The use that a word begins, its specialities too: where several do it is no use. */
+/** The use that a word begins, uses before their specialities: where several do it is none. */
 function useOf(clause: string, uses: Uses): string | undefined {
   const typed = clause.toLowerCase();
   if (typed.length < 3) return undefined;
-  const names = uses.flatMap(({ name, specialities = [] }) => [name, ...specialities]);
-  const exact = names.find((name) => name.toLowerCase() === typed);
-  const begun = [...new Set(names.filter((name) => name.toLowerCase().startsWith(typed)))];
-  return exact ?? (begun.length === 1 ? begun[0] : undefined);
+  const named = (names: readonly string[]): string | undefined => {
+    const begun = [...new Set(names.filter((name) => name.toLowerCase().startsWith(typed)))];
+    return (
+      begun.find((name) => name.toLowerCase() === typed) ??
+      (begun.length === 1 ? begun[0] : undefined)
+    );
+  };
+  return (
+    named(uses.map(({ name }) => name)) ??
+    named(uses.flatMap(({ specialities = [] }) => specialities))
+  );
 }
 
 /**

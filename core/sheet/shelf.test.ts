@@ -75,6 +75,10 @@ describe('what is typed over the shelf', () => {
         else expect(read.conditions[at]?.[name as 'column']).toBe(value);
     });
   });
+  it('takes a use before a speciality of the same beginning', () => {
+    expect(readShelfWords('walking').uses).toEqual(['walking and work']);
+    expect(readShelfWords('court').uses).toEqual(['court']);
+  });
   it('keeps a version number in the name, and asks what it cannot read', () => {
     expect(readShelfWords('roundsman 3').words).toBe('roundsman 3');
     expect(readShelfWords('drop under 5 g').questions[0]).toContain('no unit of drop');
