@@ -17,7 +17,11 @@ export const shelfAsked = z.object({
     .default('0')
     .transform((flag) => flag === '1'),
   group: z.enum(['none', 'maker', 'use']).default('none'),
-  ownFor: z.string().max(60).default('').describe('the use whose own order is shown; empty: any'),
+  ownFor: z
+    .string()
+    .max(60)
+    .default('')
+    .describe('the use whose own order is shown; empty: that for whatever use'),
   tester: z.string().max(20).default('').describe('code: the pairs of this tester instead'),
   from: z.coerce.number().int().nonnegative().max(1_000_000).default(0),
   limit: z.coerce.number().int().min(1).max(200).default(100),

@@ -38,17 +38,14 @@ type Answer<N extends PathName> = Endpoints[N] extends { at: `GET ${string}` } |
   ? AnswerOf<N> | Promise<AnswerOf<N>>
   : AnswerOf<N>;
 
-/** What a change needs that takes its time, a picture read from its file: had before the transaction begins. */
-export interface Prepared<N extends PathName, What> {
-  prepare: (call: Call<N>) => Promise<What>;
-  work: (call: Call<N>, what: What) => AnswerOf<N>;
+/** A change that needs what takes its time, a picture read from its file: had before the transaction begins. */
+export interface Prepared<N extends PathName> {
+  /** Answers with the work of the transaction. */
+  prepare: (call: Call<N>) => Promise<() => AnswerOf<N>>;
 }
 
-export const prepared = <N extends PathName, What>(handler: Prepared<N, What>) => handler;
-
 export type Handlers = {
-  // biome-ignore lint/suspicious/noExplicitAny: what is prepared is known to its handler alone
-  [N in PathName]: ((call: Call<N>) => Answer<N>) | Prepared<N, any>;
+  [N in PathName]: ((call: Call<N>) => Answer<N>) | Prepared<N>;
 };
 
 interface Wiring {
@@ -70,7 +67,7 @@ function subjectOf(name: PathName, params: unknown, body: unknown): string {
   return (found as { id: string } | undefined)?.id ?? named ?? name;
 }
 
-type AnyHandler = ((call: never) => unknown) | Prepared<PathName, unknown>;
+type AnyHandler = ((call: never) => unknown) | Prepared<PathName>;
 
 function respond(wiring: Wiring, name: PathName, handler: AnyHandler) {
   const endpoint: Endpoint = ENDPOINTS[name];
@@ -87,8 +84,7 @@ function respond(wiring: Wiring, name: PathName, handler: AnyHandler) {
     const person = personCode(request);
     const gone = clientGone(response);
     const call = { params, query, body, change: id, now, person, gone } as never;
-    const what = typeof handler === 'function' ? undefined : await handler.prepare(call);
-    const work = () => (typeof handler === 'function' ? handler(call) : handler.work(call, what));
+    const work = typeof handler === 'function' ? () => handler(call) : await handler.prepare(call);
     if (!writes) {
       const answer = await work();
       if (!gone.aborted) response.json(answer);

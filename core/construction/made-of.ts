@@ -100,3 +100,17 @@ export function exclusionsIn(answers: Answers): string[] {
     ];
   });
 }
+
+/** What counts of a part in words: as seen, or as stated only; where pairs differ, each with its tags. */
+export function answerWords({
+  state,
+  answer,
+  seen,
+  stated,
+}: Pick<MadeOfPart, 'state' | 'answer' | 'seen'> & { stated?: string | undefined }): string {
+  if (state === 'stated') return `${answer}, as stated`;
+  if (state === 'contradicted') return `${answer}; stated ${stated}`;
+  return state === 'pairs differ'
+    ? seen.map((one) => `${one.answer} (${one.tags.join(', ')})`).join(' or ')
+    : answer;
+}

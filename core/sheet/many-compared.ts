@@ -27,6 +27,53 @@ export interface ManyRow {
   cells: readonly ManyCell[];
 }
 
+/** A cell of a comparison as pages and documents have it. */
+interface ShownCell {
+  figure: unknown;
+  stated: unknown;
+  words: string;
+  difference: SaidDifference | null;
+}
+
+/** Measured, and in another way: the words of the terms say which. */
+const isOnOtherTerms = (words: string): boolean =>
+  words.startsWith('not comparable') && !words.includes('not measured');
+
+/** A row with its cells as they are weighed. */
+export const asManyRow = <
+  R extends { quantity: string; noticeable: number; against: number; cells: readonly ShownCell[] },
+>(
+  row: R,
+): ManyRow & { row: R } => ({
+  quantity: row.quantity,
+  noticeable: row.noticeable,
+  against: row.against,
+  cells: row.cells.map(({ figure, stated, difference, words }) => ({
+    hasFigure: figure !== null,
+    isStated: stated !== null,
+    isOnOtherTerms: isOnOtherTerms(words),
+    difference: difference ?? undefined,
+  })),
+  row,
+});
+
+/**
+ * A difference from the yardstick in a word or two.
+ *
+ * @param span the difference with its sign, as it is written
+ * @example a difference that may be noticed: `+2.0 perhaps`
+ */
+export function differenceWord({ difference, stated, words }: ShownCell, span: string): string {
+  if (!difference) {
+    if (stated) return 'only stated';
+    return isOnOtherTerms(words) ? 'other terms' : 'not measured';
+  }
+  if (stated) return `${span} as stated`;
+  if (difference.verdict === 'cannot tell') return 'cannot tell';
+  if (difference.noticeable === 'no') return 'alike';
+  return difference.noticeable === 'yes' ? span : `${span} perhaps`;
+}
+
 /** How far a cell is off for sure, in noticeable steps; never less than nothing. */
 export const sureSteps = ({ difference, U }: SaidDifference, noticeable: number): number =>
   Math.max(0, (Math.abs(difference) - U) / noticeable);

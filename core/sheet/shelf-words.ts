@@ -9,7 +9,7 @@ import type { ShelfCondition, ShelfQuestion } from './shelf.ts';
 interface ShelfColumn {
   id: string;
   name: string;
-  kind: QuantityKind | 'price' | 'count';
+  kind: QuantityKind | 'price';
   /** Of a bare number. */
   bareUnit?: string;
   /** Half of what `about` takes in. */
@@ -121,9 +121,7 @@ export const LONGEST_SHELF_WORDS = 200;
 /** The column that a unit alone tells. */
 function columnByUnit(unit: string, phrases: readonly Phrase[]): ShelfColumn | undefined {
   const of = (id: string) => phrases.find(({ column }) => column.id === id)?.column;
-  if (/^[a-z]{3}$/i.test(unit) && !findUnit(unit, 'distance')?.symbol.startsWith(unit))
-    return unit === unit.toUpperCase() || /^(?:eur|usd|gbp)$/i.test(unit) ? of('price') : undefined;
-  if (unit === '€') return of('price');
+  if (unit === '€' || /^(?:[A-Z]{3}|eur|usd|gbp)$/.test(unit)) return of('price');
   if (findUnit(unit, 'mass')?.kind === 'mass') return of('mass');
   return findUnit(unit, 'distance')?.kind === 'distance' ? of('life') : undefined;
 }
@@ -134,7 +132,7 @@ function readValue(
   unit: string,
   { kind, bareUnit }: ShelfColumn,
 ): number | undefined {
-  if (kind === 'price' || kind === 'count') return Number(number.replace(',', '.'));
+  if (kind === 'price') return Number(number.replace(',', '.'));
   const read = readTypedQuantity(`${number} ${unit}`, kind, bareUnit);
   if (!read.ok) return undefined;
   // Distances of the shelf stand in km.

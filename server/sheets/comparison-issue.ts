@@ -7,8 +7,9 @@ import { describeQuantity } from '#core/catalogue/quantities.ts';
 import { comparisonDocument } from '#core/sheet/comparison-document.ts';
 import type { BenchDocument } from '#core/sheet/document.ts';
 import {
+  asManyRow,
+  differenceWord,
   isAlikeInAll,
-  type ManyRow,
   measureNext,
   rowsByDisagreement,
 } from '#core/sheet/many-compared.ts';
@@ -23,32 +24,8 @@ import type { SheetSources } from './sheet-content.ts';
 import { sizesOnShelf } from './shelf-rows.ts';
 
 type Row = Comparison['rows'][number];
-type Cell = Row['cells'][number];
 
-function differenceWords({ difference, stated, words, figure }: Cell, span: string): string {
-  if (!difference)
-    return figure || stated ? '' : words.includes('not measured') ? 'not measured' : 'other terms';
-  if (stated) return `${span} as stated`;
-  if (difference.verdict === 'cannot tell') return 'cannot tell';
-  if (difference.noticeable === 'no') return 'alike';
-  return difference.noticeable === 'yes' ? span : `${span} perhaps`;
-}
-
-const isOnOtherTerms = (words: string): boolean =>
-  words.startsWith('not comparable') && !words.includes('not measured');
-
-const asMany = (row: Row): ManyRow & { row: Row } => ({
-  ...row,
-  cells: row.cells.map(({ figure, stated, difference, words }) => ({
-    hasFigure: figure !== null,
-    isStated: stated !== null,
-    isOnOtherTerms: isOnOtherTerms(words),
-    difference: difference ?? undefined,
-  })),
-  row,
-});
-
-function figureRow(stores: Stores, lab: LabFacts, { quantity, noticeable, cells }: Row) {
+function figureRow(stores: Stores, lab: LabFacts, { quantity, noticeable, against, cells }: Row) {
   const definition = describeQuantity(quantity, lab.catalogue);
   const unit = chosenUnit(definition, stores.lab.units());
   const write = (value: number, U: number) => {
@@ -61,13 +38,17 @@ function figureRow(stores: Stores, lab: LabFacts, { quantity, noticeable, cells 
   return {
     name: `${definition.name}, ${unit.shown ?? unit.symbol}`,
     step: `a step is ${writeSpan(noticeable, unit, definition.decimals).replace('+', '')}`,
-    cells: cells.map((cell) => ({
+    cells: cells.map((cell, place) => ({
       figure: cell.figure
         ? write(cell.figure.value, cell.figure.U)
         : cell.stated
           ? `${writeFigure(cell.stated.value, undefined, unit, definition.decimals).value}, ${cell.stated.provenance}`
           : '',
-      difference: differenceWords(cell, cell.difference ? span(cell.difference.difference) : ''),
+      // The yardstick differs from nothing, and a figure of one pair says nothing of its model.
+      difference:
+        (place === against && cell.stated) || (cell.figure && !cell.difference)
+          ? ''
+          : differenceWord(cell, cell.difference ? span(cell.difference.difference) : ''),
       out: cell.difference?.noticeable === 'yes',
     })),
   };
@@ -90,7 +71,7 @@ export function draftComparison(
     },
     (ids) => sizesOnShelf(stores, ids, sources.sizesOf),
   );
-  const many = compared.rows.map(asMany);
+  const many = compared.rows.map(asManyRow);
   const nameOf = (quantity: string) => describeQuantity(quantity, lab.catalogue).name;
   const { words } = stores.sheetWords.of(kept.id);
   return comparisonDocument({

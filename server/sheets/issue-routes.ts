@@ -2,7 +2,7 @@
 
 import type { IssuedRecord } from '#contract/issued-records.ts';
 import { distinctSizes, readLabelSlug, type SizeLabel } from '#core/sizing/size-label.ts';
-import { type FileHandlers, type Handlers, prepared } from '../endpoint.ts';
+import type { FileHandlers, Handlers } from '../endpoint.ts';
 import { writeDocumentHtml } from '../formats/document-html.ts';
 import { writeDocumentPdf } from '../formats/document-pdf.ts';
 import { writeTablesCsv, writeTablesWorkbook } from '../formats/document-tables.ts';
@@ -96,29 +96,20 @@ export function issueRoutes({ stores, sources, loops, readPictures }: IssueTerms
       stores.sheetWords.choose(subject, choices, { at: now, person });
       return { id: change };
     },
-    issueSheet: prepared<'issueSheet', Awaited<ReturnType<PictureReader>>>({
+    issueSheet: {
       // Pictures are read before the transaction; figures in it, as they stand then.
-      prepare: ({ params, body }) =>
-        sheetPictures(
-          stores,
-          readPictures,
-          params.edition,
-          labelAt(stores, params.edition, body.label),
-        ),
-      work: ({ params, body, now, person }, pictures) => {
-        requireSigner(stores, person);
+      prepare: async ({ params, body, now, person }) => {
         const label = labelAt(stores, params.edition, body.label);
-        const drafted = draftSheet(
-          stores,
-          sources,
-          loops,
-          { slug: params.edition, label },
-          pictures,
-        );
-        issueSheet(stores, drafted, { id: body.id, now, person });
-        return { id: body.id };
+        const pictures = await sheetPictures(stores, readPictures, params.edition, label);
+        return () => {
+          requireSigner(stores, person);
+          const wanted = { slug: params.edition, label };
+          const drafted = draftSheet(stores, sources, loops, wanted, pictures);
+          issueSheet(stores, drafted, { id: body.id, now, person });
+          return { id: body.id };
+        };
       },
-    }),
+    },
     listSheetsIssued: () => stores.issued.sheets(MOST_LINES),
     getIssued: ({ params }) => stores.issued.byId(params.id),
     withdrawIssued: ({ params, body, now, person }) => {

@@ -5,10 +5,12 @@ import type { FigureView, Sheet } from '#contract/sheet-records.ts';
 import { describePart } from '#core/catalogue/construction.ts';
 import { nameUses } from '#core/catalogue/disciplines.ts';
 import { type Catalogue, describeQuantity, partsOf } from '#core/catalogue/quantities.ts';
+import { answerWords } from '#core/construction/made-of.ts';
 import { nameStackBasis } from '#core/figures/basis.ts';
 import { wayWords } from '#core/figures/carry.ts';
 import type { DocumentPicture } from '#core/sheet/document.ts';
 import { nearestRows, nearWords } from '#core/sheet/nearest.ts';
+import { cameWords, disclosedWords, priceWords } from '#core/sheet/pair-words.ts';
 import { SHEET_SCHEMA, type SheetData, type SheetFigure } from '#core/sheet/sheet-data.ts';
 import type { SheetContent } from '#core/sheet/sheet-document.ts';
 import { plainWords, type SheetPart, type SheetWords } from '#core/sheet/sheet-words.ts';
@@ -150,30 +152,20 @@ function figureOf(
   };
 }
 
-/** `bought from a shop, paid 109 EUR, links pay` */
-function cameWords(pair: Sheet['pairs'][number]): string {
-  const price = (amount: number) =>
-    `${writeNumber(amount, amount % 1 === 0 ? 0 : 2)} ${pair.currency}`;
-  return [
-    `${pair.acquisition}${pair.from ? ` from ${pair.from}` : ''}`,
-    pair.paidPrice !== null && pair.acquisition === 'bought' ? `paid ${price(pair.paidPrice)}` : '',
-    pair.listPrice !== null ? `list ${price(pair.listPrice)}` : '',
-    pair.linksPay ? 'links pay' : '',
-    pair.makerSawText ? 'the maker saw the text' : '',
+/** How a pair came, with what is its own: width, distance, the day. */
+const pairWords = (pair: Sheet['pairs'][number]): string =>
+  [
+    cameWords(pair),
     pair.width,
     pair.wornKm > 0 ? `worn ${Math.round(pair.wornKm)} km on receipt` : '',
     `received ${pair.receivedOn}`,
   ]
     .filter(Boolean)
     .join(', ');
-}
-
-const disclosedWords = ({ pairs }: Sheet): string =>
-  `${pairs.some(({ linksPay }) => linksPay) ? 'Links on this sheet pay the reviewer.' : 'No link here pays.'} ${pairs.some(({ makerSawText }) => makerSawText) ? 'The maker saw the text.' : 'The maker did not see the text.'}`;
 
 function disclosure(sheet: Sheet): string[] {
   return [
-    ...sheet.pairs.map((pair) => `${pair.tag}: ${cameWords(pair)}.`),
+    ...sheet.pairs.map((pair) => `${pair.tag}: ${pairWords(pair)}.`),
     ...sheet.leftOut.map(({ tag, words }) => `${tag} is left out of these figures: ${words}`),
     ...sheet.included.map(
       ({ tag, reason }) => `${tag} was rejected and is in these figures all the same: ${reason}.`,
@@ -181,7 +173,7 @@ function disclosure(sheet: Sheet): string[] {
     sheet.matched.length === 0
       ? 'Left was not held against right.'
       : `Left held against right: ${sheet.matched.map(({ tag, decision }) => `${tag} ${decision}`).join(', ')}.`,
-    disclosedWords(sheet),
+    disclosedWords(sheet.pairs),
   ];
 }
 
@@ -197,16 +189,7 @@ function madeParts({ madeOf }: Sheet): SheetContent['madeOf'] {
       part,
       rows: madeOf
         .filter((made) => names.includes(describePart(made.part).group))
-        .map(({ part: id, state, answer, seen, stated }): [string, string] => [
-          describePart(id).name,
-          state === 'stated'
-            ? `${answer}, as stated`
-            : state === 'contradicted'
-              ? `${answer}; stated ${stated}`
-              : state === 'pairs differ'
-                ? seen.map((one) => `${one.answer} (${one.tags.join(', ')})`).join(' or ')
-                : answer,
-        ]),
+        .map((made): [string, string] => [describePart(made.part).name, answerWords(made)]),
     }),
   );
 }
@@ -220,8 +203,8 @@ function priceLines(
   const bought = sheet.pairs.filter(({ paidPrice, listPrice }) => paidPrice || listPrice);
   const price = bought.map(({ paidPrice, listPrice, currency }) =>
     paidPrice
-      ? `Paid ${writeNumber(paidPrice, paidPrice % 1 === 0 ? 0 : 2)} ${currency}${listPrice && listPrice !== paidPrice ? `, listed ${writeNumber(listPrice, listPrice % 1 === 0 ? 0 : 2)}` : ''}.`
-      : `Listed at ${writeNumber(listPrice ?? 0, (listPrice ?? 0) % 1 === 0 ? 0 : 2)} ${currency}.`,
+      ? `Paid ${priceWords(paidPrice, currency)}${listPrice && listPrice !== paidPrice ? `, listed ${priceWords(listPrice, currency)}` : ''}.`
+      : `Listed at ${priceWords(listPrice ?? 0, currency)}.`,
   );
   const costs = life.pairs.flatMap(({ costAtEnd, costPerKm }) => costAtEnd ?? costPerKm ?? []);
   const cost =
@@ -305,7 +288,7 @@ export function sheetContent(
   const life = sources.lifeOf(edition.slug);
   const { madeIn } = edition;
   const said: Partial<Record<SheetPart, string[]>> = {
-    'how it was tested': [...testedLines(stores, sheet, outings), disclosedWords(sheet)],
+    'how it was tested': [...testedLines(stores, sheet, outings), disclosedWords(sheet.pairs)],
     fit: [
       fit.words,
       ...(fit.causes.length > 0 ? [`What may play a part: ${fit.causes.join('; ')}.`] : []),
@@ -330,7 +313,7 @@ export function sheetContent(
       typed,
       source,
     })),
-    pairs: sheet.pairs.map((pair) => ({ tag: pair.tag, words: cameWords(pair) })),
+    pairs: sheet.pairs.map((pair) => ({ tag: pair.tag, words: pairWords(pair) })),
     instruments: sheet.instruments,
     protocols: sheet.protocols,
     studies: sheet.studies,

@@ -21,9 +21,6 @@ export const sheetSubject = (editionId: string, label: SizeLabel): string =>
 
 /** Longest edge of a picture on a sheet. */
 const PICTURE_EDGE = 900;
-/** More pictures are an album. */
-export const MOST_PICTURES = 8;
-
 /** Pictures that were made ready for a sheet, by the hash of the photograph: the last asked for. */
 const MOST_HELD = 40;
 
@@ -142,7 +139,7 @@ function dueLooks(stores: Stores, editionId: string, today: string): string[] {
     .map(({ what, on }) => `A second look is due since ${on}: ${what}.`);
 }
 
-export const dataOf = (document: BenchDocument): SheetData | undefined => document.data;
+const dataOf = (document: BenchDocument): SheetData | undefined => document.data;
 
 /** What stands of a sheet: its draft, its revisions, what changed since, and what speaks against what was issued. */
 export function viewDraft(

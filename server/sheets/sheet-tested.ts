@@ -15,6 +15,8 @@ import {
 import type { StoredOuting } from '../store/wear.ts';
 import type { Stores } from '../stores.ts';
 
+/** A range of fewer would tell whose feet they are. */
+const FEET_ENOUGH = 3;
 /** No pair has more outings. */
 const MOST_OUTINGS = 5000;
 
@@ -74,7 +76,7 @@ export function testedLines(
       return lengths.length > 0 ? Math.max(...lengths) : [];
     });
     lines.push(
-      `Worn by ${testers.join(', ')}${feet.length > 0 ? ` (feet of ${feetWords(feet)})` : ''}: ${plural(outings.length, 'outing')}, ${Math.round(km).toLocaleString('en')} km${months ? ` in ${months}` : ''}.`,
+      `Worn by ${testers.join(', ')}${feet.length >= FEET_ENOUGH ? ` (feet of ${feetWords(feet)})` : ''}: ${plural(outings.length, 'outing')}, ${Math.round(km).toLocaleString('en')} km${months ? ` in ${months}` : ''}.`,
     );
     const ground = groundWords(outings);
     const weather = [

@@ -37,10 +37,13 @@ export const useKeptComparisons = () =>
     queryFn: ({ signal }) => request('listComparisons', { signal }),
   });
 
-export const useWriteWords = () => useChange('writeWords');
-export const useChooseForSheet = () => useChange('chooseForSheet');
-export const useIssueSheet = () => useChange('issueSheet');
-export const useIssueComparison = () => useChange('issueComparison');
+/** A sheet is issued once the words that were left a moment ago are kept. */
+const SHEET = 'sheet';
+
+export const useWriteWords = () => useChange('writeWords', SHEET);
+export const useChooseForSheet = () => useChange('chooseForSheet', SHEET);
+export const useIssueSheet = () => useChange('issueSheet', SHEET);
+export const useIssueComparison = () => useChange('issueComparison', SHEET);
 export const useWithdraw = () => useChange('withdrawIssued');
 export const useKeepComparison = () => useChange('keepComparison');
 export const useDropComparison = () => useChange('dropComparison');

@@ -439,9 +439,11 @@ export const useWishes = () =>
  * A change that is sent at once. Sent again with the same content it keeps its id, so that a
  * double press or a lost answer does the work once.
  */
-export function useChange<N extends PathName & ChangeName>(name: N) {
+/** @param scope changes of one scope are sent one after the other */
+export function useChange<N extends PathName & ChangeName>(name: N, scope?: string) {
   const sent = useRef({ content: '', id: '' });
   return useMutation<AnswerOf<N>, RequestFault, { params?: ParamsOf<N>; body: BodyIn<N> }>({
+    ...(scope ? { scope: { id: scope } } : {}),
     mutationFn: (parts) => {
       const content = JSON.stringify(parts);
       if (sent.current.content !== content) sent.current = { content, id: newId() };

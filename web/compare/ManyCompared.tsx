@@ -5,8 +5,9 @@ import { Link } from 'react-router';
 import type { Comparison } from '#contract/sheet-records.ts';
 import { describePart } from '#core/catalogue/construction.ts';
 import {
+  asManyRow,
+  differenceWord,
   isAlikeInAll,
-  type ManyRow,
   measureNext,
   perhapsSteps,
   rowsByDisagreement,
@@ -26,36 +27,6 @@ type Cell = Row['cells'][number];
 /** Narrower pages show the yardstick and one other. */
 const NARROW = '(max-width: 700px)';
 
-/** Measured, and in another way: the words of the terms say which. */
-const isOnOtherTerms = (words: string): boolean =>
-  words.startsWith('not comparable') && !words.includes('not measured');
-
-const asMany = ({ quantity, noticeable, against, cells }: Row): ManyRow & { row: Row } => ({
-  quantity,
-  noticeable,
-  against,
-  cells: cells.map(({ figure, stated, difference, words }) => ({
-    hasFigure: figure !== null,
-    isStated: stated !== null,
-    isOnOtherTerms: isOnOtherTerms(words),
-    difference: difference ?? undefined,
-  })),
-  row: { quantity, noticeable, against, cells } as Row,
-});
-
-/** A difference in a word or two. */
-function differenceWords(cell: Cell, span: string): string {
-  if (!cell.difference) {
-    if (cell.stated) return 'only stated';
-    return isOnOtherTerms(cell.words) ? 'other terms' : 'not measured';
-  }
-  if (cell.stated) return `${span} as stated`;
-  const { verdict, noticeable } = cell.difference;
-  if (verdict === 'cannot tell') return 'cannot tell';
-  if (noticeable === 'no') return 'alike';
-  return noticeable === 'yes' ? span : `${span} perhaps`;
-}
-
 /** How one edition differs from the yardstick in one quantity. */
 function DifferenceCell({ row, cell }: { row: Row; cell: Cell }) {
   const units = useUnits();
@@ -72,7 +43,7 @@ function DifferenceCell({ row, cell }: { row: Row; cell: Cell }) {
         />
       )}
       <span className={difference?.noticeable === 'yes' ? classes.sure : 'soft'}>
-        {differenceWords(cell, span)}
+        {differenceWord(cell, span)}
       </span>
       <StatedBeside beside={cell.beside} />
     </td>
@@ -101,7 +72,7 @@ function FigureCell({ row, cell }: { row: Row; cell: Cell }) {
 /** What is alike in all, and what would settle most. */
 function Foot({ comparison }: { comparison: Comparison }) {
   const units = useUnits();
-  const rows = comparison.rows.map(asMany);
+  const rows = comparison.rows.map(asManyRow);
   const nameOf = (quantity: string) => units.define(quantity as Row['quantity']).name.toLowerCase();
   const alike = rows.filter(isAlikeInAll).map(({ quantity }) => nameOf(quantity));
   const next = measureNext(rows);
@@ -217,7 +188,7 @@ export function ManyCompared({
           </tr>
         </thead>
         <tbody>
-          {rowsByDisagreement(rows.map(asMany)).map(({ row }) => {
+          {rowsByDisagreement(rows.map(asManyRow)).map(({ row }) => {
             const { name } = units.define(row.quantity);
             const [first] = row.cells;
             return (

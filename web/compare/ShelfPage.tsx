@@ -17,7 +17,7 @@ import { useUnits } from '../shell/units.ts';
 import { useUses } from '../shell/uses.ts';
 import classes from './ShelfPage.module.css';
 import { ShelfTable } from './ShelfTable.tsx';
-import { columnWords, USUAL_COLUMNS } from './shelf-columns.ts';
+import { columnWords, isColumn, USUAL_COLUMNS } from './shelf-columns.ts';
 
 type Row = Shelf['rows'][number];
 
@@ -26,6 +26,8 @@ const MOST_COMPARED = 10;
 const NARROW = '(max-width: 700px)';
 /** Columns that fit beside the names. */
 const FEW_COLUMNS = 1;
+
+const GROUPS = ['none', 'maker', 'use'] as const;
 
 /** The short name of a row: without its maker, by its tag where it is a pair. */
 const shortName = ({ name, maker, tag }: Row): string => tag || name.replace(`${maker} `, '');
@@ -66,7 +68,7 @@ export function ShelfPage() {
   const sort = asked('sort', 'name');
   const down = search.get('down') === '1';
   const tester = asked('tester', '');
-  const group = asked('group', 'none') as 'none' | 'maker' | 'use';
+  const group = GROUPS.find((known) => known === search.get('group')) ?? 'none';
   const shelf = useShelf({
     words,
     sort,
@@ -81,11 +83,16 @@ export function ShelfPage() {
   const first = shelf.data?.pages[0];
   if (!first) return null;
   const rows = (shelf.data?.pages ?? []).flatMap((page) => page.rows);
-  const columnIds = search.get('columns')?.split(',').filter(Boolean) ?? USUAL_COLUMNS;
+  const known = (id: string) => isColumn(id, units);
+  const columnIds = search.get('columns')?.split(',').filter(known) ?? USUAL_COLUMNS;
   const shownIds = narrow ? columnIds.slice(0, FEW_COLUMNS) : columnIds;
   const columns = shownIds.map((id) => columnWords(id, units));
-  const xId = asked('x', 'mass');
-  const yId = asked('y', 'heel-stack');
+  const axisId = (name: string, usual: string) => {
+    const id = asked(name, usual);
+    return known(id) ? id : usual;
+  };
+  const xId = axisId('x', 'mass');
+  const yId = axisId('y', 'heel-stack');
   const nameOf = (column: string) => columnWords(column, units).name;
   const rangesOf = (column: string) => first.conditions.filter((one) => one.column === column);
   const axis = (id: string) => {

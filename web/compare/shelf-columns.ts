@@ -47,6 +47,10 @@ function factColumn(id: ShelfFact, units: UnitWords): ShelfColumnWords {
   };
 }
 
+/** True for what the shelf has a column of: an address may say anything. */
+export const isColumn = (id: string, units: UnitWords): boolean =>
+  isFact(id) || units.catalogue[id] !== undefined;
+
 /** A column as it is shown. */
 export function columnWords(id: string, units: UnitWords): ShelfColumnWords {
   if (isFact(id)) return factColumn(id, units);

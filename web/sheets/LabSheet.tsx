@@ -5,6 +5,8 @@ import type { Sheet } from '#contract/sheet-records.ts';
 import { describePart, PART_GROUPS } from '#core/catalogue/construction.ts';
 import { nameUses } from '#core/catalogue/disciplines.ts';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
+import { answerWords } from '#core/construction/made-of.ts';
+import { cameWords, disclosedWords } from '#core/sheet/pair-words.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { writeNumber } from '#core/sizing/number-words.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
@@ -122,30 +124,14 @@ function FigureRow({
   );
 }
 
-function acquisitionWords(pair: Sheet['pairs'][number]): string {
-  const price = (value: number | null) =>
-    value === null ? '' : `${writeNumber(value, value % 1 === 0 ? 0 : 2)} ${pair.currency}`;
-  const parts = [
-    `${pair.acquisition}${pair.from ? ` from ${pair.from}` : ''}`,
-    pair.paidPrice !== null && pair.acquisition === 'bought' ? `paid ${price(pair.paidPrice)}` : '',
-    pair.listPrice !== null ? `list ${price(pair.listPrice)}` : '',
-    pair.linksPay ? 'links pay' : '',
-    pair.makerSawText ? 'the maker saw the text' : '',
-    pair.shoes === 'both' ? '' : pair.shoes,
-  ];
-  return parts.filter(Boolean).join(', ');
-}
-
 function Disclosure({ sheet }: { sheet: Sheet }) {
-  const anyLinks = sheet.pairs.some((pair) => pair.linksPay);
-  const anySeen = sheet.pairs.some((pair) => pair.makerSawText);
   return (
     <section className={classes.disclosure} aria-label="How the pairs came">
       <h2>How the pairs came</h2>
       <ul>
         {sheet.pairs.map((pair) => (
           <li key={pair.tag}>
-            <span className="figure">{pair.tag}</span> {acquisitionWords(pair)}; received{' '}
+            <span className="figure">{pair.tag}</span> {cameWords(pair)}; received{' '}
             {dayjs(pair.receivedOn).format('D MMM YYYY')}
             {[pair.width, pair.colour].filter(Boolean).length > 0 &&
               `; ${[pair.width, pair.colour].filter(Boolean).join(', ')}`}
@@ -171,10 +157,7 @@ function Disclosure({ sheet }: { sheet: Sheet }) {
               .map((pair) => `${pair.tag} ${MATCHED[pair.decision] ?? pair.decision}`)
               .join(', ')}.`}
       </p>
-      <p>
-        {anyLinks ? 'Links on this sheet pay the reviewer.' : 'No links that pay.'}{' '}
-        {anySeen ? 'The maker saw the text.' : 'The maker did not see the text.'}
-      </p>
+      <p>{disclosedWords(sheet.pairs)}</p>
     </section>
   );
 }
@@ -249,13 +232,6 @@ function ReadInChecks({ sheet }: { sheet: Sheet }) {
 /** In one line each group what it is made of: as seen, or marked as stated only. */
 function MadeOf({ sheet }: { sheet: Sheet }) {
   if (sheet.madeOf.length === 0) return null;
-  const answerWords = ({ state, answer, seen, stated }: Sheet['madeOf'][number]) => {
-    if (state === 'stated') return `${answer}, as stated`;
-    if (state === 'contradicted') return `${answer}; stated ${stated}`;
-    return state === 'pairs differ'
-      ? seen.map((one) => `${one.answer} (${one.tags.join(', ')})`).join(' or ')
-      : answer;
-  };
   return (
     <section aria-label="Made of">
       <h2>Made of</h2>

@@ -27,7 +27,8 @@ export function PartEditor({
 }: {
   part: SheetPart;
   blocks: readonly WordBlock[];
-  onKeep: (blocks: WordBlock[]) => void;
+  /** Fails where they were not kept: they are tried again when the hand leaves the part next. */
+  onKeep: (blocks: WordBlock[]) => Promise<unknown>;
 }) {
   const kept = useRef(JSON.stringify(blocks));
   const editor = useEditor({
@@ -54,8 +55,13 @@ export function PartEditor({
       const written = blocksOf(left.getJSON());
       const text = JSON.stringify(written);
       if (text === kept.current) return;
-      kept.current = text;
-      onKeep(written);
+      onKeep(written).then(
+        () => {
+          kept.current = text;
+        },
+        // The page says so above the parts.
+        () => undefined,
+      );
     },
   });
   return (

@@ -79,7 +79,7 @@ export function SheetWriter({
           key={`${subject} ${part}`}
           part={part}
           blocks={words[part] ?? []}
-          onKeep={(blocks) => write.mutate({ body: { subject, part, blocks } })}
+          onKeep={(blocks) => write.mutateAsync({ body: { subject, part, blocks } })}
         />
       ))}
       {draft.label && (
