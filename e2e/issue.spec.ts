@@ -139,3 +139,32 @@ test('pasted markup leaves its letters and nothing else', async ({ page, demo })
   await expect(ride.locator('strong', { hasText: 'Quick' })).toBeVisible();
   await expect(ride.locator('[style*="red"], script')).toHaveCount(0);
 });
+
+test('words that could not be kept are not lost: leaving the part again keeps them', async ({
+  page,
+  demo,
+}) => {
+  await open(page, demo, '/sheets/kestvane-kerb?label=eu-42&view=write');
+  await page.route('**/api/words', (route) =>
+    route.fulfill({
+      status: 503,
+      contentType: 'application/problem+json',
+      body: JSON.stringify({
+        title: 'Away',
+        status: 503,
+        detail: 'The book is busy for a moment.',
+      }),
+    }),
+  );
+  const ride = page.getByRole('textbox', { name: 'Ride' });
+  await ride.click();
+  await page.keyboard.type('Quick over kerbs.');
+  await page.getByRole('textbox', { name: 'Price and age' }).click();
+  await expect(page.getByText('The book is busy for a moment.')).toBeVisible();
+  await expect(ride).toContainText('Quick over kerbs.');
+  await page.unroute('**/api/words');
+  await ride.click();
+  await page.getByRole('textbox', { name: 'Price and age' }).click();
+  await page.getByRole('button', { name: 'reader', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Ride' })).toContainText('Quick over kerbs.');
+});

@@ -17,8 +17,19 @@ const escapeText = (text: string): string =>
     .replaceAll('>', '&gt;')
     .replaceAll('"', '&quot;');
 
+/** Letters that the font keeps in a file of its own are taken from there. */
+const RANGES = {
+  latin: 'U+0-FF,U+131,U+152-153,U+2000-22FF',
+  'latin-ext': 'U+100-2FF,U+1E00-1EFF',
+};
+
 const face = (weight: Weight): string =>
-  `@font-face{font-family:Hyperlegible;font-weight:${weight};src:url(data:font/woff;base64,${readFileSync(font(weight)).toString('base64')})}`;
+  (['latin', 'latin-ext'] as const)
+    .map(
+      (letters) =>
+        `@font-face{font-family:Hyperlegible;font-weight:${weight};unicode-range:${RANGES[letters]};src:url(data:font/woff;base64,${readFileSync(font(weight, letters)).toString('base64')})}`,
+    )
+    .join('');
 
 const STYLE = `
 body{margin:0;background:#f4f1e8;color:#1f2a44;font:16px/1.45 Hyperlegible,sans-serif}

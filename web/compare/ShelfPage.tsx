@@ -11,6 +11,7 @@ import { NoticeableHatch } from '../drawing/DifferenceChart.tsx';
 import { EvidenceKey } from '../drawing/EvidenceMark.tsx';
 import { ShelfField } from '../drawing/ShelfField.tsx';
 import { useChoices } from '../shell/address.ts';
+import { MoreButton } from '../shell/MoreButton.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { useRested } from '../shell/typing.ts';
 import { useUnits } from '../shell/units.ts';
@@ -251,17 +252,7 @@ export function ShelfPage() {
             </DndContext>
             {rows.length === 0 && <p role="status">Nothing on the shelf answers to that.</p>}
             {place.isError && <p className="look-here">{place.error.message}</p>}
-            {shelf.hasNextPage && (
-              <Button
-                size="xs"
-                variant="default"
-                my={10}
-                loading={shelf.isFetchingNextPage}
-                onClick={() => void shelf.fetchNextPage()}
-              >
-                More of {first.all.toLocaleString('en')} rows
-              </Button>
-            )}
+            <MoreButton list={shelf} words={`More of ${first.all.toLocaleString('en')} rows`} />
             {first.waiting > 0 && (
               <p className="soft" role="status">
                 {first.waiting.toLocaleString('en')} rows are being worked out anew.

@@ -6,6 +6,7 @@ import type { ChangeRow } from '#contract/correction-records.ts';
 import { useChange, useChanges, useLab } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
+import { MoreButton } from '../shell/MoreButton.tsx';
 import { PairSelect } from '../shell/PairSelect.tsx';
 import classes from './LabPage.module.css';
 
@@ -175,17 +176,7 @@ export function ChangesPage() {
           ]}
         />
       )}
-      {changes.hasNextPage && (
-        <Button
-          variant="default"
-          size="xs"
-          my={12}
-          loading={changes.isFetchingNextPage}
-          onClick={() => void changes.fetchNextPage()}
-        >
-          Earlier changes
-        </Button>
-      )}
+      <MoreButton list={changes} words="Earlier changes" />
       {blanking && (
         <BlankDialog key={blanking.id} change={blanking} onDone={() => setBlanking(null)} />
       )}

@@ -1,4 +1,4 @@
-import { Button, TextInput } from '@mantine/core';
+import { TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -7,6 +7,7 @@ import { isSameSize, labelSlug, nameLabel, type SizeLabel } from '#core/sizing/s
 import { useSheetsIssued } from '../api/issue-queries.ts';
 import { useEditions } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { MoreButton } from '../shell/MoreButton.tsx';
 import { useRested } from '../shell/typing.ts';
 
 function sizesOf(pairs: readonly { label: SizeLabel }[]): SizeLabel[] {
@@ -107,17 +108,7 @@ export function SheetsPage() {
           ]}
         />
       )}
-      {editions.hasNextPage && (
-        <Button
-          variant="default"
-          size="xs"
-          my={12}
-          loading={editions.isFetchingNextPage}
-          onClick={() => void editions.fetchNextPage()}
-        >
-          More of {all.toLocaleString('en')} editions
-        </Button>
-      )}
+      <MoreButton list={editions} words={`More of ${all.toLocaleString('en')} editions`} />
     </div>
   );
 }
