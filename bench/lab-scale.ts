@@ -28,6 +28,8 @@ export interface LabScale {
   editions: number;
   /** Pairs of each edition. */
   pairs: number;
+  /** What is read at each shoe; without it what a bench reads of most shoes. */
+  read?: readonly MeasuredQuantityId[];
 }
 
 /** What is read at each shoe, three times: lengths and masses whose repeats are averaged. */
@@ -149,7 +151,7 @@ function traitsOf(quantity: MeasuredQuantityId) {
  */
 export function fillLab(
   db: Db,
-  { editions, pairs }: LabScale,
+  { editions, pairs, read = READ }: LabScale,
 ): { pairs: number; readings: number } {
   const newId = idsFrom();
   const stores = openStores(db);
@@ -169,8 +171,8 @@ export function fillLab(
     const protocol = stores.protocols.all().find(({ name }) => name === 'Full bench');
     if (!protocol) throw new Error('no protocol to measure by');
     const required = protocol.stations.filter((station) => !station.optional);
-    const traits = READ.map(traitsOf);
-    const done = required.filter(({ quantity }) => READ.includes(quantity)).length;
+    const traits = read.map(traitsOf);
+    const done = required.filter(({ quantity }) => read.includes(quantity)).length;
     const instruments = new Map(stores.instruments.all().map(({ kind, id }) => [kind, id]));
 
     const addMaker = db.prepare('INSERT INTO maker (id, name) VALUES (?, ?)');
@@ -336,7 +338,7 @@ export function fillLab(
             );
         addSummary.run(
           pairId,
-          READ.length * SIDES.length * REPEATS,
+          read.length * SIDES.length * REPEATS,
           2 * done,
           2 * required.length,
           heel,

@@ -2,13 +2,15 @@
 
 import { join } from 'node:path';
 import type { IssuedRecord } from '#contract/issued-records.ts';
+import type { Comparison } from '#contract/sheet-records.ts';
+import { type MeasuredQuantityId, QUANTITIES } from '#core/catalogue/quantities.ts';
 import type { DocumentPart } from '#core/sheet/document.ts';
 import { prepareDemo } from '#demo/prepare.ts';
 import { writeDocumentPdf } from '#server/formats/document-pdf.ts';
 import { serveApp } from '#server/served-app.ts';
 import { openDatabase } from '#server/store/database.ts';
 import { makeLabFile } from './lab-requests.ts';
-import type { LabScale } from './lab-scale.ts';
+import { fillLab, type LabScale } from './lab-scale.ts';
 import { type Measurement, measurement, timed } from './measurement.ts';
 
 const NOW = '2026-11-25T12:00:00.000Z';
@@ -24,6 +26,43 @@ const BARE = `SELECT e.slug, m.value AS mass, h.value AS heel FROM bench_figure 
 
 const BARE_NAMES = `SELECT e.slug, e.name FROM edition_terms f JOIN edition_place w ON w.n = f.rowid
   JOIN edition e ON e.id = w.edition_id WHERE f.edition_terms MATCH 'mod* 17*' LIMIT 60`;
+
+const READINGS_OF = `SELECT r.* FROM pair p JOIN occasion o ON o.pair_id = p.id
+    JOIN standing_reading r ON r.occasion = o.n
+  WHERE p.edition_id = (SELECT id FROM edition WHERE slug = ?)`;
+
+/** The first fifty that a gauge reads. */
+const FIFTY = Object.values(QUANTITIES)
+  .filter(({ scale, tool, computed }) => !scale && !computed && tool !== 'hand')
+  .slice(0, 50)
+  .map(({ id }) => id as MeasuredQuantityId);
+
+/** Ten editions of which fifty quantities are known. */
+async function benchFifty(folder: string): Promise<Measurement> {
+  const file = join(folder, 'fifty.db');
+  const db = openDatabase(file, NOW.slice(0, 10));
+  fillLab(db, { editions: 10, pairs: 2, read: FIFTY });
+  const served = await serveApp(file, undefined, NOW);
+  const ten = Array.from({ length: 10 }, (_, nth) => `edition-${1 + nth}`);
+  const ask = () => served.send('GET', `/api/comparison?editions=${ten.join(',')}`);
+  const { rows } = (await ask()).body as Comparison;
+  if (rows.length < FIFTY.length) throw new Error(`${rows.length} quantities are compared`);
+  const readings = db.prepare<[string]>(READINGS_OF);
+  const ours = await timed(ask, REPEATS);
+  const alternative = await timed(
+    () => JSON.stringify(ten.map((slug) => readings.all(slug))),
+    REPEATS,
+  );
+  await served.close();
+  db.close();
+  return measurement(
+    `ten editions with ${FIFTY.length} quantities each`,
+    ours,
+    Math.max(alternative, LEAST_BARE_MS),
+    'ms',
+    'bare SQL of their readings, as JSON',
+  );
+}
 
 async function benchRows(folder: string, scale: LabScale): Promise<Measurement[]> {
   const file = await makeLabFile(folder, scale);
@@ -52,11 +91,7 @@ async function benchRows(folder: string, scale: LabScale): Promise<Measurement[]
   };
   const [figures, names] = [db.prepare(BARE), db.prepare(BARE_NAMES)];
   const ten = Array.from({ length: 10 }, (_, nth) => `edition-${1 + 37 * nth}`);
-  const readings = db.prepare<[string]>(
-    `SELECT r.* FROM pair p JOIN occasion o ON o.pair_id = p.id
-       JOIN standing_reading r ON r.occasion = o.n
-     WHERE p.edition_id = (SELECT id FROM edition WHERE slug = ?)`,
-  );
+  const readings = db.prepare<[string]>(READINGS_OF);
   const results = [
     await beside(
       'the shelf as typed: two ranges',
@@ -129,5 +164,5 @@ async function benchPdf(folder: string): Promise<Measurement> {
 }
 
 export async function benchShelf(folder: string, scale: LabScale): Promise<Measurement[]> {
-  return [await benchPdf(folder), ...(await benchRows(folder, scale))];
+  return [await benchPdf(folder), await benchFifty(folder), ...(await benchRows(folder, scale))];
 }

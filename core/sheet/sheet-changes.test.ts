@@ -90,15 +90,17 @@ describe('what changed since a revision', () => {
 
 describe('what speaks against an issued sheet', () => {
   it('is a figure that moved by more than its doubt, and nothing less', () => {
-    expect(sheetWarnings(sheet([figure(31.1, 1)]), sheet([figure(32.4, 1)]), [])[0]).toMatch(
+    expect(sheetWarnings([figure(31.1, 1)], [figure(32.4, 1)], [])[0]).toMatch(
       /moved since it was issued, from 31\.1 ± 1\.0 mm to 32\.4 ± 1\.0 mm/,
     );
-    expect(sheetWarnings(sheet([figure(31.1, 1)]), sheet([figure(32.1, 1)]), [])).toEqual([]);
+    expect(sheetWarnings([figure(31.1, 1)], [figure(32.1, 1)], [])).toEqual([]);
   });
   it('is a reading behind it that was voided since', () => {
     const issued = sheet([figure(31.1, 1)]);
     expect(
-      sheetWarnings(issued, issued, [{ id: 'a', why: 'voided, the gauge was not zeroed' }]),
+      sheetWarnings(issued.figures, issued.figures, [
+        { id: 'a', why: 'voided, the gauge was not zeroed' },
+      ]),
     ).toEqual(['1 reading behind heel stack no longer stands: voided, the gauge was not zeroed.']);
   });
 });

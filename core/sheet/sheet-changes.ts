@@ -79,16 +79,15 @@ function changeOfFigure(before: SheetFigure, after: SheetFigure): SheetChange[] 
   return changes;
 }
 
-/** What changed, figure by figure and part by part; empty: nothing that is shown. */
-export function changesBetween(before: SheetData, after: SheetData): SheetChange[] {
-  const byKey = new Map(before.figures.map((figure) => [figure.key, figure]));
-  const still = new Set(after.figures.map(({ key }) => key));
-  const partsOf = (name: 'words' | 'said') => [
-    ...new Set([...Object.keys(before[name]), ...Object.keys(after[name])]),
-  ];
-  const titleOf = (part: string) => PART_TITLES[part as SheetPart] ?? part;
+/** What changed of figures: moved, come, gone. */
+export function changesOfFigures(
+  before: readonly SheetFigure[],
+  after: readonly SheetFigure[],
+): SheetChange[] {
+  const byKey = new Map(before.map((figure) => [figure.key, figure]));
+  const still = new Set(after.map(({ key }) => key));
   return [
-    ...after.figures.flatMap((figure) => {
+    ...after.flatMap((figure) => {
       const former = byKey.get(figure.key);
       return former
         ? changeOfFigure(former, figure)
@@ -99,23 +98,36 @@ export function changesBetween(before: SheetData, after: SheetData): SheetChange
             },
           ];
     }),
-    ...before.figures
+    ...before
       .filter(({ key }) => !still.has(key))
       .map((figure) => ({
         words: `${figure.name}, ${figure.basis}: no longer on the sheet (${shownWords(figure)})`,
         because: ['no reading stands for it any more'],
       })),
-    ...partsOf('said')
-      .filter((part) => (before.said[part] ?? '') !== (after.said[part] ?? ''))
-      .map((part) => ({
-        words: `${titleOf(part)}: “${before.said[part] ?? ''}”, now “${after.said[part] ?? ''}”`,
-        because: [],
-      })),
-    ...partsOf('words')
-      .filter((part) => (before.words[part] ?? '') !== (after.words[part] ?? ''))
-      .map((part) => ({ words: `${titleOf(part)}: other words`, because: [] })),
   ];
 }
+
+/** Parts whose words are others, named as on the sheet. */
+export function changesOfWords(
+  before: Readonly<Record<string, string>>,
+  after: Readonly<Record<string, string>>,
+  write: (title: string, was: string, is: string) => string = (title) => `${title}: other words`,
+): SheetChange[] {
+  const parts = [...new Set([...Object.keys(before), ...Object.keys(after)])];
+  return parts
+    .filter((part) => (before[part] ?? '') !== (after[part] ?? ''))
+    .map((part) => ({
+      words: write(PART_TITLES[part as SheetPart] ?? part, before[part] ?? '', after[part] ?? ''),
+      because: [],
+    }));
+}
+
+/** What changed, figure by figure and part by part; empty: nothing that is shown. */
+export const changesBetween = (before: SheetData, after: SheetData): SheetChange[] => [
+  ...changesOfFigures(before.figures, after.figures),
+  ...changesOfWords(before.said, after.said, (title, was, is) => `${title}: “${was}”, now “${is}”`),
+  ...changesOfWords(before.words, after.words),
+];
 
 /** A reading that an issued sheet leans on and that no longer stands. */
 export interface GoneReading {
@@ -130,12 +142,12 @@ export interface GoneReading {
  * @example a heel of 31.1 ± 1.0 issued that now comes to 32.4
  */
 export function sheetWarnings(
-  issued: SheetData,
-  now: SheetData,
+  issued: readonly SheetFigure[],
+  now: readonly SheetFigure[],
   gone: readonly GoneReading[],
 ): string[] {
-  const moved = now.figures.flatMap((figure) => {
-    const former = issued.figures.find(({ key }) => key === figure.key);
+  const moved = now.flatMap((figure) => {
+    const former = issued.find(({ key }) => key === figure.key);
     const shift = former ? Math.abs(figure.value - former.value) : 0;
     return former && shift > former.U
       ? [
@@ -146,7 +158,7 @@ export function sheetWarnings(
   const whys = [...new Set(gone.map(({ why }) => why))];
   const voided = whys.map((why) => {
     const ids = new Set(gone.filter((reading) => reading.why === why).map(({ id }) => id));
-    const names = issued.figures
+    const names = issued
       .filter(({ taken }) => taken.some(({ id }) => ids.has(id)))
       .map(({ name }) => name.toLowerCase());
     return `${writeNumber(ids.size, 0)} ${ids.size === 1 ? 'reading' : 'readings'} behind ${[...new Set(names)].join(', ')} no longer ${ids.size === 1 ? 'stands' : 'stand'}: ${why}.`;

@@ -318,6 +318,9 @@ function drawPart(doc: Doc, part: DocumentPart): void {
 
 export const PAPERS = ['a4', 'letter'] as const;
 
+/** In points. */
+const PAPER_SIZES = { a4: [595.28, 841.89], letter: [612, 792] } as const;
+
 export interface PdfTerms {
   paper?: (typeof PAPERS)[number] | undefined;
   layout?: DocumentLayout | undefined;
@@ -325,16 +328,22 @@ export interface PdfTerms {
   foot?: string;
 }
 
-/** Writes a document; the answer is the whole file. */
-export async function writeDocumentPdf(
+/** What a reader gets is drawn smaller until it is one page, as long as its smallest letters can still be read. */
+const READER_SCALES = [1, 0.92, 0.86, 0.8];
+
+/** Sets a document at a scale: the whole file, and the pages it takes. */
+async function setDocument(
   document: BenchDocument,
-  { paper = 'a4', layout, foot }: PdfTerms = {},
-): Promise<Buffer> {
+  { paper = 'a4', layout, foot }: PdfTerms,
+  scale: number,
+): Promise<{ file: Buffer; pages: number }> {
   // Loaded at the first document: it is large, and a return is rare.
   const { default: Paper } = await import('pdfkit');
+  const [width, height] = PAPER_SIZES[paper];
   const doc = new Paper({
-    size: paper === 'a4' ? 'A4' : 'LETTER',
+    size: [width / scale, height / scale],
     margin: MARGIN,
+    autoFirstPage: false,
     bufferPages: true,
     info: { Title: document.title, Producer: 'Emvex', Creator: 'Emvex' },
     lang: document.language,
@@ -342,12 +351,18 @@ export async function writeDocumentPdf(
     tagged: true,
     displayTitle: true,
   });
+  // Set on a larger page, and drawn on the paper from its upper left corner.
+  doc.on('pageAdded', () => {
+    (doc.page.dictionary.data as { MediaBox?: number[] }).MediaBox = [0, 0, width, height];
+    doc.transform(scale, 0, 0, scale, 0, height / scale - height);
+  });
   const chunks: Buffer[] = [];
   const whole = new Promise<Buffer>((resolve, reject) => {
     doc.on('data', (chunk: Buffer) => chunks.push(chunk));
     doc.on('end', () => resolve(Buffer.concat(chunks)));
     doc.on('error', reject);
   });
+  doc.addPage();
   tagged(doc, 'H1', () => {
     doc.fontSize(20).fillColor(INK);
     say(doc, 700, document.title, [MARGIN, doc.y], { width: widthOf(doc) });
@@ -360,7 +375,21 @@ export async function writeDocumentPdf(
     });
   doc.moveDown(0.4);
   for (const part of partsIn(document, layout)) drawPart(doc, part);
+  const pages = doc.bufferedPageRange().count;
   if (foot) drawFeet(doc, foot);
   doc.end();
-  return whole;
+  return { file: await whole, pages };
+}
+
+/** Writes a document; the answer is the whole file. */
+export async function writeDocumentPdf(
+  document: BenchDocument,
+  terms: PdfTerms = {},
+): Promise<Buffer> {
+  if (terms.layout === 'reader')
+    for (const scale of READER_SCALES) {
+      const { file, pages } = await setDocument(document, terms, scale);
+      if (pages === 1) return file;
+    }
+  return (await setDocument(document, terms, 1)).file;
 }

@@ -1,9 +1,10 @@
 /** Kept comparisons as documents that leave the bench. */
 
 import type { KeptComparisonRow, SheetDraft } from '#contract/issue-records.ts';
+import type { IssuedRecord } from '#contract/issued-records.ts';
 import type { Comparison } from '#contract/sheet-records.ts';
 import { describePart } from '#core/catalogue/construction.ts';
-import { describeQuantity } from '#core/catalogue/quantities.ts';
+import { type Catalogue, describeQuantity } from '#core/catalogue/quantities.ts';
 import { comparisonDocument } from '#core/sheet/comparison-document.ts';
 import type { BenchDocument } from '#core/sheet/document.ts';
 import {
@@ -13,14 +14,24 @@ import {
   measureNext,
   rowsByDisagreement,
 } from '#core/sheet/many-compared.ts';
+import {
+  changesOfFigures,
+  changesOfWords,
+  type SheetChange,
+  sheetWarnings,
+} from '#core/sheet/sheet-changes.ts';
+import type { SheetFigure } from '#core/sheet/sheet-data.ts';
+import { plainWords } from '#core/sheet/sheet-words.ts';
 import { chosenUnit } from '#core/sizing/chosen-units.ts';
 import { writeFigure, writeSpan } from '#core/sizing/number-words.ts';
 import { nameLabel, readLabelSlug } from '#core/sizing/size-label.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import { Refusal } from '../problems.ts';
 import type { Stores } from '../stores.ts';
-import { buildComparison } from './comparison.ts';
+import { buildComparison, isPairSlug } from './comparison.ts';
 import type { SheetSources } from './sheet-content.ts';
+import { sheetFigure, takenOf } from './sheet-figure.ts';
+import { goneReadings } from './sheet-issue.ts';
 import { sizesOnShelf } from './shelf-rows.ts';
 
 type Row = Comparison['rows'][number];
@@ -54,12 +65,67 @@ function figureRow(stores: Stores, lab: LabFacts, { quantity, noticeable, agains
   };
 }
 
-/** The document that a kept comparison comes to now. */
+/** What a comparison leaned on, kept beside its document: figures with their readings, and the words. */
+interface ComparisonBasis {
+  editions: string[];
+  label: string | null;
+  stack: string | null;
+  figures: SheetFigure[];
+  words: Record<string, string>;
+}
+
+export interface DraftedComparison {
+  document: BenchDocument;
+  basis: ComparisonBasis;
+}
+
+/** Every figure that stands in a column, named with its edition. */
+function comparedFigures(
+  stores: Stores,
+  catalogue: Catalogue,
+  { editions, rows }: Comparison,
+): SheetFigure[] {
+  return editions.flatMap(({ slug, id, name }, column) => {
+    const pairs = isPairSlug(slug)
+      ? [stores.pairs.byId(id)]
+      : stores.pairs.ofEdition(id).filter(({ leftOut }) => leftOut === null);
+    const terms = {
+      catalogue,
+      chosen: stores.lab.units(),
+      also: false,
+      taken: takenOf(stores, pairs, catalogue),
+    };
+    return rows.flatMap(({ cells }) => {
+      const figure = cells[column]?.figure;
+      if (!figure) return [];
+      const entry = {
+        figure,
+        pairU: figure.U,
+        speaksForEdition: true,
+        pairs: [],
+        claims: [],
+        reported: [],
+        grade: null,
+      };
+      const written = sheetFigure('Figures', entry, terms);
+      return [
+        {
+          ...written,
+          // A step between sizes or bases is how a figure came here: another way is no other figure.
+          key: `${slug} · ${figure.quantity}`,
+          name: `${name}: ${written.name.toLowerCase()}`,
+        },
+      ];
+    });
+  });
+}
+
+/** The document that a kept comparison comes to now, with what it leans on. */
 export function draftComparison(
   stores: Stores,
   kept: KeptComparisonRow,
   sources: SheetSources,
-): BenchDocument {
+): DraftedComparison {
   const lab = labFacts(stores);
   const label = kept.label ? readLabelSlug(kept.label) : undefined;
   const compared = buildComparison(
@@ -74,7 +140,7 @@ export function draftComparison(
   const many = compared.rows.map(asManyRow);
   const nameOf = (quantity: string) => describeQuantity(quantity, lab.catalogue).name;
   const { words } = stores.sheetWords.of(kept.id);
-  return comparisonDocument({
+  const document = comparisonDocument({
     title: kept.name,
     under: [
       `at ${nameLabel(compared.label)}`,
@@ -96,17 +162,43 @@ export function draftComparison(
         `${nameOf(quantity)} of ${compared.editions[edition]?.name}: ${why === 'cannot tell' ? 'one more pair would tell' : why}`,
     ),
   });
+  return {
+    document,
+    basis: {
+      editions: kept.editions,
+      label: kept.label,
+      stack: kept.stack,
+      figures: comparedFigures(stores, lab.catalogue, compared),
+      words: Object.fromEntries(
+        Object.entries(words).map(([part, blocks]) => [part, plainWords(blocks)]),
+      ),
+    },
+  };
 }
 
-/** A kept comparison with its revisions. What changed is said of figures on sheets; here a revision stands for itself. */
+/** What a revision leaned on. One of an older version of the bench kept no figures: then nothing is compared. */
+const basisOf = ({ leanedOn }: IssuedRecord): ComparisonBasis => ({
+  figures: [],
+  words: {},
+  ...(leanedOn as Omit<ComparisonBasis, 'figures' | 'words'> & Partial<ComparisonBasis>),
+});
+
+const changesOfComparison = (before: ComparisonBasis, after: ComparisonBasis): SheetChange[] => [
+  ...(before.figures.length > 0 ? changesOfFigures(before.figures, after.figures) : []),
+  ...changesOfWords(before.words, after.words),
+];
+
+/** A kept comparison with its revisions, what changed from one to the next, and what speaks against the last. */
 export function viewComparison(
   stores: Stores,
   kept: KeptComparisonRow,
-  document: BenchDocument,
+  { document, basis }: DraftedComparison,
 ): SheetDraft {
   const issued = stores.issued.of(kept.id).filter(({ kind }) => kind === 'comparison');
   const last = issued.findLast(({ withdrawn }) => withdrawn === null);
-  const isChanged = last && JSON.stringify(last.content) !== JSON.stringify(document);
+  const changes = last ? changesOfComparison(basisOf(last), basis) : [];
+  const movedOtherwise =
+    last && changes.length === 0 && JSON.stringify(last.content) !== JSON.stringify(document);
   return {
     subject: kept.id,
     label: null,
@@ -114,18 +206,34 @@ export function viewComparison(
     words: stores.sheetWords.of(kept.id).words,
     choices: { pictures: [], also: false },
     photographs: [],
-    revisions: issued.map(({ id, revision, at, person, hash, withdrawn }) => ({
-      id,
-      revision,
-      at,
-      person,
-      hash,
-      withdrawn,
-      changes: [],
-    })),
-    changes: [],
-    warnings: isChanged
-      ? [`Figures or words moved since revision ${last.revision} was issued.`]
+    revisions: issued.map((own, nth) => {
+      const { id, revision, at, person, hash, withdrawn } = own;
+      const former = issued[nth - 1];
+      return {
+        id,
+        revision,
+        at,
+        person,
+        hash,
+        withdrawn,
+        changes: former ? changesOfComparison(basisOf(former), basisOf(own)) : [],
+      };
+    }),
+    changes: movedOtherwise
+      ? [
+          {
+            words:
+              'No figure that it kept, and no word typed: what the bench says of fit, wear or life, or how it is laid out',
+            because: [],
+          },
+        ]
+      : changes,
+    warnings: last
+      ? sheetWarnings(
+          basisOf(last).figures,
+          basis.figures,
+          goneReadings(stores, basisOf(last).figures),
+        )
       : [],
   };
 }
@@ -133,7 +241,7 @@ export function viewComparison(
 export function issueComparison(
   stores: Stores,
   kept: KeptComparisonRow,
-  document: BenchDocument,
+  { document, basis }: DraftedComparison,
   { id, now, person }: { id: string; now: string; person: string },
 ): void {
   const last = stores.issued.latest('comparison', kept.id);
@@ -144,7 +252,7 @@ export function issueComparison(
     kind: 'comparison',
     subject: kept.id,
     content: document,
-    leanedOn: { editions: kept.editions, label: kept.label, stack: kept.stack },
+    leanedOn: basis,
     person,
     at: now,
   });

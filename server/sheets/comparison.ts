@@ -107,9 +107,11 @@ function distancesOf(pairs: readonly MeasuredPair[]): number[] {
 /** A pair stands among editions by this before its tag. */
 const PAIR = 'pair:';
 
+export const isPairSlug = (slug: string): boolean => slug.startsWith(PAIR);
+
 /** An edition with its pairs and what is stated of it; or one pair of it, by itself. */
 function gatherEdition(stores: Stores, lab: LabFacts, slug: string) {
-  const own = slug.startsWith(PAIR) ? stores.pairs.byTag(slug.slice(PAIR.length)) : undefined;
+  const own = isPairSlug(slug) ? stores.pairs.byTag(slug.slice(PAIR.length)) : undefined;
   const edition = own ? stores.editions.byId(own.editionId) : stores.editions.bySlug(slug);
   const stored = own
     ? [own]

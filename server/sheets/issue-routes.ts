@@ -142,8 +142,8 @@ export function issueRoutes({ stores, sources, loops, readPictures }: IssueTerms
     issueComparison: ({ params, body, now, person }) => {
       requireSigner(stores, person);
       const kept = stores.keptComparisons.byId(params.id);
-      const document = draftComparison(stores, kept, sources);
-      issueComparison(stores, kept, document, { id: body.id, now, person });
+      const drafted = draftComparison(stores, kept, sources);
+      issueComparison(stores, kept, drafted, { id: body.id, now, person });
       return { id: body.id };
     },
   };

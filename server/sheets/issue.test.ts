@@ -116,6 +116,39 @@ describe('a sheet that is issued', () => {
   });
 });
 
+describe('a comparison that is issued', () => {
+  it('says in its next revision what moved, figure by figure', async () => {
+    const { read, sitting } = await measured();
+    const id = uuid7();
+    const kept = { name: 'Two of a box', editions: [SLUG, 'pair:NS-01'], label: null, stack: null };
+    expect((await put(`/api/comparisons/${id}`, kept)).status).toBe(200);
+    const issueIt = () => signed(`/api/comparisons/${id}/issue`, { id: uuid7() });
+    expect((await issueIt()).status).toBe(200);
+    expect((await get(`/api/comparisons/${id}/draft`)).body).toMatchObject({
+      changes: [],
+      warnings: [],
+    });
+    expect((await issueIt()).status).toBe(409);
+    // By hand: two shoes of 312 g, and 342 g at each since: the mean of the pair goes to 327 g.
+    for (const side of ['left', 'right'])
+      await read(sitting, 'mass', side, '342', 'scale', { unit: 'g' });
+    await put('/api/words', { subject: id, part: 'verdict', blocks: VERDICT });
+    const moved = (await get(`/api/comparisons/${id}/draft`)).body;
+    const masses = moved.changes.filter(({ words }: { words: string }) => /mass/.test(words));
+    expect(masses).toHaveLength(2);
+    expect(masses[1].words).toMatch(/^NS-01, Norrolt Stairwell, mid cut: mass.*312.*now 327/);
+    expect(masses[1].because[0]).toMatch(
+      /read since: NS-01 left 342\.0 g, 2026-03-01; NS-01 right 342\.0 g/,
+    );
+    expect(moved.changes.at(-1).words).toBe('Verdict: other words');
+    expect(moved.warnings.join(' ')).toMatch(/NS-01, Norrolt.*mass moved since it was issued/);
+    expect((await issueIt()).status).toBe(200);
+    const { revisions, changes } = (await get(`/api/comparisons/${id}/draft`)).body;
+    expect(revisions[1].changes).toEqual(moved.changes);
+    expect(changes).toEqual([]);
+  });
+});
+
 describe('words of a sheet', () => {
   it('are letters: what is pasted as markup stays a text', async () => {
     const { subject } = await measured();
@@ -166,6 +199,32 @@ describe('the files of a sheet, read back by other libraries', () => {
       // Embedded, and no font of the reader's machine.
       expect(bytes.toString('latin1')).toMatch(/\/FontFile[23]/);
     }
+  });
+  it('one page for a reader, drawn smaller where words are many (pdf.js)', async () => {
+    const { subject } = await measured();
+    const long = { runs: [{ text: 'Long rounds of stairs and kerbs in the wet. '.repeat(7) }] };
+    for (const part of ['verdict', 'for', 'not for', 'pros', 'cons', 'ride'])
+      await put('/api/words', { subject, part, blocks: [{ kind: 'paragraph', ...long }] });
+    const { id } = await issue();
+    const pagesOf = async (layout: string) => {
+      const bytes = await file(id, `as=pdf&layout=${layout}`);
+      return getDocument({ data: new Uint8Array(bytes), verbosity: 0 }).promise;
+    };
+    const reader = await pagesOf('reader');
+    expect(reader.numPages).toBe(1);
+    const page = await reader.getPage(1);
+    expect(page.view[2]).toBeCloseTo(595.28, 1);
+    // Nothing of it lies off the paper, and the smallest letters, in a drawing, are 6 points at least.
+    const { items } = await page.getTextContent();
+    for (const item of items) {
+      if (!('transform' in item) || item.str.trim() === '') continue;
+      const [, , , size, x, y] = item.transform as number[];
+      expect(size).toBeGreaterThanOrEqual(6);
+      expect(x).toBeGreaterThan(40);
+      expect((x ?? 0) + item.width).toBeLessThan(560);
+      expect(y).toBeGreaterThan(20);
+    }
+    expect((await pagesOf('lab')).numPages).toBeGreaterThan(1);
   });
   it('a workbook with typed cells, units in the heads, and a sheet of provenance (exceljs)', async () => {
     const { editionId } = await measured();

@@ -4,7 +4,7 @@ import type { SheetDraft } from '#contract/issue-records.ts';
 import { calibrationOn } from '#core/catalogue/gauge.ts';
 import type { BenchDocument, DocumentPicture } from '#core/sheet/document.ts';
 import { changesBetween, type GoneReading, sheetWarnings } from '#core/sheet/sheet-changes.ts';
-import type { SheetData } from '#core/sheet/sheet-data.ts';
+import type { SheetData, SheetFigure } from '#core/sheet/sheet-data.ts';
 import { sheetDocument } from '#core/sheet/sheet-document.ts';
 import { labelSlug, type SizeLabel } from '#core/sizing/size-label.ts';
 import { labFacts } from '../lab-facts.ts';
@@ -122,7 +122,7 @@ export function draftSheet(
 }
 
 /** Readings that an issued sheet leans on and that no longer stand, with why. */
-function goneReadings(stores: Stores, { figures }: SheetData): GoneReading[] {
+export function goneReadings(stores: Stores, figures: readonly SheetFigure[]): GoneReading[] {
   const ids = [...new Set(figures.flatMap(({ taken }) => taken.map(({ id }) => id)))];
   return ids.flatMap((id) => {
     const { voided, supersededBy } = stores.readings.byId(id);
@@ -179,7 +179,9 @@ export function viewDraft(
     }),
     changes: before ? changesBetween(before, document.data) : [],
     warnings: [
-      ...(before ? sheetWarnings(before, document.data, goneReadings(stores, before)) : []),
+      ...(before
+        ? sheetWarnings(before.figures, document.data.figures, goneReadings(stores, before.figures))
+        : []),
       ...dueLooks(stores, editionId, today),
     ],
   };
