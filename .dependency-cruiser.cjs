@@ -40,6 +40,7 @@ const SERVER = [
   'lab',
   'photographs',
   'hall',
+  'exchange',
 ];
 /** What wires the steps; and what tests are served by. */
 const WIRING = '^server/(app|former-books|served-[a-z]+)[.]ts$';

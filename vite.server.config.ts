@@ -13,6 +13,7 @@ export default defineConfig({
         start: 'server/start.ts',
         log: 'server/log.ts',
         'import-thread': 'server/formats/import-thread.ts',
+        'package-thread': 'server/exchange/package-thread.ts',
         'care-thread': 'server/store/care-thread.ts',
         'picture-process': 'server/formats/picture-process.ts',
         'gauge-driver': 'instruments/driver.ts',

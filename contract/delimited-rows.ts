@@ -52,8 +52,10 @@ function linesBeforeOpenQuote(text: string): number {
 /**
  * Rows parted by line breaks of any kind, a lone carriage return too; empty lines count and give
  * no row.
+ *
+ * @param longestRow characters of the longest row, or of a field in quotation marks
  */
-export function splitRows(): RowSplitter {
+export function splitRows(longestRow = LONGEST_ROW): RowSplitter {
   let rest = '';
   let half = '';
   let line = 1;
@@ -94,15 +96,15 @@ export function splitRows(): RowSplitter {
       const cut = rest.lastIndexOf('\n');
       const whole = rest.slice(0, cut + 1);
       if (countOf(whole, '"') % 2 === 1) {
-        if (rest.length > LONGEST_ROW) throw openQuote(rest);
+        if (rest.length > longestRow) throw openQuote(rest);
         return [];
       }
       rest = rest.slice(cut + 1);
       const rows = parse(whole);
-      if (rest.length > LONGEST_ROW)
+      if (rest.length > longestRow)
         throw new DelimitedFault(
           line,
-          'This line has over a million characters and no end. Rows stand on lines of their own.',
+          `This line has over ${longestRow.toLocaleString('en')} characters and no end. Rows stand on lines of their own.`,
         );
       return rows;
     },

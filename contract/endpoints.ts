@@ -5,6 +5,7 @@ import { CORRECTION_ENDPOINTS } from './correction-endpoints.ts';
 import { DELIVERY_ENDPOINTS } from './delivery-endpoints.ts';
 import { EDITION_ENDPOINTS } from './edition-endpoints.ts';
 import type { Endpoint, Topic } from './endpoint.ts';
+import { EXCHANGE_ENDPOINTS } from './exchange-endpoints.ts';
 import { FIT_ENDPOINTS } from './fit-endpoints.ts';
 import { HALL_ENDPOINTS } from './hall-endpoints.ts';
 import { ISSUE_ENDPOINTS } from './issue-endpoints.ts';
@@ -37,6 +38,7 @@ export const ENDPOINTS = {
   ...WISH_ENDPOINTS,
   ...FIT_ENDPOINTS,
   ...WEAR_ENDPOINTS,
+  ...EXCHANGE_ENDPOINTS,
 } satisfies Record<string, Endpoint>;
 
 export type Endpoints = typeof ENDPOINTS;

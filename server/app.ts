@@ -6,6 +6,8 @@ import { v7 as newId } from 'uuid';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
 import { mountCalculations } from './calculations.ts';
 import { mountEndpoints, mountFiles, pathOf } from './endpoint.ts';
+import { packageJobs } from './exchange/package-jobs.ts';
+import { packageFileRoutes, packageRoutes } from './exchange/package-routes.ts';
 import { deviationOfEdition, sizeWordsOf } from './fit/deviation.ts';
 import { keepHallTryOn } from './fit/fit.ts';
 import { fitRoutes } from './fit/fit-routes.ts';
@@ -50,9 +52,17 @@ import { outingFileRoutes } from './wear/outing-files.ts';
 import { wearRoutes } from './wear/wear-routes.ts';
 
 /** Addresses whose answers take as long as a file, or as a page stays open. */
-const UNTIMED = (['importReadings', 'exportReadings', 'liveGauges', 'getRecall'] as const).map(
-  pathOf,
-);
+const UNTIMED = (
+  [
+    'importReadings',
+    'exportReadings',
+    'getPackage',
+    'lookAtPackage',
+    'takePackage',
+    'liveGauges',
+    'getRecall',
+  ] as const
+).map(pathOf);
 
 const LARGEST_BODY = '1mb';
 /** A study of 100,000 readings, for a calculation without a record. */
@@ -121,6 +131,11 @@ export function createApp(options: AppOptions): BenchApp {
   const now = options.now ?? (() => new Date().toISOString());
   const stores = openStores(db);
   const imports = importJobs(db);
+  const packages = packageJobs(imports.isRunning);
+  const requireFree = () => {
+    imports.requireFree();
+    packages.requireFree();
+  };
   const jobs = jobBook();
   const pictures = photographFiles(photographFolder(db.name));
   const hall = hallDoor({
@@ -135,7 +150,7 @@ export function createApp(options: AppOptions): BenchApp {
         pages: options.hall?.pages ?? '',
         keepPicture: pictures.keep,
         keepTryOn: (pair, said, at) => keepHallTryOn(stores, pair, said, at),
-        requireFree: imports.requireFree,
+        requireFree,
       }),
     onTold: (refused) => tellRefused(stores, refused, now()),
   });
@@ -187,7 +202,7 @@ export function createApp(options: AppOptions): BenchApp {
   mountCalculations(app);
   mountEndpoints(
     app,
-    { changes: stores.changes, now, requireFree: imports.requireFree },
+    { changes: stores.changes, now, requireFree },
     {
       health: () => ({ ok: true, version, demo, trouble: stores.changes.whyShut() }),
       ...labRoutes(stores, jobs, newId, watchInstruments, refresh),
@@ -208,15 +223,17 @@ export function createApp(options: AppOptions): BenchApp {
       ...lineRoutes(stores),
       ...gaugeRoutes(gauges),
       ...jobRoutes({ imports, jobs }),
+      ...packageRoutes({ packages }),
     },
   );
   mountFiles(app, {
     ...fileRoutes({ db, stores, imports, jobs, now, refresh }),
-    ...curveRoutes(stores, now, imports.requireFree),
-    ...photographFileRoutes(stores, pictures, now, imports.requireFree),
+    ...packageFileRoutes({ db, stores, packages, jobs, now, refresh }),
+    ...curveRoutes(stores, now, requireFree),
+    ...photographFileRoutes(stores, pictures, now, requireFree),
     ...returnNoteRoutes(stores),
     ...issueFileRoutes(issue),
-    ...outingFileRoutes(stores, now, imports.requireFree),
+    ...outingFileRoutes(stores, now, requireFree),
     ...gaugeStream(gauges),
   });
   app.use('/api', (request) => {
@@ -226,9 +243,12 @@ export function createApp(options: AppOptions): BenchApp {
   app.use(problemHandler(log));
   return {
     app,
-    importing: imports.isRunning,
+    importing: () => imports.isRunning() || packages.isRunning(),
     shut: stores.changes.shut,
     hall,
-    close: pictures.close,
+    close: () => {
+      pictures.close();
+      void packages.close();
+    },
   };
 }

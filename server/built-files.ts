@@ -4,5 +4,6 @@ const BUILT = import.meta.url.endsWith('.ts')
   ? new URL('../dist/server/', import.meta.url)
   : new URL('./', import.meta.url);
 
-export const builtFile = (name: 'import-thread' | 'care-thread' | 'picture-process'): URL =>
-  new URL(`${name}.js`, BUILT);
+export const builtFile = (
+  name: 'import-thread' | 'package-thread' | 'care-thread' | 'picture-process',
+): URL => new URL(`${name}.js`, BUILT);

@@ -213,7 +213,7 @@ describe('readings from a file', () => {
       'lines of no end',
       Buffer.from(`${FILE}\n${'NS-01,left,'.repeat(200_000)}`),
       5,
-      'over a million characters and no end',
+      'over 1,048,576 characters and no end',
     ],
   ])('tell %s by its line, and nothing else', async (_name, body, at, says) => {
     await bench();
