@@ -96,12 +96,9 @@ export function summarisePair(
   {
     sessionId,
     lab = labFacts(stores),
-    all = false,
   }: {
     sessionId?: string;
     lab?: LabFacts;
-    /** Open sittings too: all rows are worked out anew. */
-    all?: boolean;
   } = {},
 ): void {
   const pair = stores.pairs.byId(pairId);
@@ -111,7 +108,7 @@ export function summarisePair(
   );
   const open = new Set(stores.sessions.openOf(pairId));
   const published = measured.sessions.filter(
-    ({ id }) => (!sessionId || id === sessionId) && (all || !open.has(id)),
+    ({ id }) => (!sessionId || id === sessionId) && !open.has(id),
   );
   for (const session of published)
     stores.learned.publishSitting(
@@ -169,7 +166,7 @@ export async function refreshStale(stores: Stores, log: Log): Promise<void> {
   const lab = labFacts(stores);
   for (const pairId of stores.pairs.stale()) {
     try {
-      stores.changes.quietly(() => summarisePair(stores, pairId, { lab, all: true }));
+      stores.changes.quietly(() => summarisePair(stores, pairId, { lab }));
     } catch (error) {
       // One pair that cannot be summed up, or a moment at which the book is busy, is no reason to
       // leave the others: it stays marked, and is tried again at the next file or start.

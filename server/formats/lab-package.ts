@@ -69,38 +69,44 @@ interface Resource {
   [more: string]: unknown;
 }
 
-const tableResource = (table: PackageTable, names: ReadonlySet<string>) => ({
-  name: table.name.replaceAll('_', '-'),
-  path: `data/${table.name}.csv`,
-  title: table.about,
-  profile: 'tabular-data-resource',
-  format: 'csv',
-  mediatype: 'text/csv',
-  encoding: 'utf-8',
-  schema: {
-    fields: columnsInTable(table).map(({ name, type, required }) => ({
-      name,
-      type: PACKED_TYPES[type],
-      ...(type === 'binary' ? { format: 'binary' } : {}),
-      constraints: { required },
-    })),
-    missingValues: [MISSING],
-    primaryKey: table.key,
-    foreignKeys: table.columns.flatMap(({ name, refers }) =>
-      refers && names.has(refers.table)
-        ? [
-            {
-              fields: name,
-              reference: {
-                resource: refers.table === table.name ? '' : refers.table.replaceAll('_', '-'),
-                fields: refers.column,
-              },
+const resourceName = (table: string) => table.replaceAll('_', '-');
+
+function tableResource(table: PackageTable, names: ReadonlySet<string>) {
+  const foreignKeys = table.columns.flatMap(({ name, refers }) =>
+    refers && names.has(refers.table)
+      ? [
+          {
+            fields: name,
+            reference: {
+              resource: refers.table === table.name ? '' : resourceName(refers.table),
+              fields: refers.column,
             },
-          ]
-        : [],
-    ),
-  },
-});
+          },
+        ]
+      : [],
+  );
+  return {
+    name: resourceName(table.name),
+    path: `data/${table.name}.csv`,
+    title: table.about,
+    profile: 'tabular-data-resource',
+    format: 'csv',
+    mediatype: 'text/csv',
+    encoding: 'utf-8',
+    schema: {
+      fields: columnsInTable(table).map(({ name, type, required }) => ({
+        name,
+        type: PACKED_TYPES[type],
+        ...(type === 'binary' ? { format: 'binary' } : {}),
+        constraints: { required },
+      })),
+      missingValues: [MISSING],
+      primaryKey: table.key,
+      // The standard has no empty list of them.
+      ...(foreignKeys.length > 0 ? { foreignKeys } : {}),
+    },
+  };
+}
 
 export interface PackageTerms {
   photographs: string;
@@ -281,6 +287,10 @@ function openZip(path: string): Promise<yauzl.ZipFile> {
   });
 }
 
+/** Far larger unpacked than what it packs could be. */
+const isBlownUp = (unpacked: number, packed: number): boolean =>
+  unpacked > SMALL_UNPACKED_BYTES && unpacked > MOST_RATIO * packed;
+
 function listEntries(zip: yauzl.ZipFile): Promise<Map<string, yauzl.Entry>> {
   return new Promise((resolve, reject) => {
     const entries = new Map<string, yauzl.Entry>();
@@ -302,7 +312,8 @@ function listEntries(zip: yauzl.ZipFile): Promise<Map<string, yauzl.Entry>> {
         return reject(refusePackage(`The package holds ${entry.fileName} twice.`));
       if (
         unpacked > MOST_UNPACKED_BYTES ||
-        (unpacked > SMALL_UNPACKED_BYTES && unpacked > MOST_RATIO * packed)
+        isBlownUp(unpacked, packed) ||
+        isBlownUp(entry.uncompressedSize, entry.compressedSize)
       )
         return reject(
           refusePackage(
