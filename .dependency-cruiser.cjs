@@ -41,6 +41,7 @@ const SERVER = [
   'photographs',
   'hall',
   'exchange',
+  'backups',
 ];
 /** What wires the steps; and what tests are served by. */
 const WIRING = '^server/(app|former-books|served-[a-z]+)[.]ts$';

@@ -14,6 +14,7 @@ export default defineConfig({
         log: 'server/log.ts',
         'import-thread': 'server/formats/import-thread.ts',
         'package-thread': 'server/exchange/package-thread.ts',
+        copies: 'server/backups/by-hand.ts',
         'care-thread': 'server/store/care-thread.ts',
         'picture-process': 'server/formats/picture-process.ts',
         'gauge-driver': 'instruments/driver.ts',

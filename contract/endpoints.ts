@@ -1,5 +1,6 @@
 /** Every address of the API, and the types of what passes there. */
 import type { z } from 'zod';
+import { BACKUP_ENDPOINTS } from './backup-endpoints.ts';
 import { CONSTRUCTION_ENDPOINTS } from './construction-endpoints.ts';
 import { CORRECTION_ENDPOINTS } from './correction-endpoints.ts';
 import { DELIVERY_ENDPOINTS } from './delivery-endpoints.ts';
@@ -39,6 +40,7 @@ export const ENDPOINTS = {
   ...FIT_ENDPOINTS,
   ...WEAR_ENDPOINTS,
   ...EXCHANGE_ENDPOINTS,
+  ...BACKUP_ENDPOINTS,
 } satisfies Record<string, Endpoint>;
 
 export type Endpoints = typeof ENDPOINTS;

@@ -4,6 +4,12 @@ import { join } from 'node:path';
 import express, { type Express } from 'express';
 import { v7 as newId } from 'uuid';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
+import {
+  backupFileRoutes,
+  backupRoutes,
+  backupSettingsOf,
+  copyTerms,
+} from './backups/backup-routes.ts';
 import { mountCalculations } from './calculations.ts';
 import { mountEndpoints, mountFiles, pathOf } from './endpoint.ts';
 import { packageJobs } from './exchange/package-jobs.ts';
@@ -42,6 +48,7 @@ import { pictureReader } from './sheets/sheet-issue.ts';
 import { sheetRoutes } from './sheets/sheet-routes.ts';
 import { shelfRoutes } from './sheets/shelf-routes.ts';
 import { refreshShelf } from './sheets/shelf-rows.ts';
+import type { Copy, CopyTerms } from './store/backups.ts';
 import type { Db } from './store/database.ts';
 import { photographFolder } from './store/photograph-folder.ts';
 import { openStores, type Stores } from './stores.ts';
@@ -59,6 +66,9 @@ const UNTIMED = (
     'getPackage',
     'lookAtPackage',
     'takePackage',
+    'makeBackup',
+    'bringBackup',
+    'restoreBackup',
     'liveGauges',
     'getRecall',
   ] as const
@@ -81,6 +91,8 @@ export interface AppOptions {
   /** Gauges that are read live; left out: none. */
   gauges?: GaugeFeed;
   log?: Log;
+  /** Puts a copy in the place of the book; left out: this server cannot. */
+  restore?: (copy: Copy) => Promise<{ aside: string }>;
 }
 
 export interface BenchApp {
@@ -91,6 +103,10 @@ export interface BenchApp {
   shut: (words: string) => void;
   /** The page of testers on the network: closed until somebody opens it. */
   hall: HallDoor;
+  /** How copies are kept, as the lab says now. */
+  copyTerms: () => CopyTerms & { everyHours: number };
+  /** Tells what kept the last copy from being made; empty: nothing. */
+  tellCopy: (trouble: string) => void;
   /** Ends what runs beside the requests. */
   close: () => void;
 }
@@ -168,6 +184,7 @@ export function createApp(options: AppOptions): BenchApp {
       lifeOf: (slug: string) => lifeOf(stores, slug),
     },
   };
+  let copyTrouble = '';
   let keepingUp = false;
   const refresh = () => {
     refreshStale(stores, log).then(keepUp).catch(failed);
@@ -224,6 +241,13 @@ export function createApp(options: AppOptions): BenchApp {
       ...gaugeRoutes(gauges),
       ...jobRoutes({ imports, jobs }),
       ...packageRoutes({ packages }),
+      ...backupRoutes({
+        db,
+        stores,
+        jobs,
+        trouble: () => copyTrouble,
+        restore: options.restore,
+      }),
     },
   );
   mountFiles(app, {
@@ -235,6 +259,7 @@ export function createApp(options: AppOptions): BenchApp {
     ...issueFileRoutes(issue),
     ...outingFileRoutes(stores, now, requireFree),
     ...gaugeStream(gauges),
+    ...backupFileRoutes({ db, now }),
   });
   app.use('/api', (request) => {
     throw new Refusal(404, `There is nothing at ${request.method} /api${request.path}.`);
@@ -246,6 +271,13 @@ export function createApp(options: AppOptions): BenchApp {
     importing: () => imports.isRunning() || packages.isRunning(),
     shut: stores.changes.shut,
     hall,
+    copyTerms: () => {
+      const settings = backupSettingsOf(stores);
+      return { ...copyTerms(settings), everyHours: settings.everyHours };
+    },
+    tellCopy: (trouble) => {
+      copyTrouble = trouble;
+    },
     close: () => {
       pictures.close();
       void packages.close();

@@ -1,28 +1,34 @@
-/** The care of an open book: once a day it is looked through and copied, beside the service. */
+/** The care of an open book: once a day, or more often, it is looked through and copied, beside the service. */
 import { Worker } from 'node:worker_threads';
 import { builtFile } from './built-files.ts';
 import type { Log } from './log.ts';
-import type { CareMessage } from './store/care-thread.ts';
+import { type CopyTerms, copyName } from './store/backups.ts';
+import type { CareMessage, CareOrder } from './store/care-thread.ts';
 
 export interface BookCareOptions {
   path: string;
-  /** ISO date of the moment. */
-  today: () => string;
+  /** The moment, ISO. */
+  now: () => string;
+  /** How copies are kept, and how often one is made. */
+  terms: () => CopyTerms & { everyHours: number };
   log: Log;
   /** True while a file is read in: the copy waits for its end. */
   busy: () => boolean;
   /** Hears what SQLite finds wrong with the book. */
   onFault: (cause: string) => void;
+  /** Hears what kept the last copy from being made; empty: nothing. */
+  onCopy: (trouble: string) => void;
 }
 
 /** How often it is looked whether a file that was read in has come to its end. */
 const WAIT_MS = 500;
-/** How often it is looked whether a new day has begun. */
-const DAY_LOOK_MS = 30 * 60 * 1000;
+/** How often it is looked whether the next copy is due. */
+const LOOK_MS = 10 * 60 * 1000;
+const HOUR_MS = 3_600_000;
 
 /** Starts the care of a book; answers with a way to end it. */
-export function careForBook({ path, today, log, busy, onFault }: BookCareOptions): {
-  /** Resolves once the care of this day has ended. */
+export function careForBook({ path, now, terms, log, busy, onFault, onCopy }: BookCareOptions): {
+  /** Resolves once the care that is under way has ended. */
   done: () => Promise<void>;
   stop: () => Promise<void>;
 } {
@@ -49,10 +55,18 @@ export function careForBook({ path, today, log, busy, onFault }: BookCareOptions
     } else if (message.kind === 'copying') {
       log.info({ percent: Math.round(100 * message.share) }, 'the book is being copied');
     } else if (message.kind === 'copied') {
-      const { copy, made, ms } = message;
+      const { copy, made, ms, secondFault } = message;
+      onCopy(
+        secondFault === undefined
+          ? ''
+          : `The last copy could not be written to the second place (${secondFault}).`,
+      );
+      if (secondFault !== undefined)
+        log.error({ code: secondFault }, 'the copy could not be written to the second place');
       if (made) log.info({ copy, ms: Math.round(ms) }, 'backup written');
       else log.info({ copy }, 'the backup of the day stands');
     } else {
+      onCopy(`The last copy could not be written (${message.code}).`);
       log.error(
         { code: message.code },
         'no backup could be written; the book is served all the same',
@@ -61,10 +75,16 @@ export function careForBook({ path, today, log, busy, onFault }: BookCareOptions
   }
 
   function begin(): void {
-    const day = today();
-    if (worker || day === caredFor) return;
-    caredFor = day;
-    const thread = new Worker(builtFile('care-thread'), { workerData: { path, today: day } });
+    const moment = now();
+    const { everyHours, ...kept } = terms();
+    const slot = String(Math.floor(Date.parse(moment) / (everyHours * HOUR_MS)));
+    if (worker || slot === caredFor) return;
+    // The first of a start is the copy of its day, however often there are others.
+    const name =
+      caredFor === '' || everyHours === 24 ? moment.slice(0, 10) : copyName(moment, 'at');
+    caredFor = slot;
+    const order: CareOrder = { path, today: moment.slice(0, 10), name, terms: kept };
+    const thread = new Worker(builtFile('care-thread'), { workerData: order });
     worker = thread;
     thread.on('message', (message: CareMessage) => hear(thread, message));
     round = new Promise((resolve) => {
@@ -77,7 +97,7 @@ export function careForBook({ path, today, log, busy, onFault }: BookCareOptions
   }
 
   begin();
-  const days = setInterval(begin, DAY_LOOK_MS);
+  const days = setInterval(begin, LOOK_MS);
   days.unref();
   return {
     done: () => round,

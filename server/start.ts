@@ -1,14 +1,17 @@
 /** Starts the server on a database file and stops it cleanly. */
-import type { Server } from 'node:http';
+import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { hallAt } from '#contract/hall-records.ts';
+import { PROBLEM_TYPE } from '#contract/headers.ts';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
 import { type AppOptions, type BenchApp, createApp } from './app.ts';
 import { careForBook } from './book-care.ts';
 import { describeFault, type Log, silentLog } from './log.ts';
 import { sweepPassingFolders } from './passing-folders.ts';
-import { Refusal } from './problems.ts';
+import { problemOf, Refusal } from './problems.ts';
+import { type Copy, returnPhotographs } from './store/backups.ts';
 import { DatabaseRefusal, describeDamage, openDatabase } from './store/database.ts';
+import { type Swapped, swapBook } from './store/restore.ts';
 
 export interface StartOptions {
   database: string;
@@ -36,15 +39,16 @@ export interface RunningServer {
   stop: () => Promise<string | undefined>;
 }
 
-const today = () => new Date().toISOString().slice(0, 10);
+const now = () => new Date().toISOString();
+const today = () => now().slice(0, 10);
 
-function listen({ app }: BenchApp, port: number): Promise<Server> {
+type Serve = (request: IncomingMessage, response: ServerResponse) => void;
+
+function listen(serve: Serve, port: number): Promise<Server> {
+  const server = createServer(serve);
   return new Promise((resolve, reject) => {
-    const server = app.listen(port, '127.0.0.1', (error?: Error) => {
-      if (error) reject(error);
-      else resolve(server);
-    });
     server.on('error', reject);
+    server.listen(port, '127.0.0.1', () => resolve(server));
   });
 }
 
@@ -82,6 +86,17 @@ async function openHallAt(
   }
 }
 
+/** What is answered while a copy takes the place of the book. */
+const RESTORING = JSON.stringify(
+  problemOf(503, 'A copy of the book is being restored. Try again in a moment.'),
+);
+
+const answerRestoring: Serve = (request, response) => {
+  request.resume();
+  response.writeHead(503, { 'content-type': PROBLEM_TYPE, 'cache-control': 'no-store' });
+  response.end(RESTORING);
+};
+
 /** Opens the database, listens on 127.0.0.1, and gives the address and a way to stop. */
 export async function startServer(options: StartOptions): Promise<RunningServer> {
   const begun = performance.now();
@@ -94,18 +109,73 @@ export async function startServer(options: StartOptions): Promise<RunningServer>
     gauges?.close();
     throw error;
   }
-  const bench = createApp({
-    db,
-    version: options.version,
-    demo: options.demo ?? false,
-    log,
-    ...(options.pages ? { pages: options.pages } : {}),
-    ...(gauges ? { gauges } : {}),
-    ...(options.hall ? { hall: options.hall } : {}),
-  });
+  const serveBook = () =>
+    createApp({
+      db,
+      version: options.version,
+      demo: options.demo ?? false,
+      log,
+      ...(options.pages ? { pages: options.pages } : {}),
+      ...(gauges ? { gauges } : {}),
+      ...(options.hall ? { hall: options.hall } : {}),
+      ...(database === ':memory:' ? {} : { restore: (copy: Copy) => restore(copy) }),
+    });
+  const careFor = (bench: BenchApp) =>
+    database === ':memory:'
+      ? undefined
+      : careForBook({
+          path: database,
+          now,
+          terms: bench.copyTerms,
+          log,
+          busy: bench.importing,
+          onFault: (cause) => bench.shut(describeDamage(database, cause, today())),
+          onCopy: bench.tellCopy,
+        });
+  let bench = serveBook();
+  let isRestoring = false;
+
+  /** Closes the book, puts a copy in its place and serves that; where it cannot be opened, the book again. */
+  async function restore(copy: Copy): Promise<{ aside: string }> {
+    if (isRestoring || bench.importing())
+      throw new Refusal(409, 'A file is being read or written. Wait for it to end.');
+    isRestoring = true;
+    const [hallAddress] = bench.hall.state().open?.addresses ?? [];
+    try {
+      await bench.hall.close();
+      bench.close();
+      await care?.stop();
+      db.pragma('wal_checkpoint(TRUNCATE)');
+      db.close();
+      let swapped: Swapped | undefined;
+      try {
+        swapped = swapBook(database, copy.path, now());
+        db = openBook(options);
+      } catch (error) {
+        swapped?.undo();
+        db = openBook(options);
+        throw error instanceof StartRefusal ? new Refusal(422, error.message) : error;
+      } finally {
+        bench = serveBook();
+        care = careFor(bench);
+      }
+      returnPhotographs(database);
+      if (hallAddress) {
+        const { hostname: host, port } = new URL(hallAddress);
+        await bench.hall.open({ host, port: Number(port) });
+      }
+      log.info({ copy: copy.name, aside: swapped.aside }, 'a copy was restored');
+      return { aside: swapped.aside };
+    } finally {
+      isRestoring = false;
+    }
+  }
+
   let server: Server;
   try {
-    server = await listen(bench, options.port);
+    const serve: Serve = (request, response) =>
+      isRestoring ? answerRestoring(request, response) : bench.app(request, response);
+    server = await listen(serve, options.port);
   } catch (error) {
     db.close();
     gauges?.close();
@@ -124,16 +194,7 @@ export async function startServer(options: StartOptions): Promise<RunningServer>
     db.close();
   });
   log.info({ port, ms: Math.round(performance.now() - begun) }, 'started');
-  const care =
-    database === ':memory:'
-      ? undefined
-      : careForBook({
-          path: database,
-          today,
-          log,
-          busy: bench.importing,
-          onFault: (cause) => bench.shut(describeDamage(database, cause, today())),
-        });
+  let care = careFor(bench);
 
   async function stop(): Promise<string | undefined> {
     gauges?.close();

@@ -16,9 +16,17 @@ import { basename, dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
 import { photographFolder } from './photograph-folder.ts';
 
-/** Copies that are kept, and what they may take together; the newest two stay whatever they take. */
-const MOST_COPIES = 10;
-const MOST_BYTES = 4 * 1024 ** 3;
+/** How copies are kept. */
+export interface CopyTerms {
+  /** How many at most. */
+  keep: number;
+  /** What they may take together; the newest two stay whatever they take. */
+  bytes: number;
+  /** A folder elsewhere that gets each copy too; empty: none. */
+  second: string;
+}
+
+export const USUAL_TERMS: CopyTerms = { keep: 10, bytes: 4 * 1024 ** 3, second: '' };
 const LEAST_COPIES = 2;
 
 /** What a file has at its end while it is being written. */
@@ -33,31 +41,65 @@ export function backupFolder(path: string): string {
 }
 
 const stemOf = (path: string) => basename(path, '.db');
-const copyPath = (path: string, name: string) =>
+export const copyPath = (path: string, name: string) =>
   join(backupFolder(path), `${stemOf(path)}-${name}.db`);
 
-interface Copy {
+/** `2026-11-27-at-041500`: a copy of a moment, which is UTC. */
+export const copyName = (moment: string, kind: 'at' | 'aside' | 'brought'): string =>
+  `${moment.slice(0, 10)}-${kind}-${moment.slice(11, 19).replaceAll(':', '')}`;
+
+/**
+ * What a copy is, by the end of its name: of a day; at a moment, by hand or by the hour; before an update; the book that
+ * was set aside for another; a file that was brought in to be looked at.
+ */
+const COPY_KINDS = {
+  '': 'of a day',
+  at: 'at a moment',
+  before: 'before an update',
+  aside: 'set aside',
+  brought: 'brought in',
+} as const;
+export type CopyKind = (typeof COPY_KINDS)[keyof typeof COPY_KINDS];
+const COPY_NAME = /^(\d{4}-\d\d-\d\d)(?:-(at|before|aside|brought)-v?\d+)?[.]db$/;
+
+export interface Copy {
   path: string;
+  /** Its name without the book's: `2026-11-27`, `2026-11-27-at-041500`. */
+  name: string;
   /** ISO date of its name. */
   day: string;
+  kind: CopyKind;
+  bytes: number;
+  /** When it was written, UTC milliseconds. */
+  writtenAt: number;
 }
 
 /** Copies of this book and no other, oldest first: `book` and `book-two` may share a folder. */
-function copiesOf(path: string): Copy[] {
-  const folder = backupFolder(path);
+export function copiesOf(path: string, folder = backupFolder(path)): Copy[] {
   if (!existsSync(folder)) return [];
   const stem = `${stemOf(path)}-`;
   return readdirSync(folder)
-    .sort()
-    .flatMap((file) => {
-      const name = file.startsWith(stem) ? file.slice(stem.length) : '';
-      const day = /^(\d{4}-\d\d-\d\d)(?:-before-v\d+)?[.]db$/.exec(name)?.[1];
-      return day ? [{ path: join(folder, file), day }] : [];
-    });
+    .flatMap((file): Copy[] => {
+      const ending = file.startsWith(stem) ? file.slice(stem.length) : '';
+      const [, day, kind = ''] = COPY_NAME.exec(ending) ?? [];
+      if (!day) return [];
+      const { size, mtimeMs } = statSync(join(folder, file));
+      return [
+        {
+          path: join(folder, file),
+          name: ending.slice(0, -'.db'.length),
+          day,
+          kind: COPY_KINDS[kind as keyof typeof COPY_KINDS],
+          bytes: size,
+          writtenAt: mtimeMs,
+        },
+      ];
+    })
+    .sort((a, b) => (a.day === b.day ? a.writtenAt - b.writtenAt : a.day < b.day ? -1 : 1));
 }
 
 /** True where a copy opens, is whole, and is a bench book. */
-function isSound(copy: string): boolean {
+export function isSound(copy: string): boolean {
   let db: Database.Database | undefined;
   try {
     db = new Database(copy, { fileMustExist: true });
@@ -93,15 +135,18 @@ function settleCopy(copy: string): void {
   sync(dirname(copy));
 }
 
-/** Copies beyond what is kept, the oldest. Copies of days to come are no part of the count. */
-function dropOld(path: string, today: string): void {
+/**
+ * Copies beyond what is kept, the oldest. Copies of days to come are no part of the count; a book that was set aside is
+ * never removed, and what somebody brought in is theirs.
+ */
+function dropOld(path: string, folder: string, today: string, terms: CopyTerms): void {
   let bytes = 0;
-  const newestFirst = copiesOf(path)
-    .filter(({ day }) => day <= today)
+  const newestFirst = copiesOf(path, folder)
+    .filter(({ day, kind }) => day <= today && kind !== 'set aside' && kind !== 'brought in')
     .reverse();
   newestFirst.forEach((copy, index) => {
-    bytes += statSync(copy.path).size;
-    const kept = index < LEAST_COPIES || (index < MOST_COPIES && bytes <= MOST_BYTES);
+    bytes += copy.bytes;
+    const kept = index < LEAST_COPIES || (index < terms.keep && bytes <= terms.bytes);
     if (!kept) rmSync(copy.path);
   });
 }
@@ -144,10 +189,8 @@ export function copyBeforeUpdate(
  * Copies new photographs into the backups. A picture never changes under its name, so one copy
  * serves every backup of the database.
  */
-function copyPhotographs(path: string): void {
-  const from = photographFolder(path);
+function copyPhotographs(from: string, to: string): void {
   if (!existsSync(from)) return;
-  const to = join(backupFolder(path), basename(from));
   mkdirSync(to, { recursive: true });
   const there = new Set(readdirSync(to));
   for (const file of readdirSync(from)) {
@@ -158,39 +201,75 @@ function copyPhotographs(path: string): void {
   }
 }
 
+/** The pictures of a book in a folder of its copies. */
+const picturesIn = (folder: string, path: string) => join(folder, basename(photographFolder(path)));
+
+/** Brings back pictures that a book names and that lie with its copies alone. */
+export const returnPhotographs = (path: string): void =>
+  copyPhotographs(picturesIn(backupFolder(path), path), photographFolder(path));
+
+/** Writes a copy to the second place too, checked there as here. */
+function copyElsewhere(path: string, copy: string, today: string, terms: CopyTerms): void {
+  const there = join(terms.second, basename(copy));
+  copyPhotographs(photographFolder(path), picturesIn(terms.second, path));
+  if (existsSync(there) && isSound(there)) return;
+  copyFileSync(copy, `${there}${PASSING}`);
+  settleCopy(there);
+  dropOld(path, terms.second, today, terms);
+}
+
+export interface CopyMade {
+  copy: string;
+  /** False: one of that name is there, and whole. */
+  made: boolean;
+  /** What kept it from the second place; undefined: it is there, or none is named. */
+  secondFault: string | undefined;
+}
+
 /**
- * Makes the copy of a day, page by page, on a connection of its own that no writer waits for. A
- * copy of that day that is whole stands.
+ * Makes a copy, page by page, on a connection of its own that no writer waits for. A copy of that name that is whole
+ * stands.
  *
  * @param db a connection to the book that does nothing else
- * @param today ISO date
- * @returns the copy, and whether it was made now
+ * @param today ISO date, the beginning of its name
  */
-export async function makeDailyCopy(
+export async function makeCopy(
   db: Database.Database,
   path: string,
   today: string,
   onProgress: (share: number) => void,
-): Promise<{ copy: string; made: boolean }> {
-  const copy = copyPath(path, today);
-  mkdirSync(backupFolder(path), { recursive: true });
+  { name = today, terms = USUAL_TERMS }: { name?: string; terms?: CopyTerms } = {},
+): Promise<CopyMade> {
+  const copy = copyPath(path, name);
+  const folder = backupFolder(path);
+  mkdirSync(folder, { recursive: true });
   sweepPassing(path);
-  copyPhotographs(path);
-  if (existsSync(copy) && isSound(copy)) return { copy, made: false };
-  // One moment of the book is held meanwhile: else each write would start the copy anew.
-  db.exec('BEGIN');
-  db.prepare('SELECT count(*) FROM sqlite_schema').get();
-  try {
-    await db.backup(`${copy}${PASSING}`, {
-      progress: ({ totalPages, remainingPages }) => {
-        if (totalPages > 0) onProgress(1 - remainingPages / totalPages);
-        return PAGES_AT_A_TIME;
-      },
-    });
-  } finally {
-    db.exec('COMMIT');
+  copyPhotographs(photographFolder(path), picturesIn(folder, path));
+  const made = !(existsSync(copy) && isSound(copy));
+  if (made) {
+    // One moment of the book is held meanwhile: else each write would start the copy anew.
+    db.exec('BEGIN');
+    db.prepare('SELECT count(*) FROM sqlite_schema').get();
+    try {
+      await db.backup(`${copy}${PASSING}`, {
+        progress: ({ totalPages, remainingPages }) => {
+          if (totalPages > 0) onProgress(1 - remainingPages / totalPages);
+          return PAGES_AT_A_TIME;
+        },
+      });
+    } finally {
+      db.exec('COMMIT');
+    }
+    settleCopy(copy);
+    dropOld(path, folder, today, terms);
   }
-  settleCopy(copy);
-  dropOld(path, today);
-  return { copy, made: true };
+  let secondFault: string | undefined;
+  if (terms.second)
+    try {
+      copyElsewhere(path, copy, today, terms);
+    } catch (error) {
+      const { code, message } = error as NodeJS.ErrnoException;
+      secondFault = code ?? message;
+    }
+  return { copy, made, secondFault };
 }

@@ -1,15 +1,25 @@
 /** Looks a book through and copies it, in a thread and on connections of its own. */
 import { parentPort, workerData } from 'node:worker_threads';
 import Database from 'better-sqlite3';
-import { makeDailyCopy } from './backups.ts';
+import { type CopyMade, type CopyTerms, makeCopy } from './backups.ts';
+
+/** Which book is looked through, and the copy that is made of it. */
+export interface CareOrder {
+  path: string;
+  /** ISO date. */
+  today: string;
+  /** Of the copy: its day, or its moment. */
+  name: string;
+  terms: CopyTerms;
+}
 
 export type CareMessage =
   | { kind: 'checked'; fault: string | undefined; ms: number }
   | { kind: 'copying'; share: number }
-  | { kind: 'copied'; copy: string; made: boolean; ms: number }
+  | ({ kind: 'copied'; ms: number } & CopyMade)
   | { kind: 'not copied'; code: string };
 
-const { path, today } = workerData as { path: string; today: string };
+const { path, today, name, terms } = workerData as CareOrder;
 const tell = (message: CareMessage) => parentPort?.postMessage(message);
 
 /** The first fault that SQLite finds in the book, in its words. */
@@ -40,7 +50,7 @@ async function copyBook(): Promise<void> {
   };
   const db = new Database(path, { fileMustExist: true });
   try {
-    const done = await makeDailyCopy(db, path, today, onProgress);
+    const done = await makeCopy(db, path, today, onProgress, { name, terms });
     tell({ kind: 'copied', ...done, ms: performance.now() - start });
   } catch (error) {
     const { code, message } = error as NodeJS.ErrnoException;

@@ -13,7 +13,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { makeDailyCopy } from './backups.ts';
+import { makeCopy } from './backups.ts';
 import { openDatabase, requireWritable } from './database.ts';
 
 let folder: string;
@@ -28,7 +28,7 @@ const backups = () => readdirSync(file('backups')).sort();
 async function copyOn(day: string, path = file()) {
   const db = new Database(path);
   try {
-    return await makeDailyCopy(db, path, day, () => undefined);
+    return await makeCopy(db, path, day, () => undefined);
   } finally {
     db.close();
   }
@@ -91,7 +91,7 @@ describe('a copy of the day', () => {
     })();
     const db = new Database(file());
     let told = 0;
-    await makeDailyCopy(db, file(), '2026-03-02', () => {
+    await makeCopy(db, file(), '2026-03-02', () => {
       told += 1;
       writer.exec(`UPDATE setting SET value = '"after ${told}"' WHERE name = 'name'`);
     });

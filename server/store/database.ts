@@ -42,6 +42,8 @@ const MIGRATIONS = Object.entries(
   }))
   .sort((a, b) => a.version - b.version);
 const NEWEST = MIGRATIONS.at(-1)?.version ?? 0;
+/** The version of a book of this program. */
+export const NEWEST_VERSION = NEWEST;
 
 /** What to do with a damaged book: the commands that bring its last sound copy back. */
 export function describeDamage(path: string, cause: string, today: string): string {
@@ -79,8 +81,8 @@ function headerFault(path: string): string | undefined {
 
 const versionOf = (db: Db) => Number(db.pragma('user_version', { simple: true }));
 
-/** Refuses what is no bench book of this program, or of a newer one. */
-function requireBook(db: Db, path: string): void {
+/** What keeps an open database from being a book of this program; undefined: nothing. */
+export function bookFault(db: Db): string | undefined {
   const tables = db
     .prepare<[], { name: string }>("SELECT name FROM sqlite_schema WHERE type = 'table'")
     .all()
@@ -91,13 +93,19 @@ function requireBook(db: Db, path: string): void {
     mark === APPLICATION_ID ||
     (mark === 0 && ['change', 'edition', 'pair', 'reading'].every((name) => tables.includes(name)));
   if (!isBook && (tables.length > 0 || mark !== 0))
-    throw new DatabaseRefusal(
-      `${path} is a database of another program (its tables: ${tables.slice(0, 5).join(', ') || 'none'}). Is it the right file? Name the bench book with EMVEX_DB. Nothing was changed.`,
-    );
+    return `It is a database of another program (its tables: ${tables.slice(0, 5).join(', ') || 'none'}).`;
   const current = versionOf(db);
-  if (current > NEWEST)
+  return current > NEWEST
+    ? `It was written by a newer Emvex (version ${current}; this program knows ${NEWEST}).`
+    : undefined;
+}
+
+/** Refuses what is no bench book of this program, or of a newer one. */
+function requireBook(db: Db, path: string): void {
+  const fault = bookFault(db);
+  if (fault)
     throw new DatabaseRefusal(
-      `The database ${path} was written by a newer Emvex (version ${current}; this program knows ${NEWEST}). Start the newer program, or name another database with EMVEX_DB. Nothing was changed.`,
+      `The database ${path} cannot be opened. ${fault} Is it the right file? Start the program that wrote it, or name the bench book with EMVEX_DB. Nothing was changed.`,
     );
 }
 

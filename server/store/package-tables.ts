@@ -39,7 +39,10 @@ const DECLARED: Record<string, Declared> = {
     about: 'People of the lab, by their codes.',
     part: 't.code IN (SELECT person FROM occasion WHERE n IN (SELECT n FROM temp.chosen_occasion))',
   },
-  setting: { about: 'How the lab works: units, sender.', whole: "t.name <> 'demo-scenario'" },
+  setting: {
+    about: 'How the lab works: units, sender.',
+    whole: "t.name NOT IN ('demo-scenario', 'backups')",
+  },
   own_quantity: { about: 'Quantities that the lab defined.', part: '1' },
   own_use: {
     about: 'Uses that the lab defined.',

@@ -1,0 +1,81 @@
+/** Copies made and restored at a terminal, beside a server that runs or without one. */
+
+import { existsSync, statSync } from 'node:fs';
+import { resolve } from 'node:path';
+import Database from 'better-sqlite3';
+import type { BackupLook } from '#contract/backup-records.ts';
+import {
+  type Copy,
+  type CopyMade,
+  copiesOf,
+  copyName,
+  makeCopy,
+  returnPhotographs,
+  USUAL_TERMS,
+} from '../store/backups.ts';
+import { lookIntoCopy } from '../store/copy-look.ts';
+import { swapBook } from '../store/restore.ts';
+
+const moment = () => new Date().toISOString();
+
+/** Copies a book now; a server that runs on it goes on. */
+export async function copyBook(
+  path: string,
+  second: string,
+  onProgress: (share: number) => void,
+): Promise<CopyMade> {
+  const at = moment();
+  const db = new Database(path, { fileMustExist: true });
+  try {
+    return await makeCopy(db, path, at.slice(0, 10), onProgress, {
+      name: copyName(at, 'at'),
+      terms: { ...USUAL_TERMS, second: second === '' ? '' : resolve(second) },
+    });
+  } finally {
+    db.close();
+  }
+}
+
+export const listCopies = (path: string): Copy[] => copiesOf(path).reverse();
+
+/** A copy by its name, or a book anywhere by its path. */
+export function findCopy(path: string, named: string): Copy {
+  const known = copiesOf(path).find(({ name }) => name === named);
+  if (known) return known;
+  if (!existsSync(named))
+    throw new Error(`There is no copy of the name ${named}, and no file there.`);
+  const { size, mtimeMs } = statSync(named);
+  return {
+    path: resolve(named),
+    name: named,
+    day: '',
+    kind: 'brought in',
+    bytes: size,
+    writtenAt: mtimeMs,
+  };
+}
+
+export const lookInto = (copy: Copy, path: string): BackupLook => lookIntoCopy(copy, path);
+
+/** True while another program has the book open. */
+function isOpenElsewhere(path: string): boolean {
+  const db = new Database(path, { fileMustExist: true, timeout: 0 });
+  try {
+    db.pragma('locking_mode = EXCLUSIVE');
+    db.exec('BEGIN EXCLUSIVE; COMMIT');
+    return false;
+  } catch {
+    return true;
+  } finally {
+    db.close();
+  }
+}
+
+/** Puts a copy in the place of a book that nobody has open; answers with the name of what was set aside. */
+export function restoreCopy(path: string, copy: Copy): string {
+  if (isOpenElsewhere(path))
+    throw new Error(`${path} is open: stop Emvex first, or restore from its page Lab, Copies.`);
+  const { aside } = swapBook(path, copy.path, moment());
+  returnPhotographs(path);
+  return aside;
+}
