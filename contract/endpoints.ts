@@ -18,6 +18,7 @@ import { READING_ENDPOINTS } from './reading-endpoints.ts';
 import { SHEET_ENDPOINTS } from './sheet-endpoints.ts';
 import { SHELF_ENDPOINTS } from './shelf-endpoints.ts';
 import { STUDY_ENDPOINTS } from './study-endpoints.ts';
+import { TABLE_ENDPOINTS } from './table-endpoints.ts';
 import { WEAR_ENDPOINTS } from './wear-endpoints.ts';
 import { WISH_ENDPOINTS } from './wish-endpoints.ts';
 
@@ -41,6 +42,7 @@ export const ENDPOINTS = {
   ...WEAR_ENDPOINTS,
   ...EXCHANGE_ENDPOINTS,
   ...BACKUP_ENDPOINTS,
+  ...TABLE_ENDPOINTS,
 } satisfies Record<string, Endpoint>;
 
 export type Endpoints = typeof ENDPOINTS;

@@ -14,6 +14,7 @@ import { mountCalculations } from './calculations.ts';
 import { mountEndpoints, mountFiles, pathOf } from './endpoint.ts';
 import { packageJobs } from './exchange/package-jobs.ts';
 import { packageFileRoutes, packageRoutes } from './exchange/package-routes.ts';
+import { tableRoutes } from './exchange/table-routes.ts';
 import { deviationOfEdition, sizeWordsOf } from './fit/deviation.ts';
 import { keepHallTryOn } from './fit/fit.ts';
 import { fitRoutes } from './fit/fit-routes.ts';
@@ -148,6 +149,7 @@ export function createApp(options: AppOptions): BenchApp {
   const stores = openStores(db);
   const imports = importJobs(db);
   const packages = packageJobs(imports.isRunning);
+  const tables = tableRoutes({ db, stores });
   const requireFree = () => {
     imports.requireFree();
     packages.requireFree();
@@ -241,6 +243,7 @@ export function createApp(options: AppOptions): BenchApp {
       ...gaugeRoutes(gauges),
       ...jobRoutes({ imports, jobs }),
       ...packageRoutes({ packages }),
+      ...tables.handlers,
       ...backupRoutes({
         db,
         stores,
@@ -260,6 +263,7 @@ export function createApp(options: AppOptions): BenchApp {
     ...outingFileRoutes(stores, now, requireFree),
     ...gaugeStream(gauges),
     ...backupFileRoutes({ db, now }),
+    ...tables.files,
   });
   app.use('/api', (request) => {
     throw new Refusal(404, `There is nothing at ${request.method} /api${request.path}.`);

@@ -32,6 +32,7 @@ import { sessionStore } from './store/sessions.ts';
 import { sheetWordStore } from './store/sheet-words.ts';
 import { shelfStore } from './store/shelf.ts';
 import { studyReadingStore } from './store/study-readings.ts';
+import { tableMappingStore } from './store/table-mappings.ts';
 import { testerStore } from './store/testers.ts';
 import { thresholdStore } from './store/thresholds.ts';
 import { tryOnStore } from './store/try-ons.ts';
@@ -81,6 +82,7 @@ export function openStores(db: Db) {
     curves: curveStore(db),
     shelf: shelfStore(db),
     sheetWords: sheetWordStore(db),
+    tableMappings: tableMappingStore(db),
     keptComparisons: keptComparisonStore(db),
     learned: learnedStore(db),
   };

@@ -23,6 +23,7 @@ import {
   packageTables,
   packedRows,
 } from '../store/package-tables.ts';
+import { isBlownUp } from './zip-look.ts';
 
 /** Rows that are written together. */
 const BATCH = 1000;
@@ -31,9 +32,6 @@ const LONGEST_ROW = 96 * 1024 * 1024;
 export const MOST_PACKAGE_BYTES = 8 * 1024 ** 3;
 /** Unpacked, all files together: more is a trap or another thing. */
 const MOST_UNPACKED_BYTES = 32 * 1024 ** 3;
-/** Text packs to a tenth, and never to a hundredth. */
-const MOST_RATIO = 150;
-const SMALL_UNPACKED_BYTES = 64 * 1024 * 1024;
 const MOST_DESCRIPTION_BYTES = 512 * 1024 * 1024;
 const DESCRIPTION = 'datapackage.json';
 const PACKED_TYPES = {
@@ -286,10 +284,6 @@ function openZip(path: string): Promise<yauzl.ZipFile> {
     });
   });
 }
-
-/** Far larger unpacked than what it packs could be. */
-const isBlownUp = (unpacked: number, packed: number): boolean =>
-  unpacked > SMALL_UNPACKED_BYTES && unpacked > MOST_RATIO * packed;
 
 function listEntries(zip: yauzl.ZipFile): Promise<Map<string, yauzl.Entry>> {
   return new Promise((resolve, reject) => {

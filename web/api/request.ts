@@ -4,7 +4,7 @@ import type {
   AnswerOf,
   BodyIn,
   EndpointName,
-  FileChangeName,
+  FileName,
   ParamsOf,
   PathName,
   QueryIn,
@@ -113,17 +113,19 @@ export function request<N extends PathName>(
   );
 }
 
-/** Sends a file as a change; what it is of stands in the address. */
-export function requestWithFile(
-  name: FileChangeName,
+/** Sends a file; what it is of stands in the address. */
+export function requestWithFile<N extends FileName>(
+  name: N,
   parts: {
-    params: unknown;
-    query: unknown;
+    params?: unknown;
+    query?: unknown;
     file: Blob;
-    change: string;
-    person: string;
+    /** UUIDv7 of a change. */
+    change?: string;
+    person?: string;
+    signal?: AbortSignal;
   },
-): Promise<unknown> {
+): Promise<AnswerOf<N>> {
   const { method } = ADDRESSES[name];
   return ask(
     addressOf(name, parts.params, parts.query),

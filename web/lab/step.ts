@@ -93,5 +93,26 @@ export const labStep: Step = {
       page: async () => (await import('./FilesPage.tsx')).FilesPage,
       goTo: 'Lab: files of readings and outings, in and out',
     },
+    {
+      path: 'lab/tables',
+      title: 'Tables of others',
+      place: 'Tables of others',
+      page: async () => (await import('./TablesPage.tsx')).TablesPage,
+      goTo: 'Lab: tables of others, editions, claims, pairs, outings',
+    },
+    {
+      path: 'lab/whole',
+      title: 'The whole lab',
+      place: 'The whole lab',
+      page: async () => (await import('./WholeLabPage.tsx')).WholeLabPage,
+      goTo: 'Lab: the whole lab as a package, out and in',
+    },
+    {
+      path: 'lab/copies',
+      title: 'Copies',
+      place: 'Copies',
+      page: async () => (await import('./CopiesPage.tsx')).CopiesPage,
+      goTo: 'Lab: copies of the book, restore',
+    },
   ],
 };
