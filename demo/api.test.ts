@@ -76,6 +76,7 @@ describe('every address that reads', () => {
     const [study] = (await served.send('GET', '/api/studies/gauge')).body;
     const [stack] = [(await served.send('GET', '/api/studies/methods?quantity=heel-stack')).body];
     const [a, b] = stack;
+    const copied = await served.send('POST', '/api/backups', {});
     const instrument = lab.instruments[0].id;
     const [kerb, latch] = await Promise.all(
       ['kestvane-kerb', 'wrenfold-latch-low'].map(
@@ -193,6 +194,9 @@ describe('every address that reads', () => {
       listNamedParts: ['/api/named-parts'],
       getEditionParts: ['/api/editions/kestvane-kerb/parts'],
       listWishes: ['/api/wishes'],
+      listBackups: ['/api/backups'],
+      // The copy of a moment that was just made.
+      lookIntoBackup: [`/api/backups/${copied.body.name}`],
       getHeld: ['/api/pairs/NS-01/held/NS-04'],
       getDelivery: ['/api/delivery?edition=tarnhus-lanewalk&lot=L2-318'],
       getEdition: ['/api/editions/kestvane-kerb/record'],

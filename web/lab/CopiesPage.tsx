@@ -106,7 +106,11 @@ function LookInside({ look, onClose }: { look: BackupLook; onClose: () => void }
   const restore = useRestore();
   const { name, holds, present, lost, lostCount, older } = look;
   return (
-    <section aria-label={`Inside the copy ${name}`} data-testid="copy-look">
+    <section
+      className={classes.inner}
+      aria-label={`Inside the copy ${name}`}
+      data-testid="copy-look"
+    >
       <h3>
         Inside <span className="figure">{name}</span>
       </h3>

@@ -1,6 +1,6 @@
 import { Button, Checkbox, SimpleGrid } from '@mantine/core';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { protocolsFor } from '#core/catalogue/protocol.ts';
 import type { ToolName } from '#core/catalogue/tools.ts';
 import { nameStackBasis } from '#core/figures/basis.ts';
@@ -81,6 +81,10 @@ export function FirstStart() {
       >
         Set up the bench
       </Button>
+      <p style={{ marginTop: 20 }}>
+        A lab that you have already comes in as it is: <Link to="/lab/whole">a package of it</Link>,
+        or <Link to="/lab/copies">a copy of its book</Link>.
+      </p>
       {setUp.isError && (
         <p role="alert" className="look-here">
           {setUp.error.message}

@@ -14,7 +14,7 @@ const KIND_WORDS: Record<TableKind, string> = {
   pairs: 'Pairs',
   outings: 'Outings',
 };
-const STATES = { new: 'added', there: 'known', fault: 'cannot be read' } as const;
+const STATES = { new: 'new', there: 'known', fault: 'not read' } as const;
 
 const lines = (n: number) => `${n.toLocaleString('en')} ${n === 1 ? 'line' : 'lines'}`;
 
@@ -22,7 +22,11 @@ const lines = (n: number) => `${n.toLocaleString('en')} ${n === 1 ? 'line' : 'li
 function Lines({ report }: { report: TableReport }) {
   const { fresh, there, faults, missing } = report;
   return (
-    <section aria-label="What the table would do" data-testid="table-report">
+    <section
+      className={classes.inner}
+      aria-label="What the table would do"
+      data-testid="table-report"
+    >
       {missing.length > 0 ? (
         <p className="look-here" role="alert">
           No column is {missing.join(', ')} yet: say which, above.

@@ -24,13 +24,20 @@ export interface PageHandle {
   title: string;
   /** Takes the width of the tray. */
   wide?: boolean;
+  /** Works before the lab is set up. */
+  beforeStart?: boolean;
 }
 
 /** The title of the page that is open, with the names that its address holds, and whether it is a wide one. */
 function usePageHandle(): Required<PageHandle> {
   const page = useMatches().findLast((match) => match.handle !== undefined);
-  const { title = 'Bench', wide = false } = (page?.handle as PageHandle | undefined) ?? {};
-  return { title: title.replace(/:(\w+)/g, (_, name: string) => page?.params[name] ?? ''), wide };
+  const {
+    title = 'Bench',
+    wide = false,
+    beforeStart = false,
+  } = (page?.handle as PageHandle | undefined) ?? {};
+  const named = title.replace(/:(\w+)/g, (_, name: string) => page?.params[name] ?? '');
+  return { title: named, wide, beforeStart };
 }
 
 /** The frame of every page: steps along a rule, the tray, and the page itself. */
@@ -39,7 +46,7 @@ export function Shell() {
   const [trayOpen, tray] = useDisclosure(false);
   const [goTo, setGoTo] = useState(false);
   const narrow = useMediaQuery('(max-width: 800px)') ?? false;
-  const { title, wide } = usePageHandle();
+  const { title, wide, beforeStart } = usePageHandle();
   const folded = narrow || wide;
   const lab = useLab();
   const health = useHealth();
@@ -55,7 +62,7 @@ export function Shell() {
     if (location.pathname) tray.close();
   }, [location.pathname, tray.close]);
   useHand();
-  const start = lab.data && !lab.data.setUp;
+  const start = lab.data && !lab.data.setUp && !beforeStart;
   return (
     <div className={classes.shell} data-folded={folded}>
       <title>{`${start ? 'First start' : title} · Emvex`}</title>

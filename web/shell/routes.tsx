@@ -7,14 +7,14 @@ import type { FrameHandle } from './StepPlaces.tsx';
 import type { Step, StepPage } from './step.ts';
 import { STEPS } from './steps.ts';
 
-const called = (title: string, wide = false): { handle: PageHandle } => ({
-  handle: { title, wide },
+const called = (handle: PageHandle): { handle: PageHandle } => ({
+  handle,
 });
 
-function routeOf({ path, title, page, fetch, wide }: StepPage): RouteObject {
+function routeOf({ path, title, page, fetch, wide, beforeStart }: StepPage): RouteObject {
   return {
     path: `/${path}`,
-    ...called(title, wide),
+    ...called({ title, wide: wide === true, beforeStart: beforeStart === true }),
     lazy: async () => ({ Component: await page() }),
     // Records are asked for beside the code that shows them, not after it.
     ...(fetch
@@ -59,11 +59,11 @@ export const router = createBrowserRouter([
         children: [
           {
             index: true,
-            ...called('Bench'),
+            ...called({ title: 'Bench' }),
             lazy: async () => ({ Component: (await import('./Home.tsx')).Home }),
           },
           ...STEPS.flatMap(routesOf),
-          { path: '*', ...called('Nothing here'), element: <UnknownAddress /> },
+          { path: '*', ...called({ title: 'Nothing here' }), element: <UnknownAddress /> },
         ],
       },
     ],

@@ -26,6 +26,8 @@ export interface StepPage {
   page: () => Promise<ComponentType>;
   /** Needs no pair, and the width of the tray: it is folded away there. */
   wide?: true;
+  /** Works before the lab is set up: what comes in may set it up. */
+  beforeStart?: true;
   /** Asks for what the page shows of a pair, while its code is on the way. */
   fetch?: (tag: string | undefined) => void;
   /** What it is called among the places of its step. */
