@@ -1,6 +1,7 @@
 /** Addresses of tables of others: looked at, read by a mapping, taken in. */
 import { z } from 'zod';
 import { byId, type Endpoint, EVERYTHING } from './endpoint.ts';
+import { tableFileParams, tableFileQuery } from './table-file-records.ts';
 import { TABLE_KINDS, tableLook, tableMapping, tableReport } from './table-kinds.ts';
 
 export const TABLE_ENDPOINTS = {
@@ -23,6 +24,14 @@ export const TABLE_ENDPOINTS = {
     body: tableMapping,
     answer: tableReport,
     passing: true,
+  },
+  getTableFile: {
+    at: 'GET /api/tables/:of/file',
+    summary: 'A table of the bench as CSV or a workbook, asked for as its page is.',
+    params: tableFileParams,
+    query: tableFileQuery,
+    gives: 'text/csv',
+    answer: z.string(),
   },
   takeTable: {
     at: 'POST /api/tables/:id/taking',

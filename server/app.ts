@@ -14,6 +14,7 @@ import { mountCalculations } from './calculations.ts';
 import { mountEndpoints, mountFiles, pathOf } from './endpoint.ts';
 import { packageJobs } from './exchange/package-jobs.ts';
 import { packageFileRoutes, packageRoutes } from './exchange/package-routes.ts';
+import { tableFiles } from './exchange/table-files.ts';
 import { tableRoutes } from './exchange/table-routes.ts';
 import { deviationOfEdition, sizeWordsOf } from './fit/deviation.ts';
 import { keepHallTryOn } from './fit/fit.ts';
@@ -219,6 +220,10 @@ export function createApp(options: AppOptions): BenchApp {
     response.json(description);
   });
   mountCalculations(app);
+  const corrections = correctionRoutes(stores);
+  const studies = studyRoutes(stores, keepUp);
+  const sheets = sheetRoutes(stores, issue.loops, sizesOf);
+  const shelf = shelfRoutes(stores, sizesOf, keepUp);
   mountEndpoints(
     app,
     { changes: stores.changes, now, requireFree },
@@ -227,18 +232,18 @@ export function createApp(options: AppOptions): BenchApp {
       ...labRoutes(stores, jobs, newId, watchInstruments, refresh),
       ...hallRoutes(stores, hall, newId),
       ...pairRoutes(stores),
-      ...correctionRoutes(stores),
+      ...corrections,
       ...walkRoutes(stores),
       ...wishRoutes(stores),
       ...fitRoutes(stores),
       ...wearRoutes(stores),
       ...sessionRoutes(stores),
       ...matchRoutes(stores),
-      ...studyRoutes(stores, keepUp),
+      ...studies,
       ...photographRoutes(stores, pictures),
-      ...sheetRoutes(stores, issue.loops, sizesOf),
+      ...sheets,
       ...issueRoutes(issue),
-      ...shelfRoutes(stores, sizesOf, keepUp),
+      ...shelf,
       ...lineRoutes(stores),
       ...gaugeRoutes(gauges),
       ...jobRoutes({ imports, jobs }),
@@ -264,6 +269,7 @@ export function createApp(options: AppOptions): BenchApp {
     ...gaugeStream(gauges),
     ...backupFileRoutes({ db, now }),
     ...tables.files,
+    ...tableFiles({ stores, now, sources: { ...corrections, ...studies, ...sheets, ...shelf } }),
   });
   app.use('/api', (request) => {
     throw new Refusal(404, `There is nothing at ${request.method} /api${request.path}.`);

@@ -13,6 +13,7 @@ import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { MeaningLines } from '../shell/MeaningLines.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { PairSelect } from '../shell/PairSelect.tsx';
+import { TableLinks } from '../shell/TableLinks.tsx';
 import { useUnits } from '../shell/units.ts';
 import classes from './ComparePage.module.css';
 import { KeepComparison, KeptComparisons } from './KeptComparisons.tsx';
@@ -358,6 +359,16 @@ export function ComparePage() {
           >
             One without a pair…
           </Button>
+        )}
+        {shown && (
+          <TableLinks
+            of="comparison"
+            query={{
+              editions: slugs.join(','),
+              label: search.get('label') ?? '',
+              stack: search.get('stack') ?? '',
+            }}
+          />
         )}
         {shown && (
           <KeepComparison

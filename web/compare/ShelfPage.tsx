@@ -13,6 +13,7 @@ import { ShelfField } from '../drawing/ShelfField.tsx';
 import { useChoices } from '../shell/address.ts';
 import { MoreButton } from '../shell/MoreButton.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
+import { TableLinks } from '../shell/TableLinks.tsx';
 import { useRested } from '../shell/typing.ts';
 import { useUnits } from '../shell/units.ts';
 import { useUses } from '../shell/uses.ts';
@@ -259,6 +260,7 @@ export function ShelfPage() {
               </p>
             )}
             <EvidenceKey />
+            <TableLinks of="shelf" query={{ words, sort, down: down ? '1' : '', ownFor, tester }} />
           </div>
           <aside className={classes.field} aria-label="Field of two figures">
             <div className={classes.axes}>

@@ -8,6 +8,7 @@ import { DataTable } from '../drawing/DataTable.tsx';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { MoreButton } from '../shell/MoreButton.tsx';
 import { PairSelect } from '../shell/PairSelect.tsx';
+import { TableLinks } from '../shell/TableLinks.tsx';
 import classes from './LabPage.module.css';
 
 /** Whose changes are shown: one at a time, kept in the address. */
@@ -85,6 +86,7 @@ export function ChangesPage() {
         Everything that was written, newest first. What was put right can be undone by its opposite;
         readings are never removed: void them, with a reason.
       </p>
+      <TableLinks of="changes" query={kind ? { [kind]: chosen[kind] } : {}} />
       <div className={classes.fields}>
         <PairSelect
           size="xs"

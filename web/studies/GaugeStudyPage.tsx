@@ -1,5 +1,6 @@
 import { useParams } from 'react-router';
 import { PageFault } from '../shell/PageFault.tsx';
+import { TableLinks } from '../shell/TableLinks.tsx';
 import { GaugeAnalysis } from './GaugeAnalysis.tsx';
 import { GaugeRun } from './GaugeRun.tsx';
 import { useGaugeStudy } from './studies.ts';
@@ -13,6 +14,9 @@ export function GaugeStudyPage() {
   return study.data.readings === null ? (
     <GaugeRun key={study.data.id} study={study.data} />
   ) : (
-    <GaugeAnalysis key={study.data.id} study={study.data} readings={study.data.readings} />
+    <>
+      <GaugeAnalysis key={study.data.id} study={study.data} readings={study.data.readings} />
+      <TableLinks of="gauge-study" query={{ id }} />
+    </>
   );
 }

@@ -8,6 +8,7 @@ import { nameConsistency } from '#core/study/pair-to-pair.ts';
 import { useEditions } from '../api/queries.ts';
 import { carriedWords } from '../shell/carried-words.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
+import { TableLinks } from '../shell/TableLinks.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import { useAmounts } from './amounts.ts';
 import { LotsCompared } from './LotsCompared.tsx';
@@ -219,6 +220,7 @@ export function PairStudyPage() {
               How many pairs with this spread?
             </Link>
           </p>
+          <TableLinks of="pair-study" query={{ ...wanted, quantity }} />
           <Ranking quantity={quantity} amounts={amounts} />
         </>
       )}

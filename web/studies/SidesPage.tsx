@@ -8,6 +8,7 @@ import { type Equivalence, testEquivalence } from '#core/statistics/equivalence.
 import plot from '../drawing/Plot.module.css';
 import { Plot, widen } from '../drawing/Plot.tsx';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
+import { TableLinks } from '../shell/TableLinks.tsx';
 import { useUnits } from '../shell/units.ts';
 import { useAmounts } from './amounts.ts';
 import { QuantitySelect } from './QuantitySelect.tsx';
@@ -157,6 +158,7 @@ export function SidesPage() {
               </>
             )}
           </Plot>
+          <TableLinks of="sides" query={{ quantity, edition }} />
         </>
       )}
     </section>

@@ -1,9 +1,8 @@
 import { Button, TextInput } from '@mantine/core';
-import dayjs from 'dayjs';
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as newId } from 'uuid';
-import { DUE_KINDS, type DueItem, type DueKind } from '#contract/due-records.ts';
+import { DUE_KINDS, type DueKind } from '#contract/due-records.ts';
 import { useChange } from '../api/queries.ts';
 import { addressOf } from '../api/request.ts';
 import { useDue } from '../api/wear-queries.ts';
@@ -12,6 +11,8 @@ import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { PairSelect } from '../shell/PairSelect.tsx';
 import { Taps } from '../shell/Taps.tsx';
+import { DuePaper } from './DuePaper.tsx';
+import { whenOf } from './due-words.ts';
 import { WearLinks } from './WearLinks.tsx';
 import classes from './WearPage.module.css';
 
@@ -22,11 +23,6 @@ const KIND_WORDS: Record<DueKind, string> = {
   calibration: 'calibrations',
   'second look': 'second looks',
 };
-
-function whenOf({ on, late }: DueItem): string {
-  if (late) return on ? `late since ${dayjs(on).format('D MMM YYYY')}` : 'now';
-  return on ? dayjs(on).format('ddd D MMM YYYY') : 'no day can be told yet';
-}
 
 /** A second look that readers were promised: on a day, at a distance of a pair, or whichever is first. */
 function SecondLookForm() {
@@ -121,67 +117,79 @@ export function DuePage() {
   const rows = items.filter((item) => kind === '' || item.kind === kind);
   const late = items.filter((item) => item.late).length;
   return (
-    <div className={classes.page}>
-      <header className={classes.head}>
-        <h1>
-          What is due{' '}
-          <span className="soft">
-            {items.length === 0
-              ? 'nothing'
-              : `${items.length} in all${late > 0 ? `, ${late} now or late` : ''}`}
-          </span>
-        </h1>
-        <WearLinks />
-      </header>
-      <div className={classes.wearers}>
-        <Taps
-          asks="Only"
-          answers={DUE_KINDS.map((one) => [one, KIND_WORDS[one]] as const)}
-          isPressed={(one) => kind === one}
-          onTap={(one) => setKind(kind === one ? '' : one)}
-        />
-        <Button component="a" size="xs" variant="default" download href={addressOf('getCalendar')}>
-          As a calendar file
-        </Button>
+    <>
+      <div className={`${classes.page} ${classes.screen}`}>
+        <header className={classes.head}>
+          <h1>
+            What is due{' '}
+            <span className="soft">
+              {items.length === 0
+                ? 'nothing'
+                : `${items.length} in all${late > 0 ? `, ${late} now or late` : ''}`}
+            </span>
+          </h1>
+          <WearLinks />
+        </header>
+        <div className={classes.wearers}>
+          <Taps
+            asks="Only"
+            answers={DUE_KINDS.map((one) => [one, KIND_WORDS[one]] as const)}
+            isPressed={(one) => kind === one}
+            onTap={(one) => setKind(kind === one ? '' : one)}
+          />
+          <Button
+            component="a"
+            size="xs"
+            variant="default"
+            download
+            href={addressOf('getCalendar')}
+          >
+            As a calendar file
+          </Button>
+          <Button size="xs" variant="default" onClick={() => window.print()}>
+            Print
+          </Button>
+        </div>
+        {rows.length === 0 ? (
+          <p>Nothing of it is due.</p>
+        ) : (
+          <DataTable
+            label="Due"
+            rows={rows}
+            keyOf={({ id }) => id}
+            columns={[
+              {
+                head: 'When',
+                cell: (item) => (
+                  <span className={item.late ? 'look-here' : undefined}>{whenOf(item)}</span>
+                ),
+              },
+              { head: 'What', cell: ({ what, to }) => <Link to={to}>{what}</Link>, names: true },
+              { head: 'Why', cell: ({ why }) => why },
+              {
+                head: 'End it',
+                unseen: true,
+                cell: ({ lookId, what }) =>
+                  lookId !== null &&
+                  (['done', 'dropped'] as const).map((how) => (
+                    <Button
+                      key={how}
+                      size="compact-xs"
+                      variant="subtle"
+                      aria-label={`${what}: ${how}`}
+                      onClick={() => end.mutate({ params: { id: lookId }, body: { how } })}
+                    >
+                      {how}
+                    </Button>
+                  )),
+              },
+            ]}
+          />
+        )}
+        <h2>A second look that readers were promised</h2>
+        <SecondLookForm />
       </div>
-      {rows.length === 0 ? (
-        <p>Nothing of it is due.</p>
-      ) : (
-        <DataTable
-          label="Due"
-          rows={rows}
-          keyOf={({ id }) => id}
-          columns={[
-            {
-              head: 'When',
-              cell: (item) => (
-                <span className={item.late ? 'look-here' : undefined}>{whenOf(item)}</span>
-              ),
-            },
-            { head: 'What', cell: ({ what, to }) => <Link to={to}>{what}</Link>, names: true },
-            { head: 'Why', cell: ({ why }) => why },
-            {
-              head: 'End it',
-              unseen: true,
-              cell: ({ lookId, what }) =>
-                lookId !== null &&
-                (['done', 'dropped'] as const).map((how) => (
-                  <Button
-                    key={how}
-                    size="compact-xs"
-                    variant="subtle"
-                    aria-label={`${what}: ${how}`}
-                    onClick={() => end.mutate({ params: { id: lookId }, body: { how } })}
-                  >
-                    {how}
-                  </Button>
-                )),
-            },
-          ]}
-        />
-      )}
-      <h2>A second look that readers were promised</h2>
-      <SecondLookForm />
-    </div>
+      <DuePaper items={rows} />
+    </>
   );
 }
