@@ -1,6 +1,6 @@
 /** A million readings from a file, beside the sqlite3 shell's own import of the same file. */
-import { spawn, spawnSync } from 'node:child_process';
-import { createReadStream, createWriteStream, existsSync, readFileSync, rmSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { createReadStream, createWriteStream, existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { finished } from 'node:stream/promises';
@@ -12,13 +12,13 @@ import { setUpLab } from '#server/lab/set-up.ts';
 import { openDatabase } from '#server/store/database.ts';
 import { openStores } from '#server/stores.ts';
 import { type Measurement, measurement } from './measurement.ts';
+import { peakMemory, startServer } from './running-server.ts';
 
 const READINGS = 1_000_000;
 const PAIRS = 1000;
 const PROTOCOL = '"In-shoe 12 / 75 %, insole in, needle gauge"';
 /** The import may take no more memory than this, server and all. */
 const MEMORY_MB = 300;
-const ROOT = new URL('..', import.meta.url).pathname;
 
 export function prepareBook(path: string): void {
   const db = openDatabase(path, '2026-01-01');
@@ -62,40 +62,6 @@ export async function writeReadings(path: string): Promise<void> {
   }
   file.end(piece);
   await finished(file);
-}
-
-/** Starts the server as a user does; answers with its address and process. */
-function startServer(
-  database: string,
-): Promise<{ address: string; pid: number; stop: () => void }> {
-  const child = spawn('node', ['scripts/start.mjs'], {
-    cwd: ROOT,
-    env: { ...process.env, PORT: '0', EMVEX_DB: database },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  return new Promise((resolve, reject) => {
-    let said = '';
-    child.on('exit', (code) => reject(new Error(`the server ended with ${code}`)));
-    child.stdout.on('data', (chunk: Buffer) => {
-      said += chunk.toString();
-      const found = /http:\/\/127\.0\.0\.1:\d+/.exec(said);
-      if (found)
-        resolve({
-          address: found[0],
-          pid: child.pid ?? 0,
-          stop: () => {
-            child.removeAllListeners('exit');
-            child.kill('SIGINT');
-          },
-        });
-    });
-  });
-}
-
-/** The most memory a process has held, in MB. */
-function peakMemory(pid: number): number {
-  const found = /VmHWM:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'));
-  return found ? Number(found[1]) / 1024 : Number.NaN;
 }
 
 export async function benchImport(folder: string): Promise<Measurement[]> {

@@ -30,6 +30,8 @@ export interface LabScale {
   pairs: number;
   /** What is read at each shoe; without it what a bench reads of most shoes. */
   read?: readonly MeasuredQuantityId[];
+  /** From 0 to 1: another draws another lab. */
+  seed?: number;
 }
 
 /** What is read at each shoe, three times: lengths and masses whose repeats are averaged. */
@@ -151,11 +153,11 @@ function traitsOf(quantity: MeasuredQuantityId) {
  */
 export function fillLab(
   db: Db,
-  { editions, pairs, read = READ }: LabScale,
+  { editions, pairs, read = READ, seed = 0.42 }: LabScale,
 ): { pairs: number; readings: number } {
   const newId = idsFrom();
   const stores = openStores(db);
-  const source = randomLcg(0.42);
+  const source = randomLcg(seed);
   const normal = randomNormal.source(source)(0, 1);
   const draw = <T>(from: readonly T[]) => from[randomInt.source(source)(from.length)()] as T;
 

@@ -17,6 +17,7 @@ import { benchImport } from './import.ts';
 import { benchLab } from './lab-requests.ts';
 import { type Measurement, measurement, middle, timed } from './measurement.ts';
 import { benchOutings } from './outings.ts';
+import { benchPackage } from './package.ts';
 import { benchSessionPage } from './session-page.ts';
 import { benchShelf } from './shelf.ts';
 import { benchVariance } from './variance.ts';
@@ -187,6 +188,7 @@ async function run(): Promise<Measurement[]> {
   db.close();
   results.push(...(await benchVariance(folder)));
   results.push(...(await benchImport(folder)));
+  results.push(...(await benchPackage(folder)));
   results.push(...(await benchOutings(folder)));
   results.push(...(await benchShelf(folder, LAB)));
   results.push(...(await benchLab(folder, LAB)));

@@ -10,7 +10,7 @@ import { notFound, Refusal } from '../problems.ts';
 import type { PackageOutcome, PackageTask } from './package-work.ts';
 
 /** A thread that reads row by row holds little; one row may hold a whole curve. */
-const THREAD_LIMITS = { maxOldGenerationSizeMb: 384, maxYoungGenerationSizeMb: 24 };
+const THREAD_LIMITS = { maxOldGenerationSizeMb: 384, maxYoungGenerationSizeMb: 8 };
 /** A package that was looked at and not taken is put away after this. */
 const KEPT_MS = 60 * 60 * 1000;
 

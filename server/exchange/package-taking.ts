@@ -105,13 +105,12 @@ function lateFills(db: Db, table: PackageTable, late: readonly string[]): (() =>
     .all();
   const columns = table.columns.filter(({ name }) => late.includes(name));
   return columns.map((column) => () => {
-    const write = db.prepare(
-      `UPDATE main.${table.name} AS o SET ${column.name} =
-         (SELECT ${asKept(column, 's')} FROM stage.${table.name} s WHERE s.line = @line)
-       WHERE EXISTS (SELECT 1 FROM stage.${table.name} s
-         WHERE s.line = @line AND s.${column.name} IS NOT NULL AND ${sameKey(table)})`,
-    );
-    for (const line of lines) write.run({ line });
+    db.prepare(
+      `UPDATE main.${table.name} AS o SET ${column.name} = ${asKept(column, 's')}
+       FROM stage.${table.name} AS s
+       WHERE ${sameKey(table)} AND s.${column.name} IS NOT NULL
+         AND s.line IN (SELECT value FROM json_each(?))`,
+    ).run(JSON.stringify(lines));
   });
 }
 
@@ -156,12 +155,9 @@ function takeTheirs(db: Db, table: PackageTable, answers: PackageAnswers): numbe
     .all();
   const write = db.prepare(
     `UPDATE main.${table.name} AS o SET ${compared
-      .map(
-        (column) =>
-          `${column.name} = (SELECT ${asKept(column, 's')} FROM stage.${table.name} s WHERE s.line = @line)`,
-      )
+      .map((column) => `${column.name} = ${asKept(column, 's')}`)
       .join(', ')}
-     WHERE EXISTS (SELECT 1 FROM stage.${table.name} s WHERE s.line = @line AND ${sameKey(table)})`,
+     FROM stage.${table.name} AS s WHERE s.line = @line AND ${sameKey(table)}`,
   );
   let changed = 0;
   for (const row of rows) {

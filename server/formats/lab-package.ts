@@ -18,6 +18,7 @@ import { Refusal } from '../problems.ts';
 import type { Db } from '../store/database.ts';
 import {
   choosePart,
+  countPacked,
   type PackageColumn,
   type PackageTable,
   packageTables,
@@ -133,10 +134,7 @@ export async function writeLabPackage(
     const names = new Set(tables.map(({ name }) => name));
     const rowsOf = (table: PackageTable) => packedRows(table, isPart);
     const countOf = (table: PackageTable) =>
-      db
-        .prepare<[], number>(`SELECT count(*) FROM (${rowsOf(table)})`)
-        .pluck()
-        .get() ?? 0;
+      db.prepare<[], number>(countPacked(table, isPart)).pluck().get() ?? 0;
     const total = tables.reduce((sum, table) => sum + countOf(table), 0);
     let done = 0;
     const zip = new yazl.ZipFile();
@@ -163,9 +161,11 @@ export async function writeLabPackage(
           step(done, total);
           return piece;
         };
-        const rows = db.prepare<[], Record<string, Cell>>(rowsOf(table)).iterate();
-        for (const row of rows) {
-          batch.push(columns.map((column) => packCell(row[column] ?? null)));
+        // Content that stands in files of its own is no cell.
+        const kept = table.columns.map(({ name }) => columns.includes(name));
+        const rows = db.prepare<[], Cell[]>(rowsOf(table)).raw().iterate();
+        for (const row of rows as IterableIterator<Cell[]>) {
+          batch.push(row.filter((_, at) => kept[at]).map(packCell));
           if (batch.length >= BATCH) yield flush();
         }
         if (batch.length > 0) yield flush();

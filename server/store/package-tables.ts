@@ -292,12 +292,19 @@ export const asKept = ({ name, refers }: PackageColumn, row: string): string =>
     ? `(SELECT x.n FROM main.${refers.table} x WHERE x.id = ${row}.${name})`
     : `${row}.${name}`;
 
+const conditionOf = ({ whole, part }: PackageTable, isPart: boolean): string =>
+  isPart ? (part ?? '0') : (whole ?? '1');
+
+/** How many rows of a table are packed. */
+export const countPacked = (table: PackageTable, isPart: boolean): string =>
+  `SELECT count(*) FROM ${table.name} t WHERE ${conditionOf(table, isPart)}`;
+
 /** Rows of a table as they are packed, in the order in which they came. */
-export function packedRows({ name, columns, whole, part }: PackageTable, isPart: boolean): string {
-  const condition = isPart ? (part ?? '0') : (whole ?? '1');
+export function packedRows(table: PackageTable, isPart: boolean): string {
+  const { name, columns } = table;
   const numbered = ['reading', 'occasion', 'outing', 'threshold', 'part_place', 'issued'];
   return `SELECT ${columns.map((column) => `${asPacked(column, 't')} AS ${column.name}`).join(', ')}
-    FROM ${name} t WHERE ${condition}${numbered.includes(name) ? ' ORDER BY t.n' : ''}`;
+    FROM ${name} t WHERE ${conditionOf(table, isPart)}${numbered.includes(name) ? ' ORDER BY t.n' : ''}`;
 }
 
 /** Writes down, on this connection, what hangs on some editions. */
