@@ -22,6 +22,7 @@ import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import yauzl from 'yauzl';
 import yazl from 'yazl';
 import type { PackageReport, PackageTaken } from '#contract/package-records.ts';
+import { workOnPackage } from '#server/exchange/package-work.ts';
 import { type ServedApp, serveApp } from '#server/served-app.ts';
 import { prepareDemo } from './prepare.ts';
 
@@ -229,6 +230,19 @@ describe('the whole lab of the demo', () => {
     expect((await saidBy(other)).sheets).toEqual((await saidBy(demo)).sheets);
     expect((await fetch(`${demo.base}/api/package?editions=no-such-edition`)).status).toBe(404);
   }, 60_000);
+
+  it('is written whole or not at all: stopped, it is none', async () => {
+    const hooks = { progress: () => undefined, cancelled: () => false, writing: () => undefined };
+    const database = join(folder, 'demo.db');
+    const terms = { photographs: join(folder, 'demo-photographs'), createdAt: NOW };
+    const stopped = workOnPackage(
+      { kind: 'write', database, output: join(folder, 'stopped.zip'), terms },
+      { ...hooks, cancelled: () => true },
+    );
+    await expect(stopped).rejects.toMatchObject({ status: 499 });
+    // The book goes on.
+    expect((await demo.send('GET', '/api/health')).body.ok).toBe(true);
+  }, 30_000);
 
   it('is refused whole where something in it is wrong, and says where', async () => {
     const empty = await lab('refusing');

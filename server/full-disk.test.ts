@@ -1,5 +1,13 @@
 /** A disk with no room left: every request is answered in plain words, and what was saved stays. */
-import { mkdirSync, mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
+import {
+  copyFileSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
@@ -92,6 +100,43 @@ describe('a server on a full disk', () => {
     expect(file.length).toBeLessThan(most);
     const { status, body } = await post(server.address, '/api/readings/import', file);
     expect([status, body.detail]).toEqual([507, expect.stringContaining('The disk is full')]);
+    expect(kept()).toBe(0);
+  });
+
+  it('answers 507 to a book and to a package that have no room, and replaces nothing', async () => {
+    const larger = join(folder, 'larger.db');
+    copyFileSync(book, larger);
+    const grown = new Database(larger);
+    grown.exec(`CREATE TABLE padding (bytes BLOB);
+      INSERT INTO padding VALUES (randomblob(${8 * ROOM}))`);
+    grown.pragma('wal_checkpoint(TRUNCATE)');
+    grown.close();
+    const send = async (path: string, type: string, body: Uint8Array) => {
+      const response = await fetch(`${server.address}${path}`, {
+        method: 'POST',
+        headers: { 'content-type': type, [CHANGE_HEADER]: uuid7() },
+        body: body as BodyInit,
+      });
+      return { status: response.status, body: await response.json() };
+    };
+    const full = [507, expect.stringContaining('The disk is full')];
+    const bytes = readFileSync(larger);
+    const brought = await send('/api/backups/file', 'application/octet-stream', bytes);
+    expect([brought.status, brought.body.detail]).toEqual(full);
+    const looked = await send('/api/package', 'application/zip', bytes);
+    expect([looked.status, looked.body.detail]).toEqual(full);
+    expect(readdirSync(passing)).toEqual([]);
+    // A copy that lies there already and has no room in the place of the book.
+    const backups = join(folder, 'backups');
+    copyFileSync(larger, join(backups, 'book-2026-11-01.db'));
+    const { lostCount } = await (await fetch(`${server.address}/api/backups/2026-11-01`)).json();
+    const restored = await post(server.address, '/api/backups/2026-11-01/restore', {
+      lost: lostCount,
+    });
+    expect([restored.status, restored.body.detail]).toEqual(full);
+    expect((await (await fetch(`${server.address}/api/health`)).json()).ok).toBe(true);
+    expect(readdirSync(folder).filter((name) => name.includes('coming'))).toEqual([]);
+    expect(readdirSync(backups).filter((name) => /aside|brought/.test(name))).toEqual([]);
     expect(kept()).toBe(0);
   });
 

@@ -138,6 +138,12 @@ export async function writeLabPackage(
     const total = tables.reduce((sum, table) => sum + countOf(table), 0);
     let done = 0;
     const zip = new yazl.ZipFile();
+    let fail: (error: Error) => void = () => undefined;
+    const failed = new Promise<never>((_, reject) => {
+      fail = reject;
+    });
+    /** What is packed as it comes; where that ends in a fault, the whole archive does. */
+    const asStream = (pieces: Iterable<Buffer>) => Readable.from(pieces).on('error', fail);
     const resources: Resource[] = [];
     const mtime = new Date(createdAt);
 
@@ -176,7 +182,7 @@ export async function writeLabPackage(
         });
       };
       zip.addReadStreamLazy(`data/${table.name}.csv`, { mtime }, (begin) =>
-        begin(null, Readable.from(lines())),
+        begin(null, asStream(lines())),
       );
     }
 
@@ -197,7 +203,7 @@ export async function writeLabPackage(
             bytes: content.length,
             hash: `sha256:${hash}`,
           });
-          begin(null, Readable.from([content]));
+          begin(null, asStream([content]));
         });
       }
     }
@@ -224,7 +230,7 @@ export async function writeLabPackage(
             bytes: content.length,
             hash: `sha256:${createHash('sha256').update(content).digest('hex')}`,
           });
-          begin(null, Readable.from([content]));
+          begin(null, asStream([content]));
         });
       }
 
@@ -242,13 +248,14 @@ export async function writeLabPackage(
           part: slugs ?? null,
         },
       };
-      begin(null, Readable.from([Buffer.from(`${JSON.stringify(description, null, 1)}\n`)]));
+      begin(null, asStream([Buffer.from(`${JSON.stringify(description, null, 1)}\n`)]));
     });
     zip.end();
-    // A stream that fails ends the whole archive.
-    await new Promise<void>((resolve, reject) => {
-      zip.on('error', reject);
-      pipeline(zip.outputStream, createWriteStream(output)).then(resolve, reject);
+    const written = pipeline(zip.outputStream, createWriteStream(output));
+    zip.on('error', fail);
+    await Promise.race([written, failed]).catch((error) => {
+      (zip.outputStream as Readable).destroy();
+      throw error;
     });
     return { rows: total };
   } finally {
