@@ -18,6 +18,7 @@ const resource = z.object({
   path: z.string().max(200),
   bytes: z.number().int().nonnegative(),
   hash: z.string().regex(/^sha256:[0-9a-f]{64}$/, 'a hash is written sha256:…'),
+  rows: z.number().int().nonnegative().optional().describe('of a table'),
   schema: z.object({ fields: z.array(field).min(1).max(60) }).optional(),
 });
 

@@ -94,9 +94,14 @@ test('editions are compared on like terms, converted or refused', async ({ page,
   await open(page, demo, '/compare');
   await expect(page.getByText('Choose two to ten editions')).toBeVisible();
   const add = page.getByRole('combobox', { name: 'Add an edition' });
-  for (const name of ['Stairwell, mid', 'Kestvane Kerb', 'Latch', 'Gravel']) {
+  for (const name of [
+    'Norrolt Stairwell, mid cut',
+    'Kestvane Kerb, wide build',
+    'Wrenfold Latch Low',
+    'Pelloway Gravel Lane',
+  ]) {
     await add.fill(name);
-    await page.getByRole('listbox').getByRole('option').first().click();
+    await page.getByRole('listbox').getByRole('option', { name, exact: true }).click();
   }
   const heel = page.getByRole('row', { name: /Heel stack/ });
   await expect(heel).toContainText('real, noticeable');

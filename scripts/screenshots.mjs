@@ -24,10 +24,17 @@ const VIEWS = [
   ['compare', '/compare?editions=norrolt-stairwell-mid-cut,kestvane-kerb,wrenfold-latch-low'],
   ['line', '/editions/brindlow-roundsman-3/line'],
   ['edition', '/editions/norrolt-stairwell-mid-cut'],
-  ['life', '/editions/kestvane-kerb/life'],
+  ['tables', '/lab/tables', { file: 'spring-list.csv' }],
   ['sheet-phone', '/sheets/kestvane-kerb?label=eu-42&view=reader', { phone: true }],
   ['hall', await hallLink('T2'), { phone: true, taps: ['stairs', 'dry', 'forgot them'] }],
 ];
+
+/** A table of somebody else, two lines of which cannot be read. */
+const FOREIGN_TABLE = `Brand,Shoe,Version,Weight (oz),Stack heel (mm),Drop,Category
+Norrolt,Stairwell,mid cut,14.5,31,8 mm,walking and work
+Tarnhus,Lanewalk,,9.8,light,,running
+Kestvane,Kerb,wide,10.1,29,7 mm,swimming
+`;
 
 /** Opens the hall on this machine alone, and makes a link for a tester; answers with its address. */
 async function hallLink(tester) {
@@ -53,7 +60,7 @@ const browser = await chromium.launch({
   executablePath: browserPath(),
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
-for (const [name, path, { fill, phone, keys, taps } = {}] of VIEWS) {
+for (const [name, path, { fill, phone, keys, taps, file } = {}] of VIEWS) {
   const context = await browser.newContext({
     viewport: phone ? { width: 390, height: 800 } : { width: 1280, height: 800 },
   });
@@ -78,6 +85,13 @@ for (const [name, path, { fill, phone, keys, taps } = {}] of VIEWS) {
       .getByLabel('Claimed figures')
       .fill('33/25 mm, 8 mm drop, 13.9 oz / 404 g, UK 9, with insole');
     await page.keyboard.press('Escape');
+  }
+  if (file) {
+    const buffer = Buffer.from(FOREIGN_TABLE);
+    await page
+      .locator('input[type="file"]')
+      .setInputFiles({ name: file, mimeType: 'text/csv', buffer });
+    await page.getByTestId('table-report').waitFor();
   }
   await page.screenshot({ path: join(ROOT, 'docs', 'screenshots', `${name}.png`) });
   await context.close();

@@ -1,13 +1,5 @@
 /** What is done with a package, on a connection of its own: written, looked into, taken in. */
-import {
-  copyFileSync,
-  existsSync,
-  mkdirSync,
-  renameSync,
-  rmSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import type { PackageReport, PackageTaken } from '#contract/package-records.ts';
 import { openLabPackage, type PackageTerms, writeLabPackage } from '../formats/lab-package.ts';
@@ -88,13 +80,12 @@ async function look(
   const opened = await openLabPackage(task.file, book);
   try {
     attachStage(db, stageFile(task.file));
-    const total = opened.description.resources.reduce((sum, { bytes }) => sum + bytes, 0);
-    const rowBytes = 160;
-    let rows = 0;
+    const total = opened.description.resources.reduce((sum, { rows = 0 }) => sum + rows, 0);
+    let done = 0;
     await stagePackage(db, opened, tables, (more) => {
-      rows += more;
+      done += more;
       stopWhere(hooks);
-      hooks.progress(Math.min(rows, Math.ceil(total / rowBytes)), Math.ceil(total / rowBytes));
+      hooks.progress(done, total);
     });
     const photographs = await unpackPictures(opened, task, hooks);
     const joined = joinSameNames(db, tables);
@@ -162,7 +153,5 @@ export async function workOnPackage(
       : take(db, tables, task, hooks);
   } finally {
     db.close();
-    if (task.kind === 'write' && existsSync(task.output) && statSync(task.output).size === 0)
-      rmSync(task.output);
   }
 }

@@ -152,6 +152,7 @@ export async function writeLabPackage(
       const lines = function* () {
         const hash = createHash('sha256');
         let bytes = 0;
+        let count = 0;
         const give = (text: string) => {
           const piece = Buffer.from(text);
           bytes += piece.length;
@@ -163,6 +164,7 @@ export async function writeLabPackage(
         const flush = () => {
           const piece = give(`${Papa.unparse(batch, { newline: '\n' })}\n`);
           done += batch.length;
+          count += batch.length;
           batch = [];
           step(done, total);
           return piece;
@@ -177,6 +179,7 @@ export async function writeLabPackage(
         if (batch.length > 0) yield flush();
         resources.push({
           ...tableResource(table, names),
+          rows: count,
           bytes,
           hash: `sha256:${hash.digest('hex')}`,
         });

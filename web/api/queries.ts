@@ -13,14 +13,7 @@ import { useEffect, useRef, useSyncExternalStore } from 'react';
 import { v7 as newId } from 'uuid';
 import { ADDRESSES } from '#contract/addresses.ts';
 import type { Topic } from '#contract/endpoint.ts';
-import type {
-  AnswerOf,
-  BodyIn,
-  ChangeName,
-  ParamsOf,
-  PathName,
-  QueryIn,
-} from '#contract/endpoints.ts';
+import type { AnswerOf, BodyIn, ChangeName, ParamsOf, PathName } from '#contract/endpoints.ts';
 import type { PairRow } from '#contract/pair-records.ts';
 import type { Configuration } from '#core/catalogue/stack-basis.ts';
 import { answersTo, pairText } from '#core/sizing/search-terms.ts';
@@ -176,21 +169,6 @@ export const usePair = (tag: string, wanted = true) =>
   useQuery({ ...pairQuery(tag), enabled: wanted });
 export const useMatch = (tag: string) => useQuery(matchQuery(tag));
 
-/** What a pair is made of. */
-export const useWalkOf = (tag: string) =>
-  useQuery({
-    queryKey: ['pair', 'walk', tag],
-    queryFn: ({ signal }) => request('getWalk', { params: { tag }, signal }),
-  });
-
-/** What an edition is made of, by all its pairs. */
-export const useEditionConstruction = (edition: string) =>
-  useQuery({
-    queryKey: ['pair', 'parts', edition],
-    queryFn: ({ signal }) => request('getEditionParts', { params: { edition }, signal }),
-    enabled: edition !== '',
-  });
-
 /** What the other pairs of its edition let expect of a pair. */
 export const useExpected = (
   tag: string,
@@ -211,24 +189,10 @@ export const useExpected = (
       }),
   });
 
-/** What was issued of a check; asked for once it is decided. */
-export const useIssued = (check: string | undefined) =>
-  useQuery({
-    queryKey: ['match', 'issued', check],
-    queryFn: ({ signal }) => request('listIssued', { query: { subject: check ?? '' }, signal }),
-    enabled: check !== undefined,
-  });
-
 export const useThresholds = () =>
   useQuery({
     queryKey: ['tolerances', 'all'],
     queryFn: ({ signal }) => request('listThresholds', { signal }),
-  });
-
-export const useTolerances = () =>
-  useQuery({
-    queryKey: ['tolerances'],
-    queryFn: ({ signal }) => request('listTolerances', { signal }),
   });
 
 /** Editions by name, page after page; those found by words; or those with the most measured pairs. */
@@ -254,35 +218,6 @@ export const useEditionRow = (edition: string) =>
     queryKey: ['editions', 'row', edition],
     queryFn: ({ signal }) => request('getEditionRow', { params: { edition }, signal }),
     enabled: edition !== '',
-  });
-
-/** An edition with what can be put right of it. */
-export const useEditionRecord = (edition: string) =>
-  useQuery({
-    queryKey: ['editions', 'record', edition],
-    queryFn: ({ signal }) => request('getEdition', { params: { edition }, signal }),
-  });
-
-/** What a merge would move. */
-export const useMergePlan = (kind: 'maker' | 'model' | 'edition', id: string, into: string) =>
-  useQuery({
-    queryKey: ['editions', 'merge', kind, id, into],
-    queryFn: ({ signal }) => request('getMerge', { params: { id }, query: { kind, into }, signal }),
-    staleTime: 0,
-  });
-
-/** Two pairs held against each other. */
-export const useHeld = (tag: string, other: string) =>
-  useQuery({
-    queryKey: ['figures', 'held', tag, other],
-    queryFn: ({ signal }) => request('getHeld', { params: { tag, other }, signal }),
-  });
-
-/** The pairs of one lot of an edition. */
-export const useDelivery = (edition: string, lot: string) =>
-  useQuery({
-    queryKey: ['match', 'delivery', edition, lot],
-    queryFn: ({ signal }) => request('getDelivery', { query: { edition, lot }, signal }),
   });
 
 /** The record of changes: all of it, or of one pair, edition, instrument or person. */
@@ -314,19 +249,6 @@ export const useFreeTag = (maker: string, model: string) =>
     enabled: maker !== '' && model !== '',
   });
 
-/**
- * What an instrument touched; asked for only when it is wanted.
- * @param job by this name the server says how far it is
- */
-export const useRecall = (id: string, since: string, job: string, wanted: boolean) =>
-  useQuery({
-    queryKey: ['figures', 'recall', id, since],
-    queryFn: ({ signal }) =>
-      request('getRecall', { params: { id }, query: { since, job }, signal }),
-    enabled: wanted,
-    placeholderData: keepPreviousData,
-  });
-
 export const useSheet = (edition: string, label: string | undefined) =>
   useQuery({
     queryKey: ['figures', 'sheet', edition, label],
@@ -347,92 +269,11 @@ export const useComparison = (
     placeholderData: keepPreviousData,
   });
 
-/** The line of versions that an edition stands in. */
-export const useLine = (edition: string) =>
-  useQuery({
-    queryKey: ['figures', 'line', edition],
-    queryFn: ({ signal }) => request('getLine', { params: { edition }, signal }),
-    placeholderData: keepPreviousData,
-  });
-
-/** How a pair fits: its try-ons, and what of its shoe is made. */
-export const useFit = (tag: string) =>
-  useQuery({
-    queryKey: ['pair', 'fit', tag],
-    queryFn: ({ signal }) => request('getFit', { params: { tag }, signal }),
-  });
-
-/** What is known of a tester. */
-export const useTester = (code: string) =>
-  useQuery({
-    queryKey: ['pair', 'tester', code],
-    queryFn: ({ signal }) => request('getTester', { params: { code }, signal }),
-  });
-
 /** How worn a pair is. */
 export const useWear = (tag: string) =>
   useQuery({
     queryKey: ['pair', 'wear', tag],
     queryFn: ({ signal }) => request('getWear', { params: { tag }, signal }),
-  });
-
-/** How far the label of an edition is from true. */
-export const useDeviation = (edition: string) =>
-  useQuery({
-    queryKey: ['pair', 'deviation', edition],
-    queryFn: ({ signal }) => request('getDeviation', { params: { edition }, signal }),
-  });
-
-export const useLabelMatrix = () =>
-  useQuery({
-    queryKey: ['pair', 'label-matrix'],
-    queryFn: ({ signal }) => request('getLabelMatrix', { signal }),
-  });
-
-export const useInsides = () =>
-  useQuery({
-    queryKey: ['pair', 'insides'],
-    queryFn: ({ signal }) => request('getInsides', { signal }),
-  });
-
-/** What to take for a foot; what was found for the foot before stays until the next is known. */
-export const useRecommendations = (query: QueryIn<'getRecommendations'>) =>
-  useQuery({
-    queryKey: ['pair', 'recommendations', query],
-    queryFn: ({ signal }) => request('getRecommendations', { query, signal }),
-    placeholderData: keepPreviousData,
-    enabled: Boolean(query.tester || query.left || query.right),
-  });
-
-export const useNamedParts = () =>
-  useQuery({
-    queryKey: ['pair', 'named-parts'],
-    queryFn: ({ signal }) => request('listNamedParts', { signal }),
-  });
-
-/** From a label in one edition to the label in another; asked once all three are said. */
-export const useLabelsBetween = (query: {
-  from: string;
-  to: string;
-  label: string;
-  width: string;
-  fits: 'right' | 'a bit long' | 'a bit short';
-}) =>
-  useQuery({
-    queryKey: ['pair', 'labels between', query],
-    queryFn: ({ signal }) =>
-      request('getLabelsBetween', {
-        query: { ...query, width: query.width || undefined },
-        signal,
-      }),
-    enabled: query.from !== '' && query.to !== '' && query.label !== '' && query.from !== query.to,
-  });
-
-/** What is promised, wished for and asked for. */
-export const useWishes = () =>
-  useQuery({
-    queryKey: ['editions', 'wishes'],
-    queryFn: ({ signal }) => request('listWishes', { signal }),
   });
 
 /**

@@ -5,7 +5,7 @@ import type { VersionLine as Line } from '#contract/line-records.ts';
 import { describePart } from '#core/catalogue/construction.ts';
 import { LINE_WORDS } from '#core/sheet/version-line.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
-import { useLine } from '../api/queries.ts';
+import { useLine } from '../api/record-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { columnWidth, type LineMark, type LineRow, VersionLine } from '../drawing/VersionLine.tsx';
 import { PageFault } from '../shell/PageFault.tsx';

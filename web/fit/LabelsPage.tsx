@@ -7,7 +7,7 @@ import { readKnownShoe } from '#core/fit/known-shoe-line.ts';
 import { labelAway } from '#core/fit/made-sizes.ts';
 import { readLabel } from '#core/sizing/printed-label.ts';
 import { labelSlug, nameLabel, readLabelSlug, type SizeLabel } from '#core/sizing/size-label.ts';
-import { useLabelsBetween } from '../api/queries.ts';
+import { useLabelsBetween } from '../api/fit-queries.ts';
 import { RequestFault, request } from '../api/request.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { OffsetChart } from '../drawing/OffsetChart.tsx';

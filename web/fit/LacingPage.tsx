@@ -1,7 +1,7 @@
 import { Button, NativeSelect, NumberInput } from '@mantine/core';
 import { useSearchParams } from 'react-router';
 import { FEWEST_EYELETS, LACING_COMPLAINTS, lacingFor, MOST_EYELETS } from '#core/fit/lacing.ts';
-import { useEditionConstruction } from '../api/queries.ts';
+import { useEditionConstruction } from '../api/fit-queries.ts';
 import { LacingDrawing } from '../drawing/LacingDrawing.tsx';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { FitLinks } from './FitLinks.tsx';

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { nameLabel } from '#core/sizing/size-label.ts';
-import { useLabelMatrix } from '../api/queries.ts';
+import { useLabelMatrix } from '../api/fit-queries.ts';
 import { LabelMatrix } from '../drawing/LabelMatrix.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { FitLinks } from './FitLinks.tsx';

@@ -2,7 +2,7 @@ import { NativeSelect, Slider } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { labelRuler } from '#core/fit/label-ruler.ts';
 import { lastLength, nameLabel, REFERENCE_LABEL } from '#core/sizing/size-label.ts';
-import { useInsides } from '../api/queries.ts';
+import { useInsides } from '../api/fit-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { LabelRuler, type RulerMark } from '../drawing/LabelRuler.tsx';
 import { FitLinks } from './FitLinks.tsx';

@@ -7,7 +7,8 @@ import { type FootProfile, SOCKS, type testerRecord } from '#contract/fit-record
 import { ARCH_WORDS, FOOT_VOLUMES, oddFeet, readFootLength, TOE_SHAPES } from '#core/fit/foot.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
-import { useChange, useTester } from '../api/queries.ts';
+import { useTester } from '../api/fit-queries.ts';
+import { useChange } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { useSchemaForm } from '../shell/form.ts';
 import { orEmpty, typedLabel } from '../shell/form-fields.ts';

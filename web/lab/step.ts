@@ -98,7 +98,7 @@ export const labStep: Step = {
       title: 'Tables of others',
       place: 'Tables of others',
       page: async () => (await import('./TablesPage.tsx')).TablesPage,
-      goTo: 'Lab: tables of others, editions, claims, pairs, outings',
+      goTo: 'Lab: tables of others',
     },
     {
       path: 'lab/whole',
@@ -106,7 +106,7 @@ export const labStep: Step = {
       place: 'The whole lab',
       beforeStart: true,
       page: async () => (await import('./WholeLabPage.tsx')).WholeLabPage,
-      goTo: 'Lab: the whole lab as a package, out and in',
+      goTo: 'Lab: the whole lab as a package',
     },
     {
       path: 'lab/copies',
@@ -114,7 +114,7 @@ export const labStep: Step = {
       place: 'Copies',
       beforeStart: true,
       page: async () => (await import('./CopiesPage.tsx')).CopiesPage,
-      goTo: 'Lab: copies of the book, restore',
+      goTo: 'Lab: copies and restore',
     },
   ],
 };

@@ -2,7 +2,7 @@ import { Link, useParams } from 'react-router';
 import { matchFeature } from '#core/catalogue/match-features.ts';
 import { rungPlace } from '#core/match/match-drawing.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
-import { useHeld } from '../api/queries.ts';
+import { useHeld } from '../api/record-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { RungMark } from '../drawing/RungMark.tsx';
 import { PageFault } from '../shell/PageFault.tsx';

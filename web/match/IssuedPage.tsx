@@ -1,7 +1,8 @@
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
 import { Link, useParams } from 'react-router';
-import { useIssued, useMatch } from '../api/queries.ts';
+import { useMatch } from '../api/queries.ts';
+import { useIssued } from '../api/record-queries.ts';
 import { DocumentView } from '../drawing/DocumentView.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import classes from './IssuedPage.module.css';

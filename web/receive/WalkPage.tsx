@@ -14,7 +14,8 @@ import {
 } from '#core/catalogue/construction.ts';
 import type { ClaimedPart } from '#core/claims/claim-tokens.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
-import { useChange, useWalkOf } from '../api/queries.ts';
+import { useChange } from '../api/queries.ts';
+import { useWalkOf } from '../api/record-queries.ts';
 import { putOnBench } from '../shell/bench.ts';
 import { MeaningLines } from '../shell/MeaningLines.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
