@@ -361,16 +361,6 @@ export function ComparePage() {
           </Button>
         )}
         {shown && (
-          <TableLinks
-            of="comparison"
-            query={{
-              editions: slugs.join(','),
-              label: search.get('label') ?? '',
-              stack: search.get('stack') ?? '',
-            }}
-          />
-        )}
-        {shown && (
           <KeepComparison
             editions={slugs}
             label={search.get('label')}
@@ -426,6 +416,16 @@ export function ComparePage() {
           comparison={shown}
           onRemove={(slug) => setSlugs(slugs.filter((one) => one !== slug))}
           onYardstick={(slug) => setSlugs([slug, ...slugs.filter((one) => one !== slug)])}
+        />
+      )}
+      {shown && (
+        <TableLinks
+          of="comparison"
+          query={{
+            editions: slugs.join(','),
+            label: search.get('label') ?? '',
+            stack: search.get('stack') ?? '',
+          }}
         />
       )}
       {slugs[0] && !slugs[0].startsWith('pair:') && (
