@@ -12,6 +12,7 @@ import {
   comparedColumns,
   differing,
   freeName,
+  joinSameNames,
   leaveOut,
   mapIdentifiers,
   otherClashes,
@@ -219,6 +220,8 @@ export function takePackage(
   try {
     return stores.changes.apply(change, () => {
       db.pragma('defer_foreign_keys = ON');
+      // A maker may have been named here since it was looked at.
+      joinSameNames(db, tables);
       settleNames(db, tables, answers);
       settleSlugs(db);
       settleRevisions(db);

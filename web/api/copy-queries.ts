@@ -1,8 +1,10 @@
 /** Copies of the book: the list, a look into one, and how one is restored. */
 import { useMutation, useQuery } from '@tanstack/react-query';
+import { ADDRESSES } from '#contract/addresses.ts';
 import type { AnswerOf } from '#contract/endpoints.ts';
 import { queryClient } from './queries.ts';
 import { type RequestFault, request } from './request.ts';
+import { announce } from './tabs.ts';
 
 export const useCopies = () =>
   useQuery({
@@ -30,7 +32,10 @@ export const useMakeCopy = () =>
 export const useRestore = () =>
   useMutation<AnswerOf<'restoreBackup'>, RequestFault, { name: string; lost: number }>({
     mutationFn: ({ name, lost }) => request('restoreBackup', { params: { name }, body: { lost } }),
-    // Another book is served: nothing that was fetched of the former one holds.
-    onSuccess: () => window.location.reload(),
+    // Another book is served: nothing that was fetched of the former one holds, in other tabs neither.
+    onSuccess: () => {
+      announce({ kind: 'changed', topics: ADDRESSES.takePackage.touches ?? [] });
+      window.location.reload();
+    },
     onError: refetchCopies,
   });

@@ -189,12 +189,6 @@ export const useExpected = (
       }),
   });
 
-export const useThresholds = () =>
-  useQuery({
-    queryKey: ['tolerances', 'all'],
-    queryFn: ({ signal }) => request('listThresholds', { signal }),
-  });
-
 /** Editions by name, page after page; those found by words; or those with the most measured pairs. */
 export const useEditions = ({ find = '', measured = false } = {}) =>
   useInfiniteQuery({
@@ -218,55 +212,6 @@ export const useEditionRow = (edition: string) =>
     queryKey: ['editions', 'row', edition],
     queryFn: ({ signal }) => request('getEditionRow', { params: { edition }, signal }),
     enabled: edition !== '',
-  });
-
-/** The record of changes: all of it, or of one pair, edition, instrument or person. */
-export const useChanges = (whose: Partial<Record<string, string>>) =>
-  useInfiniteQuery({
-    queryKey: ['lab', 'changes', whose],
-    queryFn: ({ pageParam, signal }) =>
-      request('listChanges', { query: { ...whose, after: pageParam }, signal }),
-    initialPageParam: undefined as string | undefined,
-    getNextPageParam: (page) => page.more ?? undefined,
-    staleTime: 0,
-  });
-
-/** Makers, models and editions known for what is typed so far. */
-export const useNames = (maker: string, model: string) =>
-  useQuery({
-    queryKey: ['editions', 'names', maker, model],
-    queryFn: ({ signal }) => request('listNames', { query: { maker, model }, signal }),
-    placeholderData: keepPreviousData,
-  });
-
-export const suggestTag = async (maker: string, model: string): Promise<string> =>
-  (await request('suggestTag', { query: { maker, model } })).tag;
-
-export const useFreeTag = (maker: string, model: string) =>
-  useQuery({
-    queryKey: ['pairs', 'free tag', maker, model],
-    queryFn: () => suggestTag(maker, model),
-    enabled: maker !== '' && model !== '',
-  });
-
-export const useSheet = (edition: string, label: string | undefined) =>
-  useQuery({
-    queryKey: ['figures', 'sheet', edition, label],
-    queryFn: ({ signal }) => request('getSheet', { params: { edition }, query: { label }, signal }),
-    placeholderData: keepPreviousData,
-  });
-
-export const useComparison = (
-  editions: string[],
-  label: string | undefined,
-  stack: string | undefined,
-) =>
-  useQuery({
-    queryKey: ['figures', 'comparison', editions.join(','), label, stack],
-    queryFn: ({ signal }) =>
-      request('getComparison', { query: { editions: editions.join(','), label, stack }, signal }),
-    enabled: editions.length >= 2,
-    placeholderData: keepPreviousData,
   });
 
 /** How worn a pair is. */

@@ -1,5 +1,5 @@
-/** What single pages ask for: records of editions, deliveries, recalls, lines, wishes. */
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+/** What single pages ask for: records and sheets of editions, deliveries, recalls, lines, wishes, changes. */
+import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { request } from './request.ts';
 
 /** An edition with what can be put right of it. */
@@ -78,4 +78,59 @@ export const useWalkOf = (tag: string) =>
   useQuery({
     queryKey: ['pair', 'walk', tag],
     queryFn: ({ signal }) => request('getWalk', { params: { tag }, signal }),
+  });
+
+/** The record of changes: all of it, or of one pair, edition, instrument or person. */
+export const useChanges = (whose: Partial<Record<string, string>>) =>
+  useInfiniteQuery({
+    queryKey: ['lab', 'changes', whose],
+    queryFn: ({ pageParam, signal }) =>
+      request('listChanges', { query: { ...whose, after: pageParam }, signal }),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: (page) => page.more ?? undefined,
+    staleTime: 0,
+  });
+
+/** Makers, models and editions known for what is typed so far. */
+export const useNames = (maker: string, model: string) =>
+  useQuery({
+    queryKey: ['editions', 'names', maker, model],
+    queryFn: ({ signal }) => request('listNames', { query: { maker, model }, signal }),
+    placeholderData: keepPreviousData,
+  });
+
+export const suggestTag = async (maker: string, model: string): Promise<string> =>
+  (await request('suggestTag', { query: { maker, model } })).tag;
+
+export const useFreeTag = (maker: string, model: string) =>
+  useQuery({
+    queryKey: ['pairs', 'free tag', maker, model],
+    queryFn: () => suggestTag(maker, model),
+    enabled: maker !== '' && model !== '',
+  });
+
+export const useSheet = (edition: string, label: string | undefined) =>
+  useQuery({
+    queryKey: ['figures', 'sheet', edition, label],
+    queryFn: ({ signal }) => request('getSheet', { params: { edition }, query: { label }, signal }),
+    placeholderData: keepPreviousData,
+  });
+
+export const useComparison = (
+  editions: string[],
+  label: string | undefined,
+  stack: string | undefined,
+) =>
+  useQuery({
+    queryKey: ['figures', 'comparison', editions.join(','), label, stack],
+    queryFn: ({ signal }) =>
+      request('getComparison', { query: { editions: editions.join(','), label, stack }, signal }),
+    enabled: editions.length >= 2,
+    placeholderData: keepPreviousData,
+  });
+
+export const useThresholds = () =>
+  useQuery({
+    queryKey: ['tolerances', 'all'],
+    queryFn: ({ signal }) => request('listThresholds', { signal }),
   });

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import type { Comparison } from '#contract/sheet-records.ts';
 import { describePart } from '#core/catalogue/construction.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
-import { useComparison } from '../api/queries.ts';
+import { useComparison } from '../api/record-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { DifferenceChart, NoticeableHatch } from '../drawing/DifferenceChart.tsx';
 import { LineSample } from '../drawing/OverlaidProfiles.tsx';

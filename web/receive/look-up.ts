@@ -1,6 +1,7 @@
 /** What a receipt leaves to the book: the next free tag, the pair that this one was sent for. */
 import type { PairRow } from '#contract/pair-records.ts';
-import { lookUpPair, suggestTag } from '../api/queries.ts';
+import { lookUpPair } from '../api/queries.ts';
+import { suggestTag } from '../api/record-queries.ts';
 import { RequestFault } from '../api/request.ts';
 import type { Form } from './PairFieldset.tsx';
 import { type ReceiptForm, replacedTag } from './receipt-form.ts';

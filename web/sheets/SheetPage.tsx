@@ -3,7 +3,7 @@ import { IconPrinter, IconScale } from '@tabler/icons-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
-import { useSheet } from '../api/queries.ts';
+import { useSheet } from '../api/record-queries.ts';
 import { ReportedForm } from '../receive/Reported.tsx';
 import { useChoices } from '../shell/address.ts';
 import { PageFault } from '../shell/PageFault.tsx';
