@@ -115,6 +115,19 @@ describe('a line', () => {
       { quantity: 'drop', typed: '8 mm' },
     ]);
   });
+  it('is asked about where a comma may part thousands or a fraction', () => {
+    const grid = [
+      ['Brand', 'Model', 'Weight (g)'],
+      ['Norrolt', 'Frost', '1,234'],
+      ['Norrolt', 'Kerb', '310,5'],
+    ];
+    const [odd, plain] = readTable(grid, guessMapping(grid, 'claims', QUANTITIES));
+    expect(odd?.figures).toEqual([]);
+    expect(odd?.faults).toEqual([
+      { column: 'Weight (g)', message: '“1,234” may be two numbers: write 1234 or 1.234.' },
+    ]);
+    expect(plain?.figures).toEqual([{ quantity: 'mass', typed: '310.5 g' }]);
+  });
   it('says what it lacks and what its workbook broke', () => {
     const grid = [
       ['Brand', 'Model', 'Weight (g)'],

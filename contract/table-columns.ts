@@ -241,6 +241,9 @@ export interface TableRow {
 const NOTHING = /^(?:|-|–|—|n\/?a|none|\?|unknown)$/i;
 const CELL_FAULT = /^#(?:REF|N\/A|VALUE|DIV\/0|NAME|NULL|NUM)[!?]?$/i;
 
+/** A comma before three digits parts thousands for some, and a fraction for others. */
+const TWO_READINGS = /^[+-]?\d{1,3},\d{3}(?:\s|\p{L}|$)/u;
+
 /** A figure with the unit of its column where it has none of its own: `31.2` in mm, `10,9 oz`. */
 const withUnit = (cell: string, unit: string): string => {
   const number = readPlainNumber(cell, true);
@@ -263,11 +266,18 @@ export function readTable(grid: Grid, mapping: TableMapping): TableRow[] {
         faults.push({ column, message: `The cell is a fault of its workbook: ${cell}.` });
         return;
       }
+      const { reads } = fields.find(({ name }) => name === field) ?? {};
+      const isNumber = field.startsWith(FIGURE) || field === 'distance' || reads === 'number';
+      if (isNumber && TWO_READINGS.test(cell)) {
+        const [whole, fraction] = [cell.replace(',', ''), cell.replace(',', '.')];
+        const message = `“${cell}” may be two numbers: write ${whole} or ${fraction}.`;
+        faults.push({ column, message });
+        return;
+      }
       if (field.startsWith(FIGURE)) {
         figures.push({ quantity: field.slice(FIGURE.length), typed: withUnit(cell, unit) });
         return;
       }
-      const { reads } = fields.find(({ name }) => name === field) ?? {};
       if (reads === 'day') {
         const read = readDay(cell, mapping.dates);
         if ('fault' in read) faults.push({ column, message: read.fault });

@@ -16,6 +16,7 @@ import { v7 as uuid7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { CHANGE_HEADER } from '#contract/headers.ts';
 import { type RunningServer, startServer } from '#server/start.ts';
+import { swapBook } from '#server/store/restore.ts';
 import { prepareDemo } from './prepare.ts';
 
 let folder: string;
@@ -143,6 +144,38 @@ describe('a copy of the book', () => {
     await send('POST', `/api/backups/${restored.body.aside}/restore`, { lost: back.lostCount });
     expect(contentOf(book)).toEqual(spoiled);
   }, 60_000);
+
+  it('puts the book back where the swap fails half way, and writes over nothing set aside', () => {
+    const path = join(folder, 'swap.db');
+    const make = (file: string, word: string) => {
+      const db = new Database(file);
+      db.exec(`CREATE TABLE change (word TEXT); INSERT INTO change VALUES ('${word}')`);
+      db.close();
+    };
+    const wordIn = (file: string) => {
+      const db = new Database(file, { readonly: true });
+      const word = db.prepare('SELECT word FROM change').pluck().get();
+      db.close();
+      return word;
+    };
+    make(path, 'book');
+    make(join(folder, 'copy.db'), 'copy');
+    const moment = '2026-11-27T10:00:00.000Z';
+    const first = swapBook(path, join(folder, 'copy.db'), moment);
+    const second = swapBook(path, join(folder, 'copy.db'), moment);
+    expect(first.aside).not.toBe(second.aside);
+    const asideOf = ({ aside }: typeof first) => join(folder, 'backups', `swap-${aside}.db`);
+    expect([wordIn(path), wordIn(asideOf(first))]).toEqual(['copy', 'book']);
+    second.undo();
+    first.undo();
+    expect(wordIn(path)).toBe('book');
+    // A folder stands where a log would be set aside: the book is back in its place.
+    mkdirSync(`${asideOf(first)}-wal`);
+    writeFileSync(`${path}-wal`, '');
+    expect(() => swapBook(path, join(folder, 'copy.db'), moment)).toThrow();
+    expect(wordIn(path)).toBe('book');
+    expect(existsSync(`${path}.coming`)).toBe(false);
+  });
 
   it('is refused where it is damaged, another program’s or newer, and nothing is replaced', async () => {
     const before = contentOf(book);

@@ -159,10 +159,15 @@ export async function startServer(options: StartOptions): Promise<RunningServer>
         bench = serveBook();
         care = careFor(bench);
       }
-      returnPhotographs(database);
-      if (hallAddress) {
-        const { hostname: host, port } = new URL(hallAddress);
-        await bench.hall.open({ host, port: Number(port) });
+      // The copy is in its place by now: what fails beside it is told in the log.
+      try {
+        returnPhotographs(database);
+        if (hallAddress) {
+          const { hostname: host, port } = new URL(hallAddress);
+          await bench.hall.open({ host, port: Number(port) });
+        }
+      } catch (error) {
+        log.error(describeFault(error), 'after the restore pictures or the hall are missing');
       }
       log.info({ copy: copy.name, aside: swapped.aside }, 'a copy was restored');
       return { aside: swapped.aside };

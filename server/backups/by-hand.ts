@@ -3,20 +3,27 @@
 import { existsSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
 import Database from 'better-sqlite3';
-import type { BackupLook } from '#contract/backup-records.ts';
+import { type BackupLook, USUAL_BACKUPS } from '#contract/backup-records.ts';
 import {
   type Copy,
   type CopyMade,
+  type CopyTerms,
   copiesOf,
   copyName,
   makeCopy,
   returnPhotographs,
-  USUAL_TERMS,
 } from '../store/backups.ts';
 import { lookIntoCopy } from '../store/copy-look.ts';
 import { swapBook } from '../store/restore.ts';
+import { copyTerms } from './backup-routes.ts';
 
 const moment = () => new Date().toISOString();
+
+/** How the lab keeps its copies: a copy by hand removes none that the lab keeps. */
+function termsOf(db: Database.Database): CopyTerms {
+  const said = db.prepare("SELECT value FROM setting WHERE name = 'backups'").pluck().get();
+  return copyTerms({ ...USUAL_BACKUPS, ...(said === undefined ? {} : JSON.parse(String(said))) });
+}
 
 /** Copies a book now; a server that runs on it goes on. */
 export async function copyBook(
@@ -29,7 +36,7 @@ export async function copyBook(
   try {
     return await makeCopy(db, path, at.slice(0, 10), onProgress, {
       name: copyName(at, 'at'),
-      terms: { ...USUAL_TERMS, second: second === '' ? '' : resolve(second) },
+      terms: second === '' ? termsOf(db) : { ...termsOf(db), second: resolve(second) },
     });
   } finally {
     db.close();

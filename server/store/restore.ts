@@ -20,6 +20,14 @@ export interface Swapped {
   undo: () => void;
 }
 
+/** A name that no book was set aside under: what was set aside is never written over. */
+function freeAside(path: string, moment: string): string {
+  for (let at = Date.parse(moment); ; at += 1000) {
+    const name = copyName(new Date(at).toISOString(), 'aside');
+    if (!existsSync(copyPath(path, name))) return name;
+  }
+}
+
 /**
  * Swaps a closed book for a copy. The copy is written beside the book first: a disk that is full leaves all as it was.
  *
@@ -37,22 +45,28 @@ export function swapBook(path: string, copy: string, moment: string): Swapped {
     for (const end of ['', ...LOG_ENDS]) rmSync(`${coming}${end}`, { force: true });
     throw error;
   }
-  const name = copyName(moment, 'aside');
+  const name = freeAside(path, moment);
   const aside = copyPath(path, name);
-  mkdirSync(backupFolder(path), { recursive: true });
-  const had = existsSync(path);
-  if (had) renameSync(path, aside);
-  // A book that was not closed cleanly has what was said last in its log.
-  for (const end of LOG_ENDS)
-    if (existsSync(`${path}${end}`)) renameSync(`${path}${end}`, `${aside}${end}`);
-  renameSync(coming, path);
-  return {
-    aside: name,
-    undo() {
-      for (const end of ['', ...LOG_ENDS]) rmSync(`${path}${end}`, { force: true });
-      if (had) renameSync(aside, path);
-      for (const end of LOG_ENDS)
-        if (existsSync(`${aside}${end}`)) renameSync(`${aside}${end}`, `${path}${end}`);
-    },
+  const moved: string[] = [];
+  const undo = () => {
+    // Only what was moved away leaves its place to what comes back.
+    if (moved.length === 0) return;
+    for (const end of ['', ...LOG_ENDS]) rmSync(`${path}${end}`, { force: true });
+    for (const end of moved) renameSync(`${aside}${end}`, `${path}${end}`);
   };
+  try {
+    mkdirSync(backupFolder(path), { recursive: true });
+    // A book that was not closed cleanly has what was said last in its log.
+    for (const end of ['', ...LOG_ENDS])
+      if (existsSync(`${path}${end}`)) {
+        renameSync(`${path}${end}`, `${aside}${end}`);
+        moved.push(end);
+      }
+    renameSync(coming, path);
+  } catch (error) {
+    undo();
+    rmSync(coming, { force: true });
+    throw error;
+  }
+  return { aside: name, undo };
 }
