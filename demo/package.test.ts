@@ -8,6 +8,7 @@ import {
   createWriteStream,
   mkdirSync,
   mkdtempSync,
+  readdirSync,
   readFileSync,
   rmSync,
   writeFileSync,
@@ -230,6 +231,41 @@ describe('the whole lab of the demo', () => {
     expect((await saidBy(other)).sheets).toEqual((await saidBy(demo)).sheets);
     expect((await fetch(`${demo.base}/api/package?editions=no-such-edition`)).status).toBe(404);
   }, 60_000);
+
+  it('is taken whole or not at all: stopped half way, nothing of it is in', async () => {
+    const empty = await lab('stopped');
+    const file = join(folder, 'stopping', 'package.zip');
+    mkdirSync(dirname(file));
+    writeFileSync(file, bytes);
+    const database = join(folder, 'stopped.db');
+    const common = { database, file, photographs: join(folder, 'stopped-photographs') };
+    let told = 0;
+    const hooks = {
+      progress: () => {
+        told += 1;
+      },
+      cancelled: () => false,
+      writing: () => undefined,
+    };
+    await workOnPackage({ kind: 'look', id: uuid7(), ...common }, hooks);
+    told = 0;
+    const change = {
+      id: uuid7(),
+      at: NOW,
+      person: 'B1',
+      action: 'takePackage',
+      subject: 'lab',
+      request: {},
+    };
+    const taking = workOnPackage(
+      { kind: 'take', answers: {}, change, ...common },
+      { ...hooks, cancelled: () => told > 20 },
+    );
+    await expect(taking).rejects.toMatchObject({ status: 499 });
+    for (const table of ['maker', 'pair', 'change'])
+      expect(empty.db.prepare(`SELECT count(*) FROM ${table}`).pluck().get()).toBe(0);
+    expect(readdirSync(join(folder, 'stopped-photographs'))).toEqual([]);
+  }, 30_000);
 
   it('is written whole or not at all: stopped, it is none', async () => {
     const hooks = { progress: () => undefined, cancelled: () => false, writing: () => undefined };

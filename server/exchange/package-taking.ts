@@ -209,12 +209,14 @@ function refuseBroken(error: unknown): never {
  * Takes in what was staged: all of it or nothing.
  *
  * @param db a connection of its own, with the stage attached; the stage is used up
+ * @param onTable hears how many tables of how many are in; throws where it is stopped, and nothing is taken
  */
 export function takePackage(
   db: Db,
   tables: readonly PackageTable[],
   answers: PackageAnswers,
   change: Change,
+  onTable: (done: number, total: number) => void = () => undefined,
 ): PackageTaken {
   const stores = openStores(db);
   try {
@@ -228,7 +230,8 @@ export function takePackage(
       const counts: PackageTaken['tables'] = [];
       let changed = 0;
       const later: (() => void)[] = [];
-      for (const table of tables) {
+      for (const [done, table] of tables.entries()) {
+        onTable(done, tables.length);
         const late = lateColumns(tables, table);
         if (late.length > 0) later.push(...lateFills(db, table, late));
         const added = addFresh(db, table, late);

@@ -123,7 +123,10 @@ function take(
     }
     hooks.writing(true);
     try {
-      return takePackage(db, tables, task.answers, task.change);
+      return takePackage(db, tables, task.answers, task.change, (done, total) => {
+        stopWhere(hooks);
+        hooks.progress(done, total);
+      });
     } finally {
       hooks.writing(false);
     }

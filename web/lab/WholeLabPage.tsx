@@ -169,7 +169,14 @@ function InSection() {
       {busy === 'looking' && (
         <JobBar progress={progress} name="Looking into it" of="rows" onStop={stop} />
       )}
-      {busy === 'taking' && <p role="status">Taking it in …</p>}
+      {busy === 'taking' && (
+        <JobBar
+          progress={progress}
+          name="Taking it in"
+          of="tables"
+          onStop={() => void stopJob(job)}
+        />
+      )}
       {problem && <FileFaults problem={problem} />}
       {report && <Report report={report} />}
       {report && report.conflictCount > 0 && busy === '' && (
