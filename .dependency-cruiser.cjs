@@ -26,6 +26,7 @@ const CORE = [
   'fit',
   'wear',
   'sheet',
+  'choose',
 ];
 
 /** The folders of steps in server/: what they share stands above them, and none needs another. */
@@ -42,6 +43,7 @@ const SERVER = [
   'hall',
   'exchange',
   'backups',
+  'guide',
 ];
 /** What wires the steps; and what tests are served by. */
 const WIRING = '^server/(app|former-books|served-[a-z]+)[.]ts$';

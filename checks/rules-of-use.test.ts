@@ -1,22 +1,43 @@
 /** Rules of the uses against `practice.json`: common practice, as verdicts. */
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import {
-  BOOT_GRADES,
-  bindingsOf,
-  cramponsOf,
-  type Event,
-  GROUNDS,
-  STUDS,
-  type Studs,
-  servesEvent,
-  soleLimit,
-  studsOn,
-} from '#core/construction/rules-of-use.ts';
+import type { Use } from '#core/catalogue/disciplines.ts';
+import { GROUNDS, STUDS, type Studs } from '#core/catalogue/rules/football.ts';
+import { soleLimit } from '#core/catalogue/sole-limits.ts';
+import { BOOT_GRADES, bindingsOf, cramponsOf } from '#core/construction/boot-grades.ts';
+import { type Answers, madeOf } from '#core/construction/made-of.ts';
+import { answerUse, type UseAnswer } from '#core/construction/use-answer.ts';
 
-const { football, jumps, boots } = JSON.parse(
+const { football, jumps, boots, dance, hardness } = JSON.parse(
   readFileSync(new URL('practice.json', import.meta.url), 'utf8'),
 );
+
+const write = (_: string, value: number) => `${value}`;
+
+/** How a shoe answers a rule. */
+function answer(
+  rule: string,
+  [use, aim]: [use: string, aim: string],
+  known: {
+    seen?: Answers;
+    figures?: Record<string, number>;
+    scores?: Record<string, number>;
+    uses?: Use[];
+  },
+): UseAnswer {
+  const shoe = {
+    parts: madeOf([{ tag: 'A-01', seen: known.seen ?? {} }], {}),
+    figures: new Map(
+      Object.entries(known.figures ?? {}).map(([id, value]) => [id, { value, U: 0.01 }]),
+    ),
+    scores: new Map(Object.entries(known.scores ?? {})),
+    uses: known.uses ?? [],
+    claims: [],
+  };
+  const found = answerUse(use, aim, shoe, { write }).find((one) => one.rule === rule);
+  if (!found) throw new Error(`no rule ${rule}`);
+  return found;
+}
 
 /** What the table says, as the verdict and the words that go with it. */
 const WORDS: Record<string, [word: string, against: RegExp | undefined]> = {
@@ -37,40 +58,117 @@ describe('studs against grounds', () => {
   );
   it.each(cases)('%s on %s: %s', (studs, ground, says) => {
     const [word, against] = WORDS[says] as (typeof WORDS)[string];
-    const verdict = studsOn(studs, ground);
+    const [made, seen] = [
+      answer(`football/${ground.replace(' ', '-')}`, ['football', ground], {
+        uses: [{ discipline: 'football', speciality: studs }],
+      }),
+      answer(`football/${ground.replace(' ', '-')}`, ['football', ground], { seen: { studs } }),
+    ];
+    const { verdict } = made;
     expect(verdict.word).toBe(word);
+    expect(seen.verdict.word).toBe(word);
     if (against) expect(verdict.against.join(' ')).toMatch(against);
   });
   it('asks no position on the field', () => {
     expect(football.positionMatters).toBe(false);
-    expect(studsOn).toHaveLength(2);
+    const judged = answer('football/firm-natural', ['football', 'firm natural'], {
+      seen: { studs: 'firm ground' },
+    });
+    expect(JSON.stringify(judged)).not.toMatch(/goalkeeper|midfielder|striker|defender|wing/i);
+    expect(judged.aspects.map(({ aspect }) => aspect)).toEqual([
+      'performance',
+      'safety',
+      'durability',
+    ]);
   });
 });
 
 describe('which shoe serves which jump', () => {
-  const SHOES: Record<string, Event> = {
+  const SHOES: Record<string, string> = {
     'triple shoe': 'triple jump',
     'long shoe': 'long jump',
     'sprint shoe': 'sprint',
   };
-  const EVENTS: Record<string, Event> = {
+  const EVENTS: Record<string, string> = {
     triple: 'triple jump',
     long: 'long jump',
     sprint: 'sprint',
   };
+  const serves = (madeFor: string, event: string, more: Parameters<typeof answer>[2] = {}) =>
+    answer(`track/${event.replace(' ', '-')}`, ['track and jumps', event], {
+      uses: [{ discipline: 'track and jumps', speciality: madeFor }],
+      ...more,
+    }).verdict.word;
   const cases = Object.entries(jumps).flatMap(([shoe, events]) =>
     Object.entries(events as Record<string, boolean>).map(
-      ([event, serves]): [string, string, boolean] => [shoe, event, serves],
+      ([event, expected]): [string, string, boolean] => [shoe, event, expected],
     ),
   );
-  it.each(cases)('%s, %s: %s', (shoe, event, serves) => {
-    const { word } = servesEvent(SHOES[shoe] as Event, EVENTS[event] as Event);
-    expect(word.startsWith('suits')).toBe(serves);
+  it.each(cases)('%s, %s: %s', (shoe, event, expected) => {
+    const word = serves(SHOES[shoe] ?? '', EVENTS[event] ?? '', {
+      seen: { 'ball-shape': 'flat' },
+      figures: { 'jump-padding': 14 },
+    });
+    expect(word.startsWith('suits')).toBe(expected);
   });
   it('finds the fault of a rounded ball with a high arch in the triple jump only', () => {
-    expect(servesEvent('triple jump', 'triple jump', true).word).toBe('does not suit');
-    expect(servesEvent('triple jump', 'long jump', true).word).toBe('suits');
-    expect(servesEvent('sprint', 'triple jump').word).toBe('does not suit');
+    const rounded = {
+      seen: { 'ball-shape': 'rounded' } as Answers,
+      figures: { 'insole-arch-height': 16, 'jump-padding': 14 },
+    };
+    expect(serves('triple jump', 'triple jump', rounded)).toBe('does not suit');
+    expect(serves('triple jump', 'long jump', rounded)).toBe('suits');
+    expect(
+      serves('triple jump', 'triple jump', {
+        ...rounded,
+        figures: { 'insole-arch-height': 6, 'jump-padding': 14 },
+      }),
+    ).toBe('suits');
+    expect(serves('sprint', 'triple jump')).toBe('does not suit');
+  });
+  it('sprints in long-jump shoes, which are heavier', () => {
+    expect(serves('long jump', 'sprint')).toBe('suits with a but');
+  });
+});
+
+describe('heels of dance shoes', () => {
+  // Half an inch, at least an inch and a half, up to 2.2 inches: common practice.
+  const heel = (rule: string, aim: string, mm: number, more: Record<string, number> = {}) =>
+    answer(`dance/${rule}`, ['dance', aim], { figures: { 'heel-height': mm, ...more } }).verdict
+      .word;
+  it('are those of each dance and skill', () => {
+    expect(heel('low-heel', 'ballroom, low heel', dance.halfInchMm)).toBe('suits');
+    expect(heel('cuban', 'Cuban heel', dance.cubanAtLeastMm + 0.5)).toBe('suits');
+    expect(heel('cuban', 'Cuban heel', dance.cubanAtLeastMm - 0.5)).toBe('suits with a but');
+    const most = dance.beginnersUpToIn * 25.4;
+    expect(heel('beginners', 'beginners', most - 0.5, { 'heel-base-width': 30 })).toBe('suits');
+    expect(heel('beginners', 'beginners', most + 0.5, { 'heel-base-width': 30 })).toBe(
+      'does not suit',
+    );
+  });
+});
+
+describe('hardness', () => {
+  it('of a soft outsole holds on rock, and is soft for cement', () => {
+    const figures = { 'outsole-hardness': hardness.rubberA, 'forefoot-lugs': 4 };
+    expect(
+      answer('trail/rock', ['trail', 'rock'], { figures, seen: { 'toe-cap': 'hard' } }).verdict
+        .word,
+    ).toBe('suits');
+    const cement = answer('court/cement', ['court', 'cement'], {
+      figures,
+      seen: { compound: 'plain rubber' },
+    });
+    expect(cement.verdict.word).toBe('suits with a but');
+  });
+  it('of foam softer than the usual start is firm enough for court from 50 points on', () => {
+    expect(hardness.foamC).toBeLessThan(hardness.usualFoamStart);
+    const low = (points: number) =>
+      answer('court/low', ['court', 'cement'], {
+        figures: { 'tilt-angle': 60, 'heel-stack': 22, 'midsole-lateral-hardness': points },
+      }).verdict.word;
+    expect(low(hardness.foamC)).toBe('suits');
+    expect(low(48)).toBe('suits with a but');
   });
 });
 

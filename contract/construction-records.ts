@@ -1,6 +1,7 @@
 /** What shoes are made of: answers of the walk, what they say with figures. */
 import { z } from 'zod';
 import { answerFault, LONGEST_ANSWER, WAYS_KNOWN } from '#core/catalogue/construction.ts';
+import { ASPECTS, EVIDENCE_MARKS, RULE_DRAWINGS } from '#core/catalogue/use-rule.ts';
 import { CLAIMED_PARTS } from '#core/claims/claim-tokens.ts';
 import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
 import { uses } from './edition-records.ts';
@@ -47,8 +48,44 @@ export const meaning = z.object({
   }),
 });
 
+const suits = z.enum(VERDICT_WORDS.suits);
+
+export const useAnswer = z.object({
+  rule: z.string(),
+  use: z.string(),
+  name: z.string(),
+  aims: z.string().describe('for which ground, event or way; empty: for all'),
+  why: z.string(),
+  words: z.string(),
+  verdict: z.object({
+    word: suits,
+    for: z.array(z.string()),
+    against: z.array(z.string()),
+    source: z.string(),
+  }),
+  evidence: z.array(
+    z.object({
+      mark: z.enum(EVIDENCE_MARKS),
+      words: z.string(),
+      aspect: z.enum(ASPECTS).optional(),
+    }),
+  ),
+  wouldTell: z.array(
+    z.object({
+      kind: z.enum(['figure', 'score', 'part', 'made for']),
+      of: z.string().describe('a quantity or a part; empty: what it is made for'),
+      words: z.string(),
+    }),
+  ),
+  aspects: z.array(z.object({ aspect: z.enum(ASPECTS), word: suits })),
+  caution: z.string(),
+  draws: z.enum(RULE_DRAWINGS).optional(),
+});
+export type UseAnswerRecord = z.infer<typeof useAnswer>;
+
 export const meant = z.object({
   meanings: z.array(meaning),
+  suits: z.array(useAnswer).describe('how it answers the rules of its uses'),
   cautions: z.array(z.string()).describe('of the uses: where it can hurt someone'),
 });
 

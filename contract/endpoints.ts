@@ -8,6 +8,7 @@ import { EDITION_ENDPOINTS } from './edition-endpoints.ts';
 import type { Endpoint, Topic } from './endpoint.ts';
 import { EXCHANGE_ENDPOINTS } from './exchange-endpoints.ts';
 import { FIT_ENDPOINTS } from './fit-endpoints.ts';
+import { GUIDE_ENDPOINTS } from './guide-endpoints.ts';
 import { HALL_ENDPOINTS } from './hall-endpoints.ts';
 import { ISSUE_ENDPOINTS } from './issue-endpoints.ts';
 import { LAB_ENDPOINTS } from './lab-endpoints.ts';
@@ -43,6 +44,7 @@ export const ENDPOINTS = {
   ...EXCHANGE_ENDPOINTS,
   ...BACKUP_ENDPOINTS,
   ...TABLE_ENDPOINTS,
+  ...GUIDE_ENDPOINTS,
 } satisfies Record<string, Endpoint>;
 
 export type Endpoints = typeof ENDPOINTS;

@@ -266,6 +266,7 @@ export const thresholdChange = z.discriminatedUnion('kind', [
     kind: z.literal('target'),
     value: limits,
   }),
+  z.object({ ...drawnLine, kind: z.literal('rule'), value: limits }),
   z.object({ ...drawnLine, kind: z.literal('wear-checks'), value: wearThresholds.plan }),
   z.object({ ...drawnLine, kind: z.literal('rated-life'), value: wearThresholds.life }),
   z.object({ ...drawnLine, kind: z.literal('tread-limit'), value: wearThresholds.tread }),

@@ -19,7 +19,9 @@ import { tableRoutes } from './exchange/table-routes.ts';
 import { deviationOfEdition, sizeWordsOf } from './fit/deviation.ts';
 import { keepHallTryOn } from './fit/fit.ts';
 import { fitRoutes } from './fit/fit-routes.ts';
+import { fitsOfFoot, footWordsOf } from './fit/sizes.ts';
 import { guardCharset, guardHost, guardPage } from './guard.ts';
+import { guideRoutes } from './guide/guide-routes.ts';
 import { createHallApp } from './hall/hall-app.ts';
 import { type Certificate, type HallDoor, hallDoor } from './hall/hall-door.ts';
 import type { HallRefused } from './hall/hall-guard.ts';
@@ -44,10 +46,12 @@ import { pairRoutes } from './receive/pair-routes.ts';
 import { walkRoutes } from './receive/walk-routes.ts';
 import { wishRoutes } from './receive/wish-routes.ts';
 import { issueFileRoutes, issueRoutes } from './sheets/issue-routes.ts';
+import { lastYearsOf } from './sheets/line.ts';
 import { lineRoutes } from './sheets/line-routes.ts';
 import { loopReader } from './sheets/loops.ts';
 import { pictureReader } from './sheets/sheet-issue.ts';
 import { sheetRoutes } from './sheets/sheet-routes.ts';
+import { keptShelf } from './sheets/shelf.ts';
 import { shelfRoutes } from './sheets/shelf-routes.ts';
 import { refreshShelf } from './sheets/shelf-rows.ts';
 import type { Copy, CopyTerms } from './store/backups.ts';
@@ -245,6 +249,12 @@ export function createApp(options: AppOptions): BenchApp {
       ...issueRoutes(issue),
       ...shelf,
       ...lineRoutes(stores),
+      ...guideRoutes(stores, {
+        shelf: () => keptShelf(stores, sizesOf, keepUp),
+        fits: (asked, ids) => fitsOfFoot(stores, asked, ids),
+        archOf: (asked) => footWordsOf(stores, asked),
+        lastYears: (slug) => lastYearsOf(stores, slug),
+      }),
       ...gaugeRoutes(gauges),
       ...jobRoutes({ imports, jobs }),
       ...packageRoutes({ packages }),

@@ -1,14 +1,19 @@
 /** What editions are made of, and what that says beside their figures. */
 import { median } from 'simple-statistics';
-import type { Use } from '#core/catalogue/disciplines.ts';
+import type { EditionRecord } from '#contract/edition-records.ts';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
+import { drawnRule } from '#core/catalogue/thresholds.ts';
 import { type MadeOfPart, madeOf } from '#core/construction/made-of.ts';
 import type { MeantFigure } from '#core/construction/meaning.ts';
 import { MEANT_QUANTITIES, meaningsOf } from '#core/construction/meanings.ts';
+import type { KnownShoe, RuleTerms } from '#core/construction/use-answer.ts';
 import type { Basis } from '#core/figures/basis.ts';
 import { figureExpanded } from '#core/figures/figure.ts';
 import { handScores, latestFigures, type MeasuredPair } from '#core/figures/pair-figure.ts';
+import { gradeWord } from '#core/figures/typed-reading.ts';
 import { compareEditions } from '#core/sheet/comparison.ts';
+import { chosenUnit } from '#core/sizing/chosen-units.ts';
+import { writeFigure } from '#core/sizing/number-words.ts';
 import type { LabFacts } from './lab-facts.ts';
 import type { StoredPair } from './store/pairs.ts';
 import type { Stores } from './stores.ts';
@@ -32,7 +37,7 @@ interface Meant {
 }
 
 /** Medians of what hands said of pairs. */
-function medianScores(pairs: readonly MeasuredPair[]): Map<string, number> {
+export function medianScores(pairs: readonly MeasuredPair[]): Map<string, number> {
   const scores = new Map<string, number[]>();
   for (const session of pairs.flatMap((pair) => pair.sessions))
     for (const { quantity, votes } of handScores(session))
@@ -74,10 +79,45 @@ export function meantOfEdition(
   return { figures, pairs: edition.pairs };
 }
 
-/** What parts and figures say together, of a shoe for these uses. */
-export const meantBy = (
-  stores: Stores,
+/** How rules are read in this lab: its uses, its lines, its units. */
+export function ruleTerms(stores: Stores, lab: LabFacts): RuleTerms {
+  const changes = stores.thresholds.changes();
+  const chosen = stores.lab.units();
+  return {
+    known: stores.uses.all(),
+    drawn: (subject, use) => drawnRule(changes, subject, use),
+    write: (quantity, value, U) => {
+      const definition = describeQuantity(quantity, lab.catalogue);
+      const grade = U === undefined ? gradeWord(value, definition) : undefined;
+      return (
+        grade ?? writeFigure(value, U, chosenUnit(definition, chosen), definition.decimals).text
+      );
+    },
+  };
+}
+
+/** What its maker says of an edition in words. */
+export const wordsClaimed = (edition: Pick<EditionRecord, 'claimTexts'>): string[] =>
+  edition.claimTexts.flatMap(({ text, withdrawn }) => (withdrawn === null ? [text] : []));
+
+/** All that is known of a shoe, as rules read it. */
+export const knownShoe = (
   parts: readonly MadeOfPart[],
   { figures, pairs }: Meant,
-  uses: readonly Use[],
-) => meaningsOf(parts, figures, medianScores(pairs), uses, stores.uses.all());
+  edition: Pick<EditionRecord, 'uses' | 'claimTexts'>,
+): KnownShoe => ({
+  parts,
+  figures,
+  scores: medianScores(pairs),
+  uses: edition.uses,
+  claims: wordsClaimed(edition),
+});
+
+/** What parts and figures say together, of a shoe for its uses. */
+export const meantBy = (
+  stores: Stores,
+  lab: LabFacts,
+  parts: readonly MadeOfPart[],
+  meant: Meant,
+  edition: Pick<EditionRecord, 'uses' | 'claimTexts'>,
+) => meaningsOf(knownShoe(parts, meant, edition), ruleTerms(stores, lab));

@@ -112,7 +112,7 @@ const ENTRIES = [
       'twist-front-hand',
       'counter-hand',
     ],
-    parts: ['plate', 'studs', 'stud-count', 'closure', 'foam', 'last-shape'],
+    parts: ['plate', 'studs', 'stud-count', 'ball-shape', 'closure', 'foam', 'last-shape'],
     specialities: ['sprint', 'middle and long distance', 'long jump', 'triple jump', 'high jump'],
     cautions: [
       'A long-jump shoe never serves the triple jump: the heel is not padded for the step.',
@@ -236,7 +236,16 @@ const ENTRIES = [
       'counter-hand',
     ],
     optional: ['membrane-height', 'heel-insole', 'tap-ear'],
-    parts: ['welts', 'boot-grade', 'rand', 'waterproof', 'waterproof-height', 'shank', 'closure'],
+    parts: [
+      'welts',
+      'boot-grade',
+      'rand',
+      'waterproof',
+      'waterproof-height',
+      'lace-reach',
+      'cuff',
+      'shank',
+    ],
     specialities: ['walking', 'with crampons', 'ice climbing'],
     cautions: [
       'Boot and crampon are matched by the maker’s grade, and tried on together by an expert.',
@@ -265,7 +274,7 @@ const ENTRIES = [
       'counter-hand',
     ],
     optional: ['membrane-height', 'side-crush', 'bend-arch-back'],
-    parts: ['shank', 'closure', 'toe-cap', 'waterproof', 'waterproof-height', 'upper-material'],
+    parts: ['shank', 'shin', 'closure', 'toe-cap', 'waterproof', 'waterproof-height'],
     cautions: [
       'Protection is certified to its standard by a test house: this bench measures, and certifies nothing.',
     ],

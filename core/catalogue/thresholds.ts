@@ -16,6 +16,8 @@ interface ThresholdValues {
   classes: { bounds: number[] };
   /** Between what a quantity of a model is to lie; null: open on that side. */
   target: Limits;
+  /** Between what a rule of a use wants a figure or a score to lie; the subject names the rule and what it reads. */
+  rule: Limits;
   /** When worn pairs are looked at, in km, hours or days. */
   'wear-checks': { by: 'km' | 'hours' | 'days'; at: number[]; every: number };
   /** From which distance a pair is late, and over which it has done its work, km. */
@@ -64,3 +66,20 @@ export function thresholdInForce<K extends ThresholdKind>(
   const value = forDiscipline ?? (usual.own ? undefined : drawn(''));
   return value ? { value, changed: true } : { value: usual.own ?? usual.general, changed: false };
 }
+
+/**
+ * The line of a rule as the lab drew it for a use, else for all; undefined: it stands as practice has it.
+ * @param subject as `ruleSubject` names it
+ */
+export const drawnRule = (
+  changes: readonly ThresholdChange[],
+  subject: string,
+  discipline: Discipline,
+): Limits | undefined => {
+  const of = (where: Discipline | '') =>
+    changes.find(
+      (change) =>
+        change.kind === 'rule' && change.subject === subject && change.discipline === where,
+    )?.value as Limits | undefined;
+  return of(discipline) ?? of('');
+};

@@ -8,6 +8,8 @@ import { COMMON_PRACTICE, type Verdict } from '../statistics/verdict.ts';
 export interface MeantFigure {
   value: number;
   U: number;
+  /** Said of it, and measured by nobody here. */
+  stated?: boolean;
 }
 
 export interface Meaning {

@@ -1,6 +1,6 @@
 /** What parts and figures say together, each worked by hand. */
 import { describe, expect, it } from 'vitest';
-import { copyOfUse, type Use, usesWith } from '../catalogue/disciplines.ts';
+import type { Use } from '../catalogue/disciplines.ts';
 import { type Answers, madeOf } from './made-of.ts';
 import { meaningsOf } from './meanings.ts';
 
@@ -12,10 +12,14 @@ function meant(
 ) {
   const known = new Map(Object.entries(figures).map(([id, [value, U]]) => [id, { value, U }]));
   return meaningsOf(
-    madeOf([{ tag: 'A-01', seen }], {}),
-    known,
-    new Map(Object.entries(scores)),
-    uses,
+    {
+      parts: madeOf([{ tag: 'A-01', seen }], {}),
+      figures: known,
+      scores: new Map(Object.entries(scores)),
+      uses,
+      claims: [],
+    },
+    { write: (_, value, U) => (U === undefined ? `${value}` : `${value} ± ${U}`) },
   );
 }
 const said = (name: string, ...terms: Parameters<typeof meant>) =>
@@ -124,12 +128,11 @@ it('a gap beside the insole is another insole before another size', () => {
   expect(said('Insole narrower than the shoe', {}, { 'insole-step': [1, 1] })).toBeUndefined();
 });
 
-it('a court shoe is judged by its lean, and the cautions of its uses stand beside it', () => {
+it('the cautions of its uses stand beside it', () => {
   const court: Use = { discipline: 'court', speciality: '' };
-  const { meanings, cautions } = meant({}, { 'tilt-angle': [52, 1] }, {}, [court]);
-  expect(meanings.find(({ name }) => name === 'Steady on court')?.words).toContain('52 ± 1°');
+  const { suits, cautions } = meant({}, { 'tilt-angle': [60, 1] }, {}, [court]);
+  expect(suits.find(({ rule }) => rule === 'court/low')?.verdict.word).toBe('suits');
   expect(cautions.join(' ')).toContain('no running shoes on court');
-  expect(said('Steady on court', {}, { 'tilt-angle': [52, 1] })).toBeUndefined();
 });
 
 it('every verdict names its source, and says what speaks for it or against', () => {
@@ -160,58 +163,5 @@ describe('what a shoe weighs, and where', () => {
     expect(said(NAME, {}, { mass: [330, 7] })).toBeUndefined();
     const boots: Use[] = [{ discipline: 'winter boots', speciality: '' }];
     expect(said(NAME, padded, { mass: [700, 7] }, {}, boots)).toBeUndefined();
-  });
-});
-
-describe('a football shoe', () => {
-  const NAME = 'Studs against grounds';
-  const football = (speciality: string): Use[] => [{ discipline: 'football', speciality }];
-  it('says on which ground its studs suit, and how they do not', () => {
-    const soft = said(NAME, {}, {}, {}, football('soft ground'));
-    expect(soft?.words).toContain('on soft natural grass it suits');
-    expect(soft?.words).toContain('on artificial grass never');
-    const firm = said(NAME, {}, {}, {}, football('firm ground'));
-    expect(firm?.words).toContain('on soft natural grass grip is poor');
-  });
-  it('cannot tell where nobody said for which ground', () => {
-    expect(said(NAME, {}, {}, {}, football(''))?.verdict.word).toBe('cannot tell');
-    expect(said(NAME, {}, {}, {}, [])).toBeUndefined();
-  });
-});
-
-describe('a jumping shoe', () => {
-  const track = (speciality: string): Use[] => [{ discipline: 'track and jumps', speciality }];
-  it('says which events it serves', () => {
-    const long = said('Which events it serves', {}, {}, {}, track('long jump'));
-    expect(long?.words).toContain('triple jump: does not suit');
-    expect(long?.words).toContain('sprint: suits with a but');
-    expect(said('Which events it serves', {}, {}, {}, track('high jump'))).toBeUndefined();
-  });
-  it('is held against the limit of its event, of the thickest place', () => {
-    const NAME = 'Sole against the limit of its event';
-    const word = (heel: [number, number], speciality = 'long jump') =>
-      said(NAME, {}, { 'heel-stack': heel, 'forefoot-stack': [12, 0.5] }, {}, track(speciality))
-        ?.verdict.word;
-    expect(word([18, 1])).toBe('so');
-    expect(word([19.5, 1])).toBe('cannot tell');
-    expect(word([22, 1])).toBe('not so');
-    expect(word([22, 1], 'high jump')).toBeUndefined();
-    expect(said(NAME, {}, {}, {}, track('sprint'))?.verdict.word).toBe('cannot tell');
-    const road = said(NAME, {}, { 'heel-stack': [41.5, 1] }, {}, [
-      { discipline: 'running', speciality: 'racing' },
-    ]);
-    expect(road?.words).toContain('40 mm for road');
-    expect(road?.words).toContain('Check the current rule book');
-    expect(road?.verdict.source).toContain('from memory');
-  });
-});
-
-describe('a lab’s own use', () => {
-  const own = usesWith([{ ...copyOfUse('court'), name: 'sorting hall' }]);
-  it('has the rules of the one it was copied from', () => {
-    const uses: Use[] = [{ discipline: 'sorting hall', speciality: '' }];
-    const { meanings, cautions } = meaningsOf([], new Map(), new Map(), uses, own);
-    expect(meanings.map(({ name }) => name)).toContain('Steady on court');
-    expect(cautions[0]).toContain('no running shoes on court');
   });
 });

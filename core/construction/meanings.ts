@@ -1,17 +1,10 @@
 /** What construction says together with figures: each a verdict with what speaks for it and against. Common practice. */
-import { cautionsOf, hasStackClasses, type Use, type Uses } from '../catalogue/disciplines.ts';
+import { cautionsOf, hasStackClasses } from '../catalogue/disciplines.ts';
 import type { QuantityId } from '../catalogue/quantities.ts';
-import type { MadeOfPart } from './made-of.ts';
-import {
-  cannotTell,
-  judged,
-  type Known,
-  type Meaning,
-  type MeantFigure,
-  mm,
-  type Rule,
-} from './meaning.ts';
-import { RULES_OF_USE } from './meanings-of-use.ts';
+import { RULED_FIGURES } from '../catalogue/rules-of-uses.ts';
+import { bootGrade } from './boot-meanings.ts';
+import { cannotTell, judged, type Known, type Meaning, mm, type Rule } from './meaning.ts';
+import { answerUses, type KnownShoe, type RuleTerms, type UseAnswer } from './use-answer.ts';
 
 /** Above this a stack is high: a bevel keeps the landing from slapping. */
 const HIGH_STACK_MM = 35;
@@ -29,8 +22,8 @@ const ONE_PLANE_DEG = 1;
 const HEAVY_G = 300;
 const LIGHT_G = 250;
 
-/** Figures that a rule reads. */
-export const MEANT_QUANTITIES = [
+/** Figures that are read whatever a shoe is for. */
+const READ_OF_ALL = [
   'mass',
   'heel-stack',
   'forefoot-stack',
@@ -38,8 +31,12 @@ export const MEANT_QUANTITIES = [
   'flex-line',
   'insole-step',
   'sole-plane',
-  'tilt-angle',
 ] as const satisfies readonly QuantityId[];
+
+/** Figures that any rule reads. */
+export const MEANT_QUANTITIES: readonly QuantityId[] = [
+  ...new Set([...READ_OF_ALL, ...RULED_FIGURES]),
+];
 
 function guides({ part, figure, uses, known }: Known): Meaning | undefined {
   // A boot or a dance shoe is neither: the words are of shoes for running and walking.
@@ -214,33 +211,30 @@ const RULES: readonly Rule[] = [
   insoleGap,
   whatWeighs,
   onePlane,
-  ...RULES_OF_USE,
+  bootGrade,
 ];
 
 /**
- * What parts and figures say together. Nothing is certified: where it can hurt someone, the cautions of the
- * uses stand beside it.
+ * What parts and figures say together, and how a shoe answers the rules of its uses. Nothing is certified: where it
+ * can hurt someone, the cautions of the uses stand beside it.
  *
- * @param parts as `madeOf` puts them together
- * @param figures of the edition, or of a pair
- * @param scores medians of scores by hand
+ * @param shoe its parts as `madeOf` puts them together, its figures, and medians of scores by hand
  */
 export function meaningsOf(
-  parts: readonly MadeOfPart[],
-  figures: ReadonlyMap<string, MeantFigure>,
-  scores: ReadonlyMap<string, number>,
-  uses: readonly Use[],
-  known?: Uses,
-): { meanings: Meaning[]; cautions: string[] } {
+  shoe: KnownShoe,
+  rules: RuleTerms,
+): { meanings: Meaning[]; suits: UseAnswer[]; cautions: string[] } {
+  const { parts, figures, scores, uses } = shoe;
   const terms: Known = {
     part: (id) => parts.find(({ part }) => part === id)?.answer,
     figure: (id) => figures.get(id),
     score: (id) => scores.get(id),
     uses,
-    known,
+    known: rules.known,
   };
   return {
     meanings: RULES.flatMap((rule) => rule(terms) ?? []),
-    cautions: cautionsOf(uses, known),
+    suits: answerUses(shoe, rules),
+    cautions: cautionsOf(uses, rules.known),
   };
 }

@@ -9,9 +9,9 @@ import { labelMatrix } from '#core/fit/label-matrix.ts';
 import { fitCaution, footWidthWord, recommend } from '#core/fit/recommendation.ts';
 import { rightGap } from '#core/fit/try-on.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
-import { REFERENCE_LABEL, type SizeLabel } from '#core/sizing/size-label.ts';
+import { nameLabel, REFERENCE_LABEL, type SizeLabel } from '#core/sizing/size-label.ts';
 import { madeOfEdition } from '../construction.ts';
-import { labFacts } from '../lab-facts.ts';
+import { type LabFacts, labFacts } from '../lab-facts.ts';
 import type { Stores } from '../stores.ts';
 import { knownShoes, lengthAt, pairsThatCount, triedLabel, withDoubt } from './evidence.ts';
 import { madeOf, ruleUse } from './fit.ts';
@@ -136,6 +136,78 @@ function saidByKnownShoes(
   });
 }
 
+/** The arch of a foot, and the foot in a line; empty: none was said. */
+export function footWordsOf(stores: Stores, asked: FootAsked): { arch: string; words: string } {
+  const foot = footOf(stores, asked);
+  const lengths = [foot.lengthLeftMm, foot.lengthRightMm].map((mm) => mm?.toFixed(0) ?? '–');
+  const isKnown = foot.lengthLeftMm !== null || foot.lengthRightMm !== null;
+  const width = foot.widthMm === null ? '' : `, ${foot.widthMm.toFixed(0)} mm wide`;
+  return {
+    arch: foot.arch,
+    words: isKnown
+      ? `${foot.tester ? `${foot.tester}: ` : ''}${lengths.join(' / ')} mm${width}, sock ${foot.sock}`
+      : '',
+  };
+}
+
+/** What to take of one edition; undefined where no pair of it bears a label. */
+function recommendEdition(
+  stores: Stores,
+  lab: LabFacts,
+  foot: ReturnType<typeof footOf>,
+  asked: FootAsked,
+  id: string,
+) {
+  const use = asked.use ?? '';
+  const record = stores.editions.byId(id);
+  const [label] = ownLabels(stores, id);
+  if (!label) return undefined;
+  const edition = { id, pairs: pairsThatCount(stores, lab, id) };
+  const ruled = ruleUse(stores, use === '' ? record.uses : [{ discipline: use, speciality: '' }]);
+  const stored = stores.pairs.ofEdition(id).filter(({ leftOut }) => leftOut === null);
+  const upper = madeOfEdition(stores, id, stored).find(({ part }) => part === 'upper-material');
+  const answer = recommend(
+    {
+      lengthLeftMm: foot.lengthLeftMm ?? undefined,
+      lengthRightMm: foot.lengthRightMm ?? undefined,
+      widthMm: foot.widthMm ?? undefined,
+      arch: foot.arch,
+      sock: foot.sock,
+      use: ruled,
+    },
+    {
+      insideAt: (wanted) => {
+        const figure = lengthAt(edition, 'internal-length', wanted, lab);
+        return figure && withDoubt(figure);
+      },
+      made: madeOf(stores, id),
+      label,
+      leather: upper?.answer.toLowerCase().includes('leather') ?? false,
+    },
+    { leatherSmall: asked.leather === 'small', byArch: asked.archSchool === 'by the arch' },
+  );
+  return { record, answer, ruled };
+}
+
+/** How editions fit a foot, by id: the label that is made, and how likely it is right. */
+export function fitsOfFoot(
+  stores: Stores,
+  asked: FootAsked,
+  editionIds: readonly string[],
+): Map<string, { take: string | undefined; right: number; words: string }> {
+  const lab = labFacts(stores);
+  const foot = footOf(stores, asked);
+  return new Map(
+    editionIds.flatMap((id) => {
+      const found = recommendEdition(stores, lab, foot, asked, id);
+      if (!found) return [];
+      const { take, words, chances } = found.answer;
+      const named = take && [nameLabel(take.label), take.width].filter(Boolean).join(' ');
+      return [[id, { take: named, right: chances[0]?.right ?? 0, words }] as const];
+    }),
+  );
+}
+
 /** What to take for a foot, over the editions whose inside was measured. */
 export function recommendFor(stores: Stores, asked: FootAsked): Recommendations {
   const lab = labFacts(stores);
@@ -149,34 +221,9 @@ export function recommendFor(stores: Stores, asked: FootAsked): Recommendations 
       (id) => use === '' || isMadeFor(stores.editions.byId(id).uses, use as ShippedUse, uses),
     );
   const rows = all.slice(0, MOST_AT_HAND).flatMap((id) => {
-    const record = stores.editions.byId(id);
-    const [label] = ownLabels(stores, id);
-    if (!label) return [];
-    const edition = { id, pairs: pairsThatCount(stores, lab, id) };
-    const ruled = ruleUse(stores, use === '' ? record.uses : [{ discipline: use, speciality: '' }]);
-    const made = madeOf(stores, id);
-    const stored = stores.pairs.ofEdition(id).filter(({ leftOut }) => leftOut === null);
-    const upper = madeOfEdition(stores, id, stored).find(({ part }) => part === 'upper-material');
-    const answer = recommend(
-      {
-        lengthLeftMm: foot.lengthLeftMm ?? undefined,
-        lengthRightMm: foot.lengthRightMm ?? undefined,
-        widthMm: foot.widthMm ?? undefined,
-        arch: foot.arch,
-        sock: foot.sock,
-        use: ruled,
-      },
-      {
-        insideAt: (wanted) => {
-          const figure = lengthAt(edition, 'internal-length', wanted, lab);
-          return figure && withDoubt(figure);
-        },
-        made,
-        label,
-        leather: upper?.answer.toLowerCase().includes('leather') ?? false,
-      },
-      { leatherSmall: asked.leather === 'small', byArch: asked.archSchool === 'by the arch' },
-    );
+    const found = recommendEdition(stores, lab, foot, asked, id);
+    if (!found) return [];
+    const { record, answer, ruled } = found;
     return [
       {
         slug: record.slug,

@@ -47,9 +47,10 @@ export function walkOf(stores: Stores, tag: string): Walk {
     made: madeOfEdition(stores, edition.id, kin),
     meant: meantBy(
       stores,
+      lab,
       madeOf([{ tag: pair.tag, seen: own }], stated),
       meantOfPair(measuredPair(stores, lab, pair)),
-      edition.uses,
+      edition,
     ),
   };
 }

@@ -225,7 +225,7 @@ export function buildComparison(
       name,
       pairs: measured,
       lastMm: lastLength(label),
-      meant: meantBy(stores, made, meantOfEdition({ id, pairs }, basis, lab), edition.uses),
+      meant: meantBy(stores, lab, made, meantOfEdition({ id, pairs }, basis, lab), edition),
     })),
     parts: differingParts(editions.map(({ made }) => made)),
     said: wordsOfEditions(

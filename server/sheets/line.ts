@@ -230,3 +230,19 @@ export function setPlace(
     },
   );
 }
+
+/** The version before an edition, where it is the same shoe to its wearer. */
+export function lastYearsOf(
+  stores: Stores,
+  slug: string,
+): { slug: string; name: string; words: string } | null {
+  const edition = stores.editions.bySlug(slug);
+  const follows = stores.lines.linksOf(edition.id).find(({ kind }) => kind === 'follows');
+  if (!follows) return null;
+  const { editions, steps } = buildLine(stores, slug);
+  const older = editions.find((one) => one.id === follows.of);
+  const step = steps.find((one) => one.edition === edition.slug && one.of === older?.slug);
+  return older && step && (step.verdict.word === 'last year’s' || step.verdict.word === 'stay')
+    ? { slug: older.slug, name: older.name, words: step.words }
+    : null;
+}

@@ -365,9 +365,10 @@ export function buildSheet(
     madeOf: parts,
     meant: meantBy(
       stores,
+      knowledge,
       parts,
       meantOfEdition({ id: edition.id, pairs: measured }, meantBasis, knowledge),
-      edition.uses,
+      edition,
     ),
     handScores: scoresByHand(measured),
     checked: readInChecks(measured, knowledge),

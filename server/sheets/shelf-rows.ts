@@ -10,11 +10,13 @@ import type { ShelfFigure, ShelfRow } from '#core/sheet/shelf.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { REFERENCE_LABEL } from '#core/sizing/size-label.ts';
 import { ENDS_ENOUGH, editionLife } from '#core/wear/edition-life.ts';
+import { madeOfEdition, medianScores, wordsClaimed } from '../construction.ts';
 import { measuredPair } from '../figure-book.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import { describeFault, type Log } from '../log.ts';
 import { livesOf } from '../pair-end.ts';
 import type { StoredPair } from '../store/pairs.ts';
+import type { KeptShoe } from '../store/shelf.ts';
 import type { Stores } from '../stores.ts';
 import { statedFigures } from './comparison.ts';
 import type { SizeWords } from './edition-words.ts';
@@ -121,27 +123,35 @@ function factsOf(stores: Stores, editionId: string, stored: readonly StoredPair[
   return { figures, currency: price?.currency ?? '' };
 }
 
+/** Row of an edition, and what the rules of uses read beside it. */
 function rowOfEdition(
   stores: Stores,
   lab: LabFacts,
   editionId: string,
   sizeWords: SizeWords,
-): ShelfRow {
+): { row: ShelfRow; shoe: KeptShoe } {
   const edition = stores.editions.byId(editionId);
   const stored = stores.pairs.ofEdition(editionId).filter((pair) => pair.leftOut === null);
   const pairs = stored.map((pair) => measuredPair(stores, lab, pair));
   const stated = statedFigures(edition, lab.catalogue);
   const facts = factsOf(stores, editionId, stored);
   return {
-    slug: edition.slug,
-    name: editionName(edition),
-    maker: edition.maker,
-    tag: '',
-    uses: edition.uses,
-    pairs: stored.length,
-    figures: { ...figuresOf({ id: editionId, pairs, stated }, lab, false), ...facts.figures },
-    size: sizeWords(editionId),
-    currency: facts.currency,
+    row: {
+      slug: edition.slug,
+      name: editionName(edition),
+      maker: edition.maker,
+      tag: '',
+      uses: edition.uses,
+      pairs: stored.length,
+      figures: { ...figuresOf({ id: editionId, pairs, stated }, lab, false), ...facts.figures },
+      size: sizeWords(editionId),
+      currency: facts.currency,
+    },
+    shoe: {
+      parts: madeOfEdition(stores, editionId, stored),
+      scores: [...medianScores(pairs)],
+      claims: wordsClaimed(edition),
+    },
   };
 }
 
@@ -176,10 +186,10 @@ function keepRow(
   editionId: string,
   sizeWords: SizeWords,
 ): void {
-  const row = stores.shelf.stands(editionId)
+  const kept = stores.shelf.stands(editionId)
     ? rowOfEdition(stores, lab, editionId, sizeWords)
-    : undefined;
-  stores.shelf.write({ editionId, row, lab: revision });
+    : { row: undefined, shoe: undefined };
+  stores.shelf.write({ editionId, ...kept, lab: revision });
 }
 
 /** So many rows lean on one look at what fits whom. */

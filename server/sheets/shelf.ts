@@ -60,6 +60,12 @@ function currentRows(stores: Stores, sizesOf: () => SizeWords, refresh: () => vo
   return heldRows(stores);
 }
 
+/** The shelf as others lean on it: rows by slug with what is known beside their figures, and steps by column. */
+export function keptShelf(stores: Stores, sizesOf: () => SizeWords, refresh: () => void) {
+  const { kept } = currentRows(stores, sizesOf, refresh);
+  return { kept, steps: stepsOf(labFacts(stores)) };
+}
+
 /** Nobody reads a longer list of what is near. */
 const MOST_NEAR = 12;
 

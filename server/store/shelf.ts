@@ -1,11 +1,22 @@
 /** Kept rows of the shelf, and own places by use. */
+import type { MadeOfPart } from '#core/construction/made-of.ts';
 import type { ShelfRow } from '#core/sheet/shelf.ts';
 import type { Db } from './database.ts';
+
+/** What is known of an edition beside its figures: what the rules of its uses read. */
+export interface KeptShoe {
+  parts: MadeOfPart[];
+  /** Medians of scores by hand. */
+  scores: [quantity: string, grade: number][];
+  /** What its maker says in words. */
+  claims: string[];
+}
 
 export interface KeptShelfRow {
   editionId: string;
   /** Undefined: the edition is not on the shelf any more. */
   row: ShelfRow | undefined;
+  shoe: KeptShoe | undefined;
   /** Revision of what the lab knew. */
   lab: number;
 }
@@ -63,9 +74,9 @@ export function shelfStore(db: Db) {
     countStale: (): number => countStale.get() ?? 0,
     /** False where an edition was merged into another. */
     stands: (editionId: string): boolean => selectStands.get(editionId) !== undefined,
-    write({ editionId, row, lab }: KeptShelfRow): void {
+    write({ editionId, row, shoe, lab }: KeptShelfRow): void {
       clear.run(editionId);
-      insert.run({ editionId, content: row ? JSON.stringify(row) : '', lab });
+      insert.run({ editionId, content: row ? JSON.stringify({ row, shoe }) : '', lab });
       unmark.run(editionId);
     },
     /** All rows, by edition: only those written since they were asked for last are read. */
@@ -74,8 +85,8 @@ export function shelfStore(db: Db) {
       if (written.length > 0) held = new Map(held);
       for (const { n, editionId, content, lab } of written) {
         latest = n;
-        const row = content === '' ? undefined : (JSON.parse(content) as ShelfRow);
-        held.set(editionId, { editionId, row, lab });
+        const kept = content === '' ? {} : (JSON.parse(content) as Partial<KeptShelfRow>);
+        held.set(editionId, { editionId, row: kept.row, shoe: kept.shoe, lab });
       }
       return held;
     },

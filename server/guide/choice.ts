@@ -1,0 +1,242 @@
+/** The choice of a shoe: the shelf as candidates, held against the answers of the conversation. */
+import type { z } from 'zod';
+import type { Choice, choiceAsked } from '#contract/choice-records.ts';
+import type { footAsked } from '#contract/sizing-records.ts';
+import { cautionsOf, describeDiscipline } from '#core/catalogue/disciplines.ts';
+import { FOOT_TYPE_RULES } from '#core/catalogue/rules/foot-types.ts';
+import { rulesOfUse } from '#core/catalogue/rules-of-uses.ts';
+import { type Candidate, type ChoiceFit, choose, type Offer } from '#core/choose/choice.ts';
+import { MATTER_ENTRIES } from '#core/choose/matters.ts';
+import { judgeTwoUses, lifeCost } from '#core/choose/pair-costs.ts';
+import {
+  answerRule,
+  answerUse,
+  limitsOf,
+  limitWords,
+  type RuleTerms,
+  suitability,
+} from '#core/construction/use-answer.ts';
+import { wrongValue } from '../problems.ts';
+import type { KeptShelfRow } from '../store/shelf.ts';
+import type { Stores } from '../stores.ts';
+import { type ShelfSource, shoeOnShelf, termsOf } from './suits.ts';
+
+export type ChoiceAsked = z.output<typeof choiceAsked>;
+type FootAsked = z.output<typeof footAsked>;
+
+/** What other steps hand over: the shelf, fits of a foot, and the same shoe of last year. */
+export interface ChoiceSources {
+  shelf: ShelfSource;
+  fits: (asked: FootAsked, editionIds: readonly string[]) => Map<string, ChoiceFit>;
+  archOf: (asked: FootAsked) => { arch: string; words: string };
+  lastYears: (slug: string) => { slug: string; name: string; words: string } | null;
+}
+
+/** Fits are worked out of so many editions for one answer. */
+const MOST_FITTED = 40;
+
+type Held = KeptShelfRow & { row: NonNullable<KeptShelfRow['row']> };
+
+interface Weighed extends Candidate {
+  editionId: string;
+}
+
+/** An edition made for a use, or one whose rules it is known to answer. */
+function candidateOf(
+  held: Held,
+  use: string,
+  aim: string,
+  terms: RuleTerms,
+  arch: string,
+): Weighed | undefined {
+  const shoe = shoeOnShelf(held);
+  const answers = answerUse(use, aim, shoe, terms);
+  const shipped = (name: string) => describeDiscipline(name, terms.known).copiedFrom ?? name;
+  const isMade = shoe.uses.some(({ discipline }) => shipped(discipline) === shipped(use));
+  const word = suitability(answers);
+  if (!isMade && word !== 'suits' && word !== 'suits with a but') return undefined;
+  const rule = arch === 'low' || arch === 'high' ? FOOT_TYPE_RULES[arch] : undefined;
+  return {
+    editionId: held.editionId,
+    row: held.row,
+    parts: new Map(shoe.parts.map(({ part, answer }) => [part, answer])),
+    scores: shoe.scores,
+    answers,
+    footType: rule && answerRule(rule, use, shoe, terms),
+  };
+}
+
+const isFootSaid = ({ tester, left, right }: ChoiceAsked) =>
+  Boolean(tester) || left !== undefined || right !== undefined;
+
+/** What to look for where nothing here suits: what the rules need, with their lines, and what matters. */
+function lookFor(asked: ChoiceAsked, terms: RuleTerms): string[] {
+  const entry = rulesOfUse(asked.use, terms.known);
+  const needed = (entry?.rules ?? [])
+    .filter(({ aims }) => !aims || asked.aim === '' || aims.includes(asked.aim))
+    .flatMap((rule) =>
+      rule.asks.flatMap(({ tests, holds, holding, needed: isNeeded, failing }) => {
+        if (holding !== 'for' || holds === '' || !(isNeeded || failing === 'against')) return [];
+        const [test] = tests;
+        return test?.reads === 'figure'
+          ? [
+              `${holds} (${limitWords(test.of, limitsOf(rule.id, test, asked.use, terms.drawn), terms.write)})`,
+            ]
+          : [holds];
+      }),
+    );
+  return [...new Set([...needed, ...asked.matters.map((matter) => MATTER_ENTRIES[matter].more)])];
+}
+
+function refuseUnknown(stores: Stores, { use, second, aim, secondAim }: ChoiceAsked): void {
+  stores.uses.requireName(use);
+  if (second !== '') stores.uses.requireName(second);
+  for (const [name, wanted, of] of [
+    ['aim', aim, use],
+    ['secondAim', secondAim, second],
+  ] as const) {
+    const aims = rulesOfUse(of, stores.uses.all())?.aims ?? [];
+    if (wanted !== '' && !aims.includes(wanted))
+      throw wrongValue(name, `${of} has no ${wanted}: ${aims.join(', ')}.`);
+  }
+}
+
+/** One pair for both uses, or the best of each: both priced. */
+function twoUses(
+  asked: ChoiceAsked,
+  best: Offer | undefined,
+  held: readonly Held[],
+  terms: RuleTerms,
+  weigh: (use: string, aim: string) => Offer[],
+): Choice['twoUses'] {
+  if (asked.second === '' || asked.second === asked.use) return null;
+  const others = weigh(asked.second, asked.secondAim);
+  const costOf = (slug: string | undefined) => {
+    const row = held.find((one) => one.row.slug === slug)?.row;
+    return row && lifeCost(row);
+  };
+  const two = [
+    { use: asked.use, offer: best },
+    { use: asked.second, offer: others[0] },
+  ].flatMap(({ use, offer }) => (offer ? [{ use, slug: offer.slug, name: offer.name }] : []));
+  const wordIn = (one: Held, use: string, aim: string) =>
+    suitability(answerUse(use, aim, shoeOnShelf(one), terms));
+  const rank = ['suits', 'suits with a but', 'cannot tell'];
+  const both = held
+    .map((one) => ({
+      row: one.row,
+      suits: [
+        wordIn(one, asked.use, asked.aim),
+        wordIn(one, asked.second, asked.secondAim),
+      ] as const,
+    }))
+    .filter(
+      ({ suits }) =>
+        suits.every((word) => rank.includes(word)) && suits.some((word) => word !== 'cannot tell'),
+    )
+    .sort(
+      (a, b) =>
+        Math.max(...a.suits.map((word) => rank.indexOf(word))) -
+          Math.max(...b.suits.map((word) => rank.indexOf(word))) ||
+        (a.row.figures.price?.value ?? Number.POSITIVE_INFINITY) -
+          (b.row.figures.price?.value ?? Number.POSITIVE_INFINITY) ||
+        a.row.slug.localeCompare(b.row.slug),
+    );
+  // What is offered for one of the two uses goes before what nobody would choose for either.
+  const offered = new Set([...(best ? [best.slug] : []), ...others.map(({ slug }) => slug)]);
+  const one = both.find(({ row }) => offered.has(row.slug)) ?? both[0];
+  const judged = judgeTwoUses(
+    one && { name: one.row.name, suits: one.suits, cost: lifeCost(one.row) },
+    two.map(({ slug, name }) => ({ name, cost: costOf(slug) })),
+  );
+  return { ...judged, one: one ? { slug: one.row.slug, name: one.row.name } : null, two };
+}
+
+function noneWords(asked: ChoiceAsked, ofAll: number): string {
+  const ground = asked.aim ? `, ${asked.aim}` : '';
+  return ofAll === 0
+    ? `Nothing on this shelf is made for ${asked.use}${ground}, or known to serve for it.`
+    : `None of these: all ${ofAll} that are here for ${asked.use}${ground} are passed over.`;
+}
+
+export function choiceOf(
+  stores: Stores,
+  asked: ChoiceAsked,
+  { shelf, fits, archOf, lastYears }: ChoiceSources,
+): Choice {
+  refuseUnknown(stores, asked);
+  const { kept, steps } = shelf();
+  const terms = termsOf(stores);
+  const held = [...kept.values()].filter((one): one is Held => one.row !== undefined);
+  const { arch, words: footWords } = archOf(asked);
+  const byArch = asked.archSchool === 'by the arch' ? arch : '';
+  const used = asked.used ? kept.get(asked.used)?.row : undefined;
+  if (asked.used && !used) throw wrongValue('used', 'This edition is not on the shelf.');
+  const currencies = [
+    ...new Set(held.flatMap(({ row }) => (row.figures.price ? [row.currency] : []))),
+  ];
+  const currency = asked.currency ?? currencies[0];
+  const answers = {
+    matters: asked.matters,
+    load: asked.load,
+    risk: asked.risk,
+    money: asked.money !== undefined && currency ? { most: asked.money, currency } : undefined,
+    used: used ? { slug: used.slug, liked: asked.liked === 'yes' } : undefined,
+  };
+  const candidatesFor = (use: string, aim: string) => {
+    const candidates = held.flatMap((one) => candidateOf(one, use, aim, terms, byArch) ?? []);
+    if (!isFootSaid(asked)) return candidates;
+    const found = fits(
+      { ...asked, use },
+      candidates.slice(0, MOST_FITTED).map(({ editionId }) => editionId),
+    );
+    const unknown: ChoiceFit = {
+      right: 0.5,
+      words: 'How it fits is not known: nobody measured its inside.',
+    };
+    return candidates.map((one) => ({ ...one, fit: found.get(one.editionId) ?? unknown }));
+  };
+  const candidates = candidatesFor(asked.use, asked.aim);
+  const chosen = choose(candidates, answers, steps, used);
+  const [best] = chosen.offers;
+  const rowOf = (slug: string) => kept.get(slug)?.row;
+  const knownToSuit = chosen.offers.some(({ suits }) => suits !== 'cannot tell');
+  return {
+    offers: chosen.offers.map((offer) => {
+      const row = rowOf(offer.slug);
+      return {
+        ...offer,
+        price: row?.figures.price ? `${Math.round(row.figures.price.value)} ${row.currency}` : '',
+        lastYears: lastYears(offer.slug),
+      };
+    }),
+    ofAll: candidates.length,
+    passedOver: chosen.passedOver,
+    said: [
+      ...chosen.said,
+      ...(asked.money !== undefined && !currency
+        ? ['Nothing here has a price: money plays no part.']
+        : []),
+      ...(asked.archSchool === 'by the arch' && (arch === '' || arch === 'middle')
+        ? ['The school of foot types has nothing to say of this arch.']
+        : []),
+    ],
+    none: best ? '' : noneWords(asked, candidates.length),
+    lookFor: best && knownToSuit ? [] : lookFor(asked, terms),
+    foot: footWords,
+    currencies,
+    twoUses: twoUses(
+      asked,
+      best,
+      held,
+      terms,
+      (use, aim) => choose(candidatesFor(use, aim), answers, steps, used).offers,
+    ),
+    cautions: cautionsOf(
+      [asked.use, asked.second]
+        .filter(Boolean)
+        .map((discipline) => ({ discipline, speciality: '' })),
+      terms.known,
+    ),
+  };
+}

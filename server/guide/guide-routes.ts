@@ -1,0 +1,42 @@
+/** Handlers of what answers questions: rules of uses, the choice of a shoe. */
+import { ruleById, testsOf } from '#core/catalogue/rules-of-uses.ts';
+import { ruleSubject } from '#core/catalogue/use-rule.ts';
+import type { Handlers } from '../endpoint.ts';
+import { wrongValue } from '../problems.ts';
+import type { Stores } from '../stores.ts';
+import { type ChoiceSources, choiceOf } from './choice.ts';
+import { suitsOf } from './suits.ts';
+
+type GuideHandlers = Pick<Handlers, 'getSuits' | 'getChoice' | 'setRule'>;
+
+export function guideRoutes(stores: Stores, sources: ChoiceSources): GuideHandlers {
+  return {
+    getSuits: ({ params, query }) => {
+      if (query.use !== '') stores.uses.requireName(query.use);
+      return suitsOf(stores, params.edition, query, sources.shelf);
+    },
+    getChoice: ({ query }) => choiceOf(stores, query, sources),
+    setRule: ({ body: { rule: id, of, use, limits, reason }, now, person }) => {
+      const rule = ruleById(id);
+      if (!rule) throw wrongValue('rule', `There is no rule ${id}.`);
+      const subject = rule.asks
+        .flatMap(testsOf)
+        .map((test) => ruleSubject(id, test))
+        .find((known) => known === `${id} ${of}`);
+      if (!subject) throw wrongValue('of', `The rule ${id} reads no ${of}.`);
+      if (limits.low === null && limits.high === null)
+        throw wrongValue('limits', 'A line says from where, up to where, or both.');
+      if (use !== '') stores.uses.requireName(use);
+      stores.thresholds.draw({
+        kind: 'rule',
+        subject,
+        discipline: use,
+        value: limits,
+        reason,
+        at: now,
+        person,
+      });
+      return { rule: id, of };
+    },
+  };
+}
