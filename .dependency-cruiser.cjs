@@ -27,6 +27,7 @@ const CORE = [
   'wear',
   'sheet',
   'choose',
+  'practice',
 ];
 
 /** The folders of steps in server/: what they share stands above them, and none needs another. */

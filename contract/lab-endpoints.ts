@@ -3,6 +3,7 @@
 import { z } from 'zod';
 import { SLOPE_KINDS } from '#core/catalogue/slopes.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
+import { schools } from './desk-records.ts';
 import { byId, done, type Endpoint, EVERYTHING, FIGURES } from './endpoint.ts';
 import * as fields from './fields.ts';
 import * as jobs from './job-records.ts';
@@ -44,6 +45,13 @@ export const LAB_ENDPOINTS = {
     body: z.object({ sender: z.string().trim().max(300, 'at most 300 letters') }),
     answer: z.object({ sender: z.string() }),
     touches: ['lab'],
+  },
+  setSchools: {
+    at: 'PUT /api/lab/schools',
+    summary: 'Says how it is done here where practice differs.',
+    body: schools,
+    answer: schools,
+    touches: ['lab', 'pair', 'figures'],
   },
   setNoticeable: {
     at: 'PUT /api/lab/noticeable',

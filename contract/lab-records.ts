@@ -8,6 +8,7 @@ import { SLOPE_KINDS } from '#core/catalogue/slopes.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
 import { QUANTITY_KINDS } from '#core/sizing/units.ts';
 import { degreesOfFreedom } from './calculation.ts';
+import { schools } from './desk-records.ts';
 import { wearThresholds } from './due-records.ts';
 
 import {
@@ -306,6 +307,7 @@ export const lab = z.object({
   protocols: z.array(protocol),
   people: z.array(person),
   units: unitChoices,
+  schools: schools.describe('where practice differs: how it is done here'),
   sender: z.string().describe('who sends parcels, a line each: it stands on return notes'),
   noticeable: z.record(z.string(), z.number()),
   classes: z

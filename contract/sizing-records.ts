@@ -1,5 +1,6 @@
 /** Sizes over many editions: the matrix of labels, insides on a ruler, and what to take for a foot. */
 import { z } from 'zod';
+import { CHOSEN_SCHOOLS } from '#core/catalogue/schools.ts';
 import { ARCH_WORDS } from '#core/fit/foot.ts';
 import { VOTE_KINDS } from '#core/fit/label-to-label.ts';
 import { sizeLabel } from './fields.ts';
@@ -53,8 +54,14 @@ export const footAsked = z.object({
   arch: z.enum(ARCH_WORDS).optional(),
   sock: z.enum(SOCKS).optional(),
   use: z.string().trim().max(60).optional().describe('empty: every use'),
-  leather: z.enum(['small', 'true']).default('small').describe('leather for climbing'),
-  archSchool: z.enum(['by the arch', 'as it feels']).default('as it feels'),
+  leather: z
+    .enum(CHOSEN_SCHOOLS.leather)
+    .optional()
+    .describe('leather for climbing; left out: as the lab does'),
+  archSchool: z
+    .enum(CHOSEN_SCHOOLS.footTypes)
+    .optional()
+    .describe('foot types; left out: as the lab does'),
 });
 
 const chance = z.object({

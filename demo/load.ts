@@ -34,6 +34,7 @@ import { MATCH_TRUTHS } from './match-truths.ts';
 import { checkPair } from './matches.ts';
 import { demoNoise, demoReadings } from './scenario.ts';
 import { issueBeforeWear } from './sheets.ts';
+import { QUESTION_TRUTHS, STATED_TRUTHS, type StatedTruth } from './shelf-truths.ts';
 import { shoeTruths } from './shoe-truths.ts';
 import { measureBySidewall, studyRuler } from './studies.ts';
 import {
@@ -47,7 +48,7 @@ import {
 import { promiseLooks, wearOut } from './wear.ts';
 
 /** Grows when the scenario changes, so that an older demo database is made anew. */
-export const SCENARIO_VERSION = 11;
+export const SCENARIO_VERSION = 12;
 
 const SCENARIO_SETTING = 'demo-scenario';
 
@@ -137,12 +138,12 @@ function walkAlong(stores: Stores, { key, pairs }: EditionTruth, today: dayjs.Da
   });
 }
 
-/** The follower of a model that the bench has, known by its maker's page alone. */
-function stateEdition(stores: Stores, at: dayjs.Dayjs): void {
-  const { maker, model, name, claims, source, uses } = STATED_EDITION;
+/** An edition that is known by its maker's page alone. */
+function stateEdition(stores: Stores, truth: StatedTruth, at: dayjs.Dayjs): void {
+  const { maker, model, name, claims, source, uses, stated = {}, price } = truth;
   const ids = { maker: idAt(at), model: idAt(at), edition: idAt(at) };
   const told = { at: at.toISOString(), person: 'B1', action: 'addEdition', subject: ids.edition };
-  stores.changes.apply({ id: idAt(at), ...told, request: STATED_EDITION }, () => {
+  stores.changes.apply({ id: idAt(at), ...told, request: truth }, () => {
     const { id } = stores.editions.findOrMake({
       maker: { id: ids.maker, name: maker },
       model: { id: ids.model, name: model },
@@ -153,6 +154,22 @@ function stateEdition(stores: Stores, at: dayjs.Dayjs): void {
       claims: claimRecords(read, source, () => idAt(at)),
       claimTexts: claimTextRecords(read, source, () => idAt(at)),
     });
+    for (const [part, answer] of Object.entries(stated))
+      stores.construction.say(
+        'stated',
+        { id, part: part as PartId, at: told.at, person: told.person },
+        answer,
+      );
+    const asked = price === undefined ? undefined : readPrice(price);
+    if (price !== undefined && asked)
+      stores.lines.addPrice(id, {
+        id: idAt(at),
+        typed: price,
+        place: source,
+        amount: asked.value ?? 0,
+        currency: asked.currency ?? 'EUR',
+        seenOn: at.format('YYYY-MM-DD'),
+      });
     return { id };
   });
 }
@@ -239,6 +256,29 @@ function nameParts(stores: Stores, idOf: (key: string) => string, today: dayjs.D
         (corrector) => corrector.set('edition', change.subject, { fits_true: 1 }),
       );
       return { id: change.subject };
+    });
+  }
+}
+
+/** Asks makers what their pages leave open; some have answered. */
+function askMakers(stores: Stores, today: dayjs.Dayjs): void {
+  for (const { edition, question, daysAgo, answer } of QUESTION_TRUTHS) {
+    const truth = EDITION_TRUTHS.find(({ key }) => key === edition);
+    const [first] = truth?.pairs ?? [];
+    if (!first) continue;
+    const at = today.subtract(daysAgo, 'day').hour(15);
+    const id = idAt(at);
+    const editionId = stores.pairs.byTag(first.tag).editionId;
+    const asked = { id, editionId, claimId: null, question, askedOn: at.format('YYYY-MM-DD') };
+    const told = { at: at.toISOString(), person: 'B1', action: 'askMaker', subject: editionId };
+    stores.changes.apply({ id: idAt(at), ...told, request: asked }, () => {
+      stores.makerQuestions.ask(asked, 'B1');
+      if (answer !== '')
+        stores.makerQuestions.answer(id, {
+          answer,
+          answeredOn: at.add(6, 'day').format('YYYY-MM-DD'),
+        });
+      return { id };
     });
   }
 }
@@ -435,7 +475,10 @@ export function loadScenario(db: Db, day: string): void {
         measureFullBench(stores, { id: pairId, tag, wornKm }, truth, at, idAt);
       });
     for (const edition of EDITION_TRUTHS) walkAlong(stores, edition, today);
-    stateEdition(stores, today.subtract(30, 'day').hour(9));
+    stateEdition(stores, STATED_EDITION, today.subtract(30, 'day').hour(9));
+    for (const truth of STATED_TRUTHS)
+      stateEdition(stores, truth, today.subtract(26, 'day').hour(10));
+    askMakers(stores, today);
     drawLines(stores, today);
     for (const truth of MATCH_TRUTHS) {
       const received = dayjs(stores.pairs.byTag(truth.tag).receivedOn);

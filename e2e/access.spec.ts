@@ -39,8 +39,8 @@ const VIEWS: [name: string, path: string][] = [
   ['shelf', '/shelf?words=under+320+g,+drop+4+to+6'],
   ['one pair or two', '/one-or-two'],
   ['tags', '/tags'],
-  ['calculators', '/calculators'],
-  ['a calculator', '/calculators/carry'],
+  ['calculators', '/guide/calculators'],
+  ['a calculator', '/guide/calculators/carry'],
   [
     'compare',
     '/compare?editions=norrolt-stairwell-mid-cut,wrenfold-latch-low,pelloway-gravel-lane',

@@ -4,7 +4,7 @@ test('a calculator keeps its values in its address, in any unit, and says what i
   page,
   demo,
 }) => {
-  await open(page, demo, '/calculators');
+  await open(page, demo, '/guide/calculators');
   await page.getByRole('link', { name: 'Mass at reference' }).click();
   await page.getByRole('textbox', { name: 'mass g' }).fill('9 oz');
   await page.getByRole('textbox', { name: 'label' }).fill('EU 42');
@@ -23,8 +23,8 @@ test('a calculator keeps its values in its address, in any unit, and says what i
 
   await page.getByRole('textbox', { name: 'mass g' }).fill('9 mm');
   await expect(page.getByText(/mm is a unit of length/)).toBeVisible();
-  await page.goto(`${demo.address}/calculators/mass-at-reference?massG=NaN&beauty=7`);
+  await page.goto(`${demo.address}/guide/calculators/mass-at-reference?massG=NaN&beauty=7`);
   await expect(page.getByText(/does not know: beauty/)).toBeVisible();
-  await page.goto(`${demo.address}/calculators/no-such-thing`);
+  await page.goto(`${demo.address}/guide/calculators/no-such-thing`);
   await expect(page.getByRole('heading', { name: 'No such calculation' })).toBeVisible();
 });

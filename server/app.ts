@@ -249,12 +249,16 @@ export function createApp(options: AppOptions): BenchApp {
       ...issueRoutes(issue),
       ...shelf,
       ...lineRoutes(stores),
-      ...guideRoutes(stores, {
-        shelf: () => keptShelf(stores, sizesOf, keepUp),
-        fits: (asked, ids) => fitsOfFoot(stores, asked, ids),
-        archOf: (asked) => footWordsOf(stores, asked),
-        lastYears: (slug) => lastYearsOf(stores, slug),
-      }),
+      ...guideRoutes(
+        stores,
+        {
+          shelf: () => keptShelf(stores, sizesOf, keepUp),
+          fits: (asked, ids) => fitsOfFoot(stores, asked, ids),
+          archOf: (asked) => footWordsOf(stores, asked),
+          lastYears: (slug) => lastYearsOf(stores, slug),
+        },
+        now,
+      ),
       ...gaugeRoutes(gauges),
       ...jobRoutes({ imports, jobs }),
       ...packageRoutes({ packages }),

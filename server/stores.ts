@@ -7,6 +7,7 @@ import { constructionStore } from './store/construction.ts';
 import { correctionStore } from './store/corrections.ts';
 import { curveStore } from './store/curves.ts';
 import type { Db } from './store/database.ts';
+import { deskStore } from './store/desk.ts';
 import { editionList } from './store/edition-list.ts';
 import { editionStore } from './store/editions.ts';
 import { fitEvidenceStore } from './store/fit-evidence.ts';
@@ -18,6 +19,7 @@ import { keptComparisonStore } from './store/kept-comparisons.ts';
 import { labStore } from './store/lab.ts';
 import { learnedStore } from './store/learned.ts';
 import { lineStore } from './store/lines.ts';
+import { makerQuestionStore } from './store/maker-questions.ts';
 import { matchStore } from './store/matches.ts';
 import { namedPartStore } from './store/named-parts.ts';
 import { nameStore } from './store/names.ts';
@@ -25,6 +27,7 @@ import { ownUseStore } from './store/own-uses.ts';
 import { pairList } from './store/pair-list.ts';
 import { pairStore } from './store/pairs.ts';
 import { photographStore } from './store/photographs.ts';
+import { practiceStore } from './store/practice.ts';
 import { protocolStore } from './store/protocols.ts';
 import { readingStore } from './store/readings.ts';
 import { rotationStore } from './store/rotation.ts';
@@ -63,6 +66,9 @@ export function openStores(db: Db) {
     wishes: wishStore(db),
     lab,
     thresholds,
+    makerQuestions: makerQuestionStore(db),
+    practice: practiceStore(db),
+    desk: deskStore(db),
     readings,
     instruments: instrumentStore(db),
     protocols: protocolStore(db),

@@ -5,7 +5,7 @@
 import { median } from 'd3-array';
 import type { UseAnswer } from '../construction/use-answer.ts';
 import { suitability } from '../construction/use-answer.ts';
-import { LIKENESS } from '../sheet/nearest.ts';
+import { nearestRows, nearWords } from '../sheet/nearest.ts';
 import type { ShelfRow } from '../sheet/shelf.ts';
 import { tProbability } from '../statistics/distributions.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
@@ -48,6 +48,8 @@ export interface Candidate {
   scores: ReadonlyMap<string, number>;
   /** Rules of the use and the ground. */
   answers: readonly UseAnswer[];
+  /** What it is made for instead; empty: it is made for the use. */
+  madeFor?: string;
   /** Undefined: no foot was said. */
   fit?: ChoiceFit | undefined;
   /** By the school of foot types; undefined: switched off, or no arch said. */
@@ -72,6 +74,7 @@ const PART_STEPS = 1.5;
 const OPEN_U = 2;
 const BUT_STEPS = 1;
 const UNSAFE_STEPS = 2;
+const OTHER_USE_STEPS = 3;
 const MISFIT_STEPS = 4;
 const USED_WEIGHT = 0.5;
 const FOOT_TYPE_STEPS = 0.5;
@@ -180,14 +183,12 @@ function weightsOf({ matters, load }: ChoiceAnswers): Map<Matter, number> {
   return weights;
 }
 
-/** How far two editions lie apart in what a wearer gets used to, in steps. */
-function apart(a: ShelfRow, b: ShelfRow, steps: Readonly<Record<string, number>>): number {
-  const known = LIKENESS.flatMap((column) => {
-    const [own, other] = [a.figures[column], b.figures[column]];
-    return own && other ? [(own.value - other.value) / (steps[column] ?? 1)] : [];
-  });
-  return known.length === 0 ? UNKNOWN_STEPS : Math.hypot(...known);
-}
+/** An edition beside what one is used to: how far off, and what drives it. */
+const beside = (
+  used: ShelfRow | undefined,
+  row: ShelfRow,
+  steps: Readonly<Record<string, number>>,
+) => used && nearestRows(used, [row], { conditions: [], uses: [], words: '' }, steps)[0];
 
 const unsafe = ({ answers }: Candidate): string[] =>
   answers.flatMap(({ evidence }) =>
@@ -236,6 +237,7 @@ function rank(
   const suits = suitability(candidate.answers);
   if (suits === 'cannot tell') add(0, OPEN_U);
   if (suits === 'suits with a but') add(-BUT_STEPS);
+  if (candidate.madeFor) add(-OTHER_USE_STEPS);
   if (answers.risk === 'the usual' && unsafe(candidate).length > 0) add(-UNSAFE_STEPS);
   const { fit, footType, row } = candidate;
   if (fit)
@@ -244,8 +246,9 @@ function rank(
       fit.take === undefined ? OPEN_U : 0,
     );
   if (answers.money && row.figures.price === undefined) add(0, 1);
-  if (used && used.slug !== row.slug) {
-    const away = Math.min(MOST_STEPS, apart(used, row, steps));
+  const near = beside(used, row, steps);
+  if (near) {
+    const away = Math.min(MOST_STEPS, near.steps);
     add((answers.used?.liked ? -1 : 1) * USED_WEIGHT * away);
   }
   if (footType) {
@@ -317,6 +320,7 @@ function offerOf(
 ): Offer {
   const { candidate, suits } = ranked;
   const { row, fit } = candidate;
+  const near = beside(used, row, steps);
   const [drop, usual] = [row.figures.drop?.value, used?.figures.drop?.value];
   const sudden =
     drop !== undefined && usual !== undefined && Math.abs(drop - usual) >= SUDDEN_DROP_MM
@@ -342,12 +346,14 @@ function offerOf(
           ? [`${MATTER_ENTRIES[matter].more} than the middle here`]
           : [],
       ),
+      ...(near ? [`beside what you are used to: ${nearWords(near)}`] : []),
       ...candidate.answers.flatMap(({ evidence }) =>
         evidence.filter(({ mark }) => mark === 'for').map(({ words }) => words),
       ),
       ...(candidate.footType?.verdict.for ?? []),
     ].slice(0, 6),
     givesUp: [
+      ...(candidate.madeFor ? [`it is made for ${candidate.madeFor}`] : []),
       ...givenUp(ranked, asked),
       ...candidate.answers.flatMap(({ evidence }) =>
         evidence.filter(({ mark }) => mark === 'but').map(({ words }) => words),

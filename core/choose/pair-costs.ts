@@ -37,8 +37,17 @@ export interface TwoUses {
   words: string;
 }
 
-const perKm = ({ perKm: { low, high }, currency, rated }: LifeCost) =>
-  `${low.toFixed(2)}${high - low < 0.005 ? '' : ` to ${high.toFixed(2)}`} ${currency} a km${rated ? ', by a usual life' : ''}`;
+const perKm = ({ perKm: { low, high }, currency }: LifeCost) =>
+  `${low.toFixed(2)}${high - low < 0.005 ? '' : ` to ${high.toFixed(2)}`} ${currency} a km`;
+
+/** Two pairs, at once and over their lives. */
+function togetherWords(two: readonly { name: string; cost: LifeCost | undefined }[]): string {
+  const [first, second] = two.map(({ cost }) => cost);
+  if (!first || !second || first.currency !== second.currency)
+    return 'What two cost is not known of both.';
+  const both = Math.round(first.price + second.price);
+  return `Two cost ${both} ${first.currency} at once, ${perKm(first)} the one and ${perKm(second)} the other; each is worn half as much and lasts twice as long in days.`;
+}
 
 /**
  * One pair for two uses, or two: both priced over their lives. What is worn for both is worn out in half the time.
@@ -50,30 +59,29 @@ export function judgeTwoUses(
   one: { name: string; suits: readonly [string, string]; cost: LifeCost | undefined } | undefined,
   two: readonly { name: string; cost: LifeCost | undefined }[],
 ): TwoUses {
-  const costs = two.flatMap(({ cost }) => cost ?? []);
-  const [first, second] = costs;
-  const together =
-    first && second && costs.length === two.length && first.currency === second.currency
-      ? `Two cost ${Math.round(first.price + second.price)} ${first.currency} at once, ${perKm(first)} and ${perKm(second)}, and each lasts twice as long in days`
-      : 'What two cost is not known of both';
   if (two.length < 2)
     return {
       word: 'cannot tell',
       words: 'Cannot tell: nothing is offered for one of the two uses.',
     };
+  const together = togetherWords(two);
+  const isRated = [one?.cost, ...two.map(({ cost }) => cost)].some((cost) => cost?.rated);
+  const rated = isRated
+    ? ' Where nobody knows how long one lasts, a usual life of 300 to 400 miles is reckoned with.'
+    : '';
   if (!one)
     return {
       word: 'two pairs',
-      words: `Two pairs: ${two.map(({ name }) => name).join(' and ')}. Nothing on this shelf suits both. ${together}.`,
+      words: `Two pairs: ${two.map(({ name }) => name).join(' and ')}. Nothing on this shelf suits both. ${together}${rated}`,
     };
-  const but = one.suits.some((word) => word === 'suits with a but');
-  const open = one.suits.includes('cannot tell');
-  const costs1 = one.cost
-    ? `it costs ${Math.round(one.cost.price)} ${one.cost.currency}, ${perKm(one.cost)}`
+  const { cost } = one;
+  const price = cost
+    ? `${Math.round(cost.price)} ${cost.currency}, ${perKm(cost)}`
     : 'its price is not known';
-  const word = open ? 'cannot tell' : but ? 'one pair, with a but' : 'one pair';
-  return {
-    word,
-    words: `${open ? 'Perhaps one pair' : but ? 'One pair, with a but' : 'One pair'}: ${one.name}, ${costs1}. ${together}.`,
-  };
+  const [word, lead] = one.suits.includes('cannot tell')
+    ? (['cannot tell', 'Perhaps one pair'] as const)
+    : one.suits.includes('suits with a but')
+      ? (['one pair, with a but', 'One pair, with a but'] as const)
+      : (['one pair', 'One pair'] as const);
+  return { word, words: `${lead}: ${one.name} (${price}). ${together}${rated}` };
 }

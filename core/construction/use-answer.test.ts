@@ -163,7 +163,7 @@ describe('a lab', () => {
     const word = (changes: ThresholdChange[]) =>
       answer('court/low', 'court', '', known, drawn(changes))?.verdict.word;
     expect(word([steep])).toBe('does not suit');
-    expect(word([{ ...steep, discipline: 'sorting hall' }])).toBe('cannot tell');
+    expect(word([{ ...steep, discipline: 'sorting hall' }])).toBe('suits');
   });
   it('has the rules of the use it copied, and its own lines for the copy', () => {
     const own = usesWith([{ ...copyOfUse('court'), name: 'sorting hall' }]);

@@ -136,7 +136,7 @@ function readNumber(
   const own = `${isScore ? write(of, figure.value) : write(of, figure.value, figure.U)}${figure.stated ? ' as stated' : ''}`;
   return {
     held: inside ? 'yes' : outside ? 'no' : 'open',
-    words: `${name.toLowerCase()} ${own}, ${limitWords(of, limits, write)}`,
+    words: `${name.toLowerCase()}${isScore ? ': ' : ' '}${own}, ${limitWords(of, limits, write)}`,
     wouldTell:
       inside || outside
         ? undefined
@@ -370,11 +370,14 @@ export function answerRule(
   };
 }
 
+/** No ground, event or way is asked for. */
+export const WHATEVER = 'whatever';
+
 /**
  * Answers the rules of a use for a shoe.
  *
- * @param aim a ground, an event or a way; empty: those that the shoe is said to be made for, and the tables that
- *   hold shoes of one kind against several grounds
+ * @param aim a ground, an event or a way; empty: those that the shoe is said to be made for, else all; `whatever`: what
+ *   holds whatever the ground is
  * @example a court shoe whose tilt is 60 ± 1° is low enough; at 54.5 ± 1° it cannot be told, and the tilt would tell
  */
 export function answerUse(
@@ -386,7 +389,7 @@ export function answerUse(
   const entry = rulesOfUse(use, terms.known);
   if (!entry) return [];
   const own = specialitiesOf(shoe, use, terms.known).filter((one) => entry.aims.includes(one));
-  const asked = aim !== '' ? [aim] : own.length > 0 ? own : entry.aims;
+  const asked = aim === WHATEVER ? [] : aim !== '' ? [aim] : own.length > 0 ? own : entry.aims;
   return entry.rules
     .filter(
       ({ aims, isTable }) =>

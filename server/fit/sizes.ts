@@ -117,6 +117,15 @@ function footOf(stores: Stores, asked: FootAsked) {
   } as const;
 }
 
+/** How it is done: as asked for, else as the lab does. */
+function schoolsOf(stores: Stores, { leather, archSchool }: FootAsked) {
+  const own = stores.lab.schools();
+  return {
+    leatherSmall: (leather ?? own.leather) === 'small',
+    byArch: (archSchool ?? own.footTypes) === 'by the arch',
+  };
+}
+
 /** What each shoe that a tester knows says of an edition by itself; all testers speak in it. */
 function saidByKnownShoes(
   stores: Stores,
@@ -137,13 +146,17 @@ function saidByKnownShoes(
 }
 
 /** The arch of a foot, and the foot in a line; empty: none was said. */
-export function footWordsOf(stores: Stores, asked: FootAsked): { arch: string; words: string } {
+export function footWordsOf(
+  stores: Stores,
+  asked: FootAsked,
+): { arch: string; words: string; byArch: boolean } {
   const foot = footOf(stores, asked);
   const lengths = [foot.lengthLeftMm, foot.lengthRightMm].map((mm) => mm?.toFixed(0) ?? '–');
   const isKnown = foot.lengthLeftMm !== null || foot.lengthRightMm !== null;
   const width = foot.widthMm === null ? '' : `, ${foot.widthMm.toFixed(0)} mm wide`;
   return {
     arch: foot.arch,
+    byArch: schoolsOf(stores, asked).byArch,
     words: isKnown
       ? `${foot.tester ? `${foot.tester}: ` : ''}${lengths.join(' / ')} mm${width}, sock ${foot.sock}`
       : '',
@@ -184,7 +197,7 @@ function recommendEdition(
       label,
       leather: upper?.answer.toLowerCase().includes('leather') ?? false,
     },
-    { leatherSmall: asked.leather === 'small', byArch: asked.archSchool === 'by the arch' },
+    schoolsOf(stores, asked),
   );
   return { record, answer, ruled };
 }

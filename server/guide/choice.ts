@@ -2,7 +2,7 @@
 import type { z } from 'zod';
 import type { Choice, choiceAsked } from '#contract/choice-records.ts';
 import type { footAsked } from '#contract/sizing-records.ts';
-import { cautionsOf, describeDiscipline } from '#core/catalogue/disciplines.ts';
+import { cautionsOf, describeDiscipline, nameUses } from '#core/catalogue/disciplines.ts';
 import { FOOT_TYPE_RULES } from '#core/catalogue/rules/foot-types.ts';
 import { rulesOfUse } from '#core/catalogue/rules-of-uses.ts';
 import { type Candidate, type ChoiceFit, choose, type Offer } from '#core/choose/choice.ts';
@@ -15,6 +15,7 @@ import {
   limitWords,
   type RuleTerms,
   suitability,
+  WHATEVER,
 } from '#core/construction/use-answer.ts';
 import { wrongValue } from '../problems.ts';
 import type { KeptShelfRow } from '../store/shelf.ts';
@@ -28,7 +29,7 @@ type FootAsked = z.output<typeof footAsked>;
 export interface ChoiceSources {
   shelf: ShelfSource;
   fits: (asked: FootAsked, editionIds: readonly string[]) => Map<string, ChoiceFit>;
-  archOf: (asked: FootAsked) => { arch: string; words: string };
+  archOf: (asked: FootAsked) => { arch: string; words: string; byArch: boolean };
   lastYears: (slug: string) => { slug: string; name: string; words: string } | null;
 }
 
@@ -50,10 +51,11 @@ function candidateOf(
   arch: string,
 ): Weighed | undefined {
   const shoe = shoeOnShelf(held);
-  const answers = answerUse(use, aim, shoe, terms);
+  const answers = answerUse(use, aim || WHATEVER, shoe, terms);
   const shipped = (name: string) => describeDiscipline(name, terms.known).copiedFrom ?? name;
   const isMade = shoe.uses.some(({ discipline }) => shipped(discipline) === shipped(use));
   const word = suitability(answers);
+  // Without a ground there may be no rule to answer: what is made for it is all there is.
   if (!isMade && word !== 'suits' && word !== 'suits with a but') return undefined;
   const rule = arch === 'low' || arch === 'high' ? FOOT_TYPE_RULES[arch] : undefined;
   return {
@@ -62,6 +64,7 @@ function candidateOf(
     parts: new Map(shoe.parts.map(({ part, answer }) => [part, answer])),
     scores: shoe.scores,
     answers,
+    madeFor: isMade ? '' : nameUses(held.row.uses),
     footType: rule && answerRule(rule, use, shoe, terms),
   };
 }
@@ -120,7 +123,7 @@ function twoUses(
     { use: asked.second, offer: others[0] },
   ].flatMap(({ use, offer }) => (offer ? [{ use, slug: offer.slug, name: offer.name }] : []));
   const wordIn = (one: Held, use: string, aim: string) =>
-    suitability(answerUse(use, aim, shoeOnShelf(one), terms));
+    suitability(answerUse(use, aim || WHATEVER, shoeOnShelf(one), terms));
   const rank = ['suits', 'suits with a but', 'cannot tell'];
   const both = held
     .map((one) => ({
@@ -168,8 +171,7 @@ export function choiceOf(
   const { kept, steps } = shelf();
   const terms = termsOf(stores);
   const held = [...kept.values()].filter((one): one is Held => one.row !== undefined);
-  const { arch, words: footWords } = archOf(asked);
-  const byArch = asked.archSchool === 'by the arch' ? arch : '';
+  const { arch, words: footWords, byArch } = archOf(asked);
   const used = asked.used ? kept.get(asked.used)?.row : undefined;
   if (asked.used && !used) throw wrongValue('used', 'This edition is not on the shelf.');
   const currencies = [
@@ -184,7 +186,9 @@ export function choiceOf(
     used: used ? { slug: used.slug, liked: asked.liked === 'yes' } : undefined,
   };
   const candidatesFor = (use: string, aim: string) => {
-    const candidates = held.flatMap((one) => candidateOf(one, use, aim, terms, byArch) ?? []);
+    const candidates = held.flatMap(
+      (one) => candidateOf(one, use, aim, terms, byArch ? arch : '') ?? [],
+    );
     if (!isFootSaid(asked)) return candidates;
     const found = fits(
       { ...asked, use },
@@ -214,10 +218,15 @@ export function choiceOf(
     passedOver: chosen.passedOver,
     said: [
       ...chosen.said,
+      ...(asked.aim === ''
+        ? [
+            `Say on or for what, and more is judged: ${rulesOfUse(asked.use, terms.known)?.aims.join(', ')}.`,
+          ]
+        : []),
       ...(asked.money !== undefined && !currency
         ? ['Nothing here has a price: money plays no part.']
         : []),
-      ...(asked.archSchool === 'by the arch' && (arch === '' || arch === 'middle')
+      ...(byArch && footWords !== '' && (arch === '' || arch === 'middle')
         ? ['The school of foot types has nothing to say of this arch.']
         : []),
     ],

@@ -16,6 +16,7 @@ type LabHandlers = Pick<
   | 'setUpLab'
   | 'setUnits'
   | 'setSender'
+  | 'setSchools'
   | 'setNoticeable'
   | 'setClasses'
   | 'takeSlope'
@@ -69,6 +70,7 @@ export function labRoutes(
         protocols,
         people: stores.lab.people(),
         units: stores.lab.units(),
+        schools: stores.lab.schools(),
         sender: stores.lab.sender(),
         noticeable,
         classes: stores.lab.classes(),
@@ -85,6 +87,10 @@ export function labRoutes(
     setSender: ({ body: { sender } }) => {
       stores.lab.writeSetting('sender', sender);
       return { sender };
+    },
+    setSchools: ({ body }) => {
+      stores.lab.writeSetting('schools', body);
+      return body;
     },
     setNoticeable: ({ body: { quantity, step, reason }, now, person }) => {
       if (!(quantity in labFacts(stores).catalogue))

@@ -160,6 +160,8 @@ const DECLARED: Record<string, Declared> = {
         WHERE y.pair_id IN (SELECT id FROM temp.chosen_pair))`,
   },
   wish: { about: 'What readers and the lab would like to have measured.', part: OF_PAIR },
+  maker_question: { about: 'Questions to makers, and their answers.', part: OF_EDITION },
+  practice_round: { about: 'Rounds of practice.' },
   second_look: { about: 'Second looks that were promised.', part: OF_EDITION },
   own_order: { about: 'The own order of editions for each use.', part: OF_EDITION },
   kept_comparison: { about: 'Comparisons under a name.', names: ['name'] },

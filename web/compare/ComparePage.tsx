@@ -1,7 +1,6 @@
 import { Button, Select } from '@mantine/core';
 import { Link } from 'react-router';
 import type { Comparison } from '#contract/sheet-records.ts';
-import { describePart } from '#core/catalogue/construction.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
 import { useComparison } from '../api/record-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
@@ -13,6 +12,7 @@ import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { MeaningLines } from '../shell/MeaningLines.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { PairSelect } from '../shell/PairSelect.tsx';
+import { PartLink } from '../shell/PartLink.tsx';
 import { TableLinks } from '../shell/TableLinks.tsx';
 import { useUnits } from '../shell/units.ts';
 import classes from './ComparePage.module.css';
@@ -271,10 +271,15 @@ function ComparedEditions({
           ))}
         </tbody>
       </table>
-      {editions.some(({ meant }) => meant.meanings.length > 0) && (
+      {editions.some(({ meant }) => meant.meanings.length + meant.suits.length > 0) && (
         <div className={classes.meanings}>
           {editions.map(({ slug, name, meant }) => (
-            <MeaningLines key={slug} meant={meant} title={`${name}: what that says`} />
+            <MeaningLines
+              key={slug}
+              meant={meant}
+              edition={slug}
+              title={`${name}: what that says`}
+            />
           ))}
         </div>
       )}
@@ -286,7 +291,7 @@ function ComparedEditions({
             rows={parts}
             keyOf={({ part }) => part}
             columns={[
-              { head: 'Part', cell: ({ part }) => describePart(part).name, names: true },
+              { head: 'Part', cell: ({ part }) => <PartLink part={part} />, names: true },
               ...editions.map((edition, index) => ({
                 head: edition.name,
                 cell: ({ cells }: Comparison['parts'][number]) => partWords(cells[index]),

@@ -1,3 +1,4 @@
+import { SHOE_PARTS } from '#core/catalogue/construction.ts';
 import {
   type BenchDocument,
   type DocumentDrawing,
@@ -9,6 +10,7 @@ import {
   partsIn,
   type StandingFigure,
 } from '#core/sheet/document.ts';
+import { PartLink } from '../shell/PartLink.tsx';
 import { DataTable } from './DataTable.tsx';
 import classes from './DocumentView.module.css';
 import { RungMark } from './RungMark.tsx';
@@ -117,12 +119,18 @@ function Table({ part: { columns, rows } }: { part: TablePart }) {
   );
 }
 
+/** A part of the shoe leads to what the guide tells of it; other names stand as they are. */
+function partNamed(name: string) {
+  const part = SHOE_PARTS.find((one) => one.name === name);
+  return part ? <PartLink part={part.id} /> : name;
+}
+
 function Facts({ rows }: { rows: readonly [string, string][] }) {
   return (
     <dl className={classes.facts}>
       {rows.map(([name, words]) => (
         <div key={name}>
-          <dt>{name}</dt>
+          <dt>{partNamed(name)}</dt>
           <dd>{words}</dd>
         </div>
       ))}

@@ -1,9 +1,8 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
-import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { SOCKS } from '#contract/fit-records.ts';
 import type { Recommendations } from '#contract/sizing-records.ts';
-import { ARCH_WORDS, oddFeet, readFootLength } from '#core/fit/foot.ts';
+import { ARCH_WORDS, oddFeet } from '#core/fit/foot.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { useRecommendations } from '../api/fit-queries.ts';
 import { useLab } from '../api/queries.ts';
@@ -12,6 +11,7 @@ import { PageFault } from '../shell/PageFault.tsx';
 import { useUses } from '../shell/uses.ts';
 import { FitLinks } from './FitLinks.tsx';
 import classes from './FitPage.module.css';
+import { FootField } from './FootField.tsx';
 
 type Row = Recommendations['rows'][number];
 
@@ -55,41 +55,11 @@ function Taken({ row }: { row: Row }) {
   );
 }
 
-/** The length of a foot, kept as typed until it can be read. */
-function FootField({
-  label,
-  value,
-  onRead,
-}: {
-  label: string;
-  value: string;
-  onRead: (mm: string) => void;
-}) {
-  const [typed, setTyped] = useState({ of: value, text: value ? `${value} mm` : '' });
-  const text = typed.of === value ? typed.text : value ? `${value} mm` : '';
-  const read = text.trim() === '' ? undefined : readFootLength(text);
-  return (
-    <TextInput
-      label={label}
-      w={130}
-      placeholder="262 mm"
-      value={text}
-      error={read?.ok === false ? read.fault.message : undefined}
-      onChange={(event) => {
-        const written = event.currentTarget.value;
-        const next = written.trim() === '' ? undefined : readFootLength(written);
-        const mm = next?.ok ? String(next.value) : '';
-        setTyped({ of: mm, text: written });
-        onRead(mm);
-      }}
-    />
-  );
-}
-
 /** For a foot, a sock and a use: which label of each shoe at hand. */
 export function RecommendationPage() {
   const [search, setSearch] = useSearchParams();
   const lab = useLab();
+  const schools = lab.data?.schools ?? { leather: 'small', footTypes: 'as it feels' };
   const uses = useUses();
   const said = (name: string) => search.get(name) ?? '';
   const choose = (name: string, value: string) =>
@@ -173,7 +143,11 @@ export function RecommendationPage() {
         <NativeSelect
           label="Leather for climbing"
           data={[
-            { value: '', label: 'half a size small' },
+            {
+              value: '',
+              label: `as here: ${schools.leather === 'small' ? 'half a size small' : 'true'}`,
+            },
+            { value: 'small', label: 'half a size small' },
             { value: 'true', label: 'true' },
           ]}
           value={said('leather')}
@@ -182,7 +156,8 @@ export function RecommendationPage() {
         <NativeSelect
           label="Arches"
           data={[
-            { value: '', label: 'as it feels' },
+            { value: '', label: `as here: ${schools.footTypes}` },
+            { value: 'as it feels', label: 'as it feels' },
             { value: 'by the arch', label: 'by the arch' },
           ]}
           value={said('archSchool')}

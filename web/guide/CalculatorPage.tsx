@@ -90,12 +90,13 @@ function Calculator({ name }: { name: string }) {
   if (!entries.data) return null;
   if (!entry)
     return (
-      <div className={classes.page}>
-        <h1>No such calculation</h1>
+      <>
+        <h2>No such calculation</h2>
         <p>
-          There is none called “{name.slice(0, 60)}”. <Link to="/calculators">All calculators</Link>
+          There is none called “{name.slice(0, 60)}”.{' '}
+          <Link to="/guide/calculators">All calculators</Link>
         </p>
-      </div>
+      </>
     );
   const hold = (next: Record<string, string>) => {
     setTexts(next);
@@ -115,8 +116,8 @@ function Calculator({ name }: { name: string }) {
       : undefined;
   const isPlaced = entry.fields.some(({ path }) => faultOf(path) !== undefined);
   return (
-    <div className={classes.page}>
-      <h1>{titleOf(name)}</h1>
+    <>
+      <h2>{titleOf(name)}</h2>
       <p>{entry.summary}</p>
       <div className={classes.body}>
         <div className={classes.fields}>
@@ -139,7 +140,7 @@ function Calculator({ name }: { name: string }) {
           </div>
         </div>
         <section className={classes.result} aria-label="Result" aria-live="polite">
-          <h2>Result</h2>
+          <h3>Result</h3>
           {Object.keys(texts).length === 0 && (
             <p className="soft">Type what goes in, or take the example.</p>
           )}
@@ -163,9 +164,9 @@ function Calculator({ name }: { name: string }) {
       </div>
       <p className="soft">
         {entry.step}. Formula: {entry.source}. For programs: <code>POST /api/calc/{name}</code>.{' '}
-        <Link to="/calculators">All calculators</Link>
+        <Link to="/guide/calculators">All calculators</Link>
       </p>
-    </div>
+    </>
   );
 }
 

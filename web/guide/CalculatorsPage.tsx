@@ -14,7 +14,7 @@ export function CalculatorsPage() {
         return entry
           ? [
               <li key={name}>
-                <Link to={`/calculators/${name}`}>{titleOf(name)}</Link>
+                <Link to={`/guide/calculators/${name}`}>{titleOf(name)}</Link>
                 <span className="soft"> {entry.summary}</span>
               </li>,
             ]
@@ -23,19 +23,19 @@ export function CalculatorsPage() {
     </ul>
   );
   return (
-    <div className={classes.page}>
-      <h1>Calculators</h1>
+    <>
+      <h2>Calculators</h2>
       <p className="soft">
         The arithmetic of the bench, without a record. An address holds the values: it can be kept
         and passed on.
       </p>
       <section aria-label="Asked for most">
-        <h2>Asked for most</h2>
+        <h3>Asked for most</h3>
         {list(FIRST)}
       </section>
       {steps.map((step) => (
         <section key={step} aria-label={step}>
-          <h2>{step}</h2>
+          <h3>{step}</h3>
           {list(
             entries.data
               .filter((entry) => entry.step === step && !FIRST.includes(entry.name))
@@ -43,6 +43,6 @@ export function CalculatorsPage() {
           )}
         </section>
       ))}
-    </div>
+    </>
   );
 }

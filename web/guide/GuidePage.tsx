@@ -1,6 +1,9 @@
 import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
+import { SHOE_PARTS } from '#core/catalogue/construction.ts';
 import type { Uses } from '#core/catalogue/disciplines.ts';
+import { expectedDoubts, measuringCard } from '#core/catalogue/measuring-cards.ts';
+import { PART_CARDS } from '#core/catalogue/part-cards.ts';
 import { PURPOSES } from '#core/catalogue/purposes.ts';
 import type { MeasuredQuantityId, QuantityId } from '#core/catalogue/quantities.ts';
 import {
@@ -12,6 +15,7 @@ import type { UsualSlope } from '#core/catalogue/slopes.ts';
 import { TAKEN_OTHERWISE } from '#core/catalogue/taken-otherwise.ts';
 import { nameTool } from '#core/catalogue/tools.ts';
 import { QuantityDrawing } from '../drawing/QuantityDrawing.tsx';
+import { PartLink } from '../shell/PartLink.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import { useUses } from '../shell/uses.ts';
 import classes from './GuidePage.module.css';
@@ -66,7 +70,7 @@ function Entry({
     <li className={classes.entry} id={definition.id}>
       <QuantityDrawing definition={definition} height={104} />
       <div>
-        <h3>{definition.name}</h3>
+        <h4>{definition.name}</h4>
         {purpose && <p>{purpose}</p>}
         <p className="soft">
           {definition.datum}
@@ -94,8 +98,54 @@ function Entry({
             {takenWords(definition, uses)}
           </p>
         </details>
+        <TakingCard definition={definition} amount={amount} />
       </div>
     </li>
+  );
+}
+
+/** How it is taken step by step, the traps, the doubt to expect by tool, and the parts it describes. */
+function TakingCard({
+  definition,
+  amount,
+}: {
+  definition: QuantityDefinition;
+  amount: (value: number) => string;
+}) {
+  const { steps, traps } = measuringCard(definition);
+  const doubts = expectedDoubts(definition);
+  const parts = SHOE_PARTS.filter(({ id }) =>
+    (PART_CARDS[id].figures as readonly string[]).includes(definition.id),
+  );
+  return (
+    <details className={classes.terms}>
+      <summary>How it is taken, and the traps</summary>
+      {!definition.computed && (
+        <ol>
+          {steps.map((step) => (
+            <li key={step}>{step}</li>
+          ))}
+        </ol>
+      )}
+      <p>Traps: {traps.join(' ')}</p>
+      {doubts.length > 0 && (
+        <p>
+          Doubt to expect of one shoe, two readings:{' '}
+          {doubts.map(({ tool, U }) => `± ${amount(U)} with a ${tool}`).join(', ')}.
+        </p>
+      )}
+      {parts.length > 0 && (
+        <p>
+          It describes:{' '}
+          {parts.map(({ id }, at) => (
+            <span key={id}>
+              {at > 0 && ', '}
+              <PartLink part={id} />
+            </span>
+          ))}
+        </p>
+      )}
+    </details>
   );
 }
 
@@ -133,8 +183,8 @@ export function GuidePage() {
     })).filter((one) => one.definitions.length > 0);
   }, [catalogue, filter]);
   return (
-    <div className={classes.page}>
-      <h1>Guide: what is measured, and how</h1>
+    <>
+      <h2>What is measured, and how</h2>
       <p className="soft">
         Values are common practice, until a lab has its own. Drawings show the datum, not a figure.
       </p>
@@ -150,7 +200,7 @@ export function GuidePage() {
       {groups.length === 0 && <p>No quantity answers to that.</p>}
       {groups.map(({ group, definitions }) => (
         <section key={group}>
-          <h2>{GROUP_TITLES[group]}</h2>
+          <h3 className={classes.group}>{GROUP_TITLES[group]}</h3>
           <ul className={classes.entries}>
             {definitions.map((definition) => (
               <Entry key={definition.id} definition={definition} units={units} uses={uses} />
@@ -163,6 +213,6 @@ export function GuidePage() {
         Protective boots are certified by others: Emvex measures. For studs, crampons and protective
         wear see the rule book and the standard; for pain see a clinician.
       </p>
-    </div>
+    </>
   );
 }

@@ -82,6 +82,10 @@ export function FirstStart() {
         Set up the bench
       </Button>
       <p style={{ marginTop: 20 }}>
+        New at a bench? <Link to="/guide/practice">Ten minutes of practice</Link> on simulated
+        shoes, or <Link to="/guide/shoe">the shoe, part by part</Link>.
+      </p>
+      <p style={{ marginTop: 8 }}>
         A lab that you have already comes in as it is: <Link to="/lab/whole">a package of it</Link>,
         or <Link to="/lab/copies">a copy of its book</Link>.
       </p>

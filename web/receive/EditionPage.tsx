@@ -16,6 +16,7 @@ import { orEmpty, typedLabel, typedList, typedNumber } from '../shell/form-field
 import { PageFault } from '../shell/PageFault.tsx';
 import { useUses } from '../shell/uses.ts';
 import { AddClaims, ClaimsOnFile } from './Claims.tsx';
+import { MakerQuestions } from './MakerQuestions.tsx';
 import classes from './ReceivePage.module.css';
 import { ReportedOnFile } from './Reported.tsx';
 import { Targets } from './Targets.tsx';
@@ -299,6 +300,7 @@ function EditionRecordForm({ record }: { record: Correctable }) {
           <Link to={wishAddress(edition)}>Wish for a pair</Link>
           <Link to={`/editions/${edition.slug}/fit`}>True to its label?</Link>
           <Link to={`/editions/${edition.slug}/life`}>How long it lasts</Link>
+          <Link to={`/guide/suits/${edition.slug}`}>What it suits</Link>
           <Link to={`/editions/${edition.slug}/line`}>Its line of versions</Link>
           <Link to={`/lab/changes?edition=${edition.slug}`}>What was changed of it</Link>
         </div>
@@ -359,6 +361,10 @@ function EditionRecordForm({ record }: { record: Correctable }) {
           <AddClaims editionId={edition.id} />
           <h2>What others reported of it</h2>
           <ReportedOnFile edition={edition} />
+          <MakerQuestions
+            edition={edition}
+            claims={edition.claims.filter(({ withdrawn }) => withdrawn === null)}
+          />
         </section>
       </div>
       {merging && (

@@ -16,11 +16,12 @@ import type { ClaimedPart } from '#core/claims/claim-tokens.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { useChange } from '../api/queries.ts';
 import { useWalkOf } from '../api/record-queries.ts';
+import { ShoeDrawing } from '../drawing/ShoeDrawing.tsx';
 import { putOnBench } from '../shell/bench.ts';
 import { MeaningLines } from '../shell/MeaningLines.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
+import { PartLink } from '../shell/PartLink.tsx';
 import { UseField } from './UseField.tsx';
-import { WalkDrawing } from './WalkDrawing.tsx';
 import classes from './WalkPage.module.css';
 import { useWalk, type WalkState } from './walk.ts';
 
@@ -326,7 +327,7 @@ function WalkAlong({ walk }: { walk: Walk }) {
             onChange={(value) => setWay(value as WayKnown)}
           />
         </div>
-        <WalkDrawing part={part} onChoose={goTo} />
+        <ShoeDrawing part={part} onChoose={goTo} />
         <div className={classes.ruler} aria-hidden="true">
           {order.map((one) => {
             const { seen, stated } = saidOf(one.id);
@@ -342,6 +343,7 @@ function WalkAlong({ walk }: { walk: Walk }) {
         <Question key={`${part.id} ${way}`} walk={walk} state={state} />
         <ClaimsInWords walk={walk} part={part} />
         <div className={classes.keys}>
+          <PartLink part={part.id} words="what it is for" />
           <Button variant="subtle" size="compact-sm" onClick={() => step(-1)}>
             <Kbd mr={6}>[</Kbd> back
           </Button>
@@ -358,7 +360,7 @@ function WalkAlong({ walk }: { walk: Walk }) {
           error={setUses.error?.message}
           onChange={(uses) => setUses.mutate({ params: { id: walk.edition.id }, body: { uses } })}
         />
-        <MeaningLines meant={walk.meant} />
+        <MeaningLines meant={walk.meant} edition={walk.edition.slug} />
       </div>
       <SaidSoFar walk={walk} state={state} />
     </div>

@@ -185,6 +185,7 @@ export function WishesPage() {
     <div className={classes.page}>
       <header className={classes.head}>
         <h1>Wish list</h1>
+        <Link to="/desk">Desk: what comes next, and why</Link>
       </header>
       <p className="soft">
         Pairs that are promised, wished for, or asked for by readers. Receiving one strikes it off;

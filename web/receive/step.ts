@@ -79,6 +79,12 @@ export const receiveStep: Step = {
       goTo: 'An edition without a pair',
     },
     {
+      path: 'desk',
+      title: 'Desk',
+      page: async () => (await import('./DeskPage.tsx')).DeskPage,
+      goTo: 'Desk: what is reviewed next',
+    },
+    {
       path: 'wishes',
       title: 'Wish list',
       page: async () => (await import('./WishesPage.tsx')).WishesPage,

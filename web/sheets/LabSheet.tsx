@@ -11,6 +11,7 @@ import { editionName } from '#core/sizing/edition-name.ts';
 import { writeNumber } from '#core/sizing/number-words.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { MeaningLines } from '../shell/MeaningLines.tsx';
+import { PartLink } from '../shell/PartLink.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import { Verdict } from '../shell/Verdict.tsx';
 import { BudgetLine } from './BudgetLine.tsx';
@@ -249,8 +250,7 @@ function MadeOf({ sheet }: { sheet: Sheet }) {
                       className={made.state === 'contradicted' ? 'look-here' : undefined}
                     >
                       {at > 0 && ' · '}
-                      <span className="soft">{describePart(made.part).name}:</span>{' '}
-                      {answerWords(made)}
+                      <PartLink part={made.part} />:{answerWords(made)}
                     </span>
                   ))}
                 </dd>
@@ -332,7 +332,7 @@ export function LabSheet({
       <HandScores sheet={sheet} />
       <ReadInChecks sheet={sheet} />
       <MadeOf sheet={sheet} />
-      <MeaningLines meant={sheet.meant} />
+      <MeaningLines meant={sheet.meant} edition={sheet.edition.slug} />
       {sheet.edition.claimTexts.length > 0 && (
         <section aria-label="Claimed in words">
           <h2>Claimed in words</h2>

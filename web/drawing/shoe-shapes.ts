@@ -1,4 +1,4 @@
-/** The drawing that the walk goes along: a shoe from the side and from below, part by part, x 0 heel to 100 toe. */
+/** The drawing of a shoe's parts: a shoe from the side and from below, part by part, x 0 heel to 100 toe. */
 import { curveCatmullRomClosed, line } from 'd3-shape';
 import type { ShoePart, WalkView } from '#core/catalogue/construction.ts';
 
@@ -11,7 +11,7 @@ const GROUND = 206;
 /** Middle of the view from below. */
 const MIDDLE = 110;
 
-export const WALK_BOX = { width: 660, height: 240 };
+export const SHOE_BOX = { width: 660, height: 240 };
 
 export const toPixels = ([x, y]: Point, view: WalkView): [number, number] =>
   view === 'from below'
@@ -182,7 +182,7 @@ const outline = line<[number, number]>().curve(curveCatmullRomClosed.alpha(0.5))
 const pathOf = (points: readonly Point[], view: WalkView): string =>
   outline(points.map((point) => toPixels(point, view))) ?? '';
 
-export interface WalkShape {
+export interface ShoeShape {
   lit: Lit;
   path: string;
 }
@@ -198,7 +198,7 @@ const DRAWN: Record<WalkView, readonly Lit[]> = {
 const ONLY_LIT: readonly Lit[] = ['last', 'welts', 'toe', 'eyelets'];
 
 /** The shapes of a view with one of them lit. */
-export function walkShapes(view: WalkView, lit: Lit): WalkShape[] {
+export function shoeShapes(view: WalkView, lit: Lit): ShoeShape[] {
   if (view === 'from below') return [{ lit, path: pathOf(PLAN, view) }];
   const shapes = DRAWN[view].filter((id) => id === lit || !ONLY_LIT.includes(id));
   return (shapes.includes(lit) ? shapes : [...shapes, lit]).flatMap((id) => {

@@ -1,10 +1,10 @@
 import { useId } from 'react';
 import { SHOE_PARTS, type ShoePart } from '#core/catalogue/construction.ts';
-import classes from './WalkPage.module.css';
-import { toPixels, WALK_BOX, walkShapes } from './walk-shapes.ts';
+import classes from './ShoeDrawing.module.css';
+import { SHOE_BOX, shoeShapes, toPixels } from './shoe-shapes.ts';
 
 /** The shoe with the part in hand lit by section lining, and the other parts of the view as dots to go to. */
-export function WalkDrawing({
+export function ShoeDrawing({
   part,
   onChoose,
 }: {
@@ -17,11 +17,11 @@ export function WalkDrawing({
     toPixels(view === 'from below' ? [of.at[0], (of.at[1] - 2) * 2.5] : of.at, view);
   const [x, y] = place(part);
   const width = 18 + 8.4 * part.name.length;
-  const left = Math.min(Math.max(x - width / 2, 2), WALK_BOX.width - width - 2);
+  const left = Math.min(Math.max(x - width / 2, 2), SHOE_BOX.width - width - 2);
   const above = y > 70;
   return (
     <svg
-      viewBox={`0 0 ${WALK_BOX.width} ${WALK_BOX.height}`}
+      viewBox={`0 0 ${SHOE_BOX.width} ${SHOE_BOX.height}`}
       className={classes.drawing}
       role="img"
       aria-label={`${part.name}, on a shoe ${view}`}
@@ -40,7 +40,7 @@ export function WalkDrawing({
       {view !== 'from below' && (
         <line x1="20" y1="206" x2="640" y2="206" className={classes.ground} />
       )}
-      {walkShapes(view, part.lights).map(({ lit, path }) => (
+      {shoeShapes(view, part.lights).map(({ lit, path }) => (
         <path
           key={lit}
           d={path}

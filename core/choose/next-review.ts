@@ -1,0 +1,223 @@
+/** What is reviewed next, and why; and how a shelf is balanced. Common practice. */
+
+export interface Wanted {
+  /** `Norrolt Stairwell, mid cut` */
+  name: string;
+  slug: string | null;
+  kind: 'promised' | 'wished for' | 'asked for';
+  why: string;
+  whom: string;
+  dueOn: string | null;
+}
+
+export interface SecondLookDue {
+  name: string;
+  slug: string;
+  /** The pair that is looked at again; empty: any of the edition. */
+  tag: string;
+  what: string;
+  on: string | null;
+  late: boolean;
+}
+
+export interface ShelfGap {
+  use: string;
+  /** Editions of it that were measured here. */
+  measured: number;
+  /** Those that are known by what is stated alone, cheapest first. */
+  stated: readonly { name: string; slug: string }[];
+}
+
+export interface AtHand {
+  name: string;
+  slug: string;
+  tag: string;
+  returnBy: string | null;
+}
+
+export interface NextReview {
+  what: string;
+  slug: string | null;
+  /** Pair that is here already; empty: none. */
+  tag: string;
+  /** It is to be worn or looked at again, not received. */
+  again: boolean;
+  why: string[];
+  /** What it costs, and whether the purse holds it. */
+  price: string;
+  /** The greater, the sooner. */
+  weight: number;
+}
+
+export interface Purse {
+  amount: number;
+  currency: string;
+}
+
+const DAY_MS = 86_400_000;
+/** A day so near presses. */
+const SOON_DAYS = 14;
+/** With fewer measured editions of a use nobody can compare. */
+export const ENOUGH_TO_COMPARE = 3;
+
+const daysTo = (day: string, today: string) =>
+  Math.round((Date.parse(day) - Date.parse(today)) / DAY_MS);
+
+const dayWords = (days: number) =>
+  days < 0 ? `${-days} days late` : days === 0 ? 'due today' : `due in ${days} days`;
+
+interface Gathered {
+  name: string;
+  slug: string | null;
+  tag: string;
+  again: boolean;
+  why: string[];
+  weight: number;
+}
+
+/**
+ * What comes next, the most pressing first: what was promised and is due, what several readers ask for, what must go
+ * back, what a gap on the shelf wants. What the purse does not hold comes after what it holds.
+ *
+ * @param today as 2026-11-27
+ * @param prices by slug, in the currency of each
+ */
+export function nextReviews(
+  {
+    wanted,
+    looks,
+    gaps,
+    atHand,
+  }: {
+    wanted: readonly Wanted[];
+    looks: readonly SecondLookDue[];
+    gaps: readonly ShelfGap[];
+    atHand: readonly AtHand[];
+  },
+  today: string,
+  purse: Purse | undefined,
+  prices: ReadonlyMap<string, { amount: number; currency: string }>,
+): NextReview[] {
+  const gathered = new Map<string, Gathered>();
+  const add = (name: string, slug: string | null, why: string, weight: number, tag = '') => {
+    const key = slug ?? name.toLowerCase();
+    const known = gathered.get(key) ?? {
+      name,
+      slug,
+      tag: '',
+      again: false,
+      why: [],
+      weight: 0,
+    };
+    known.why.push(why);
+    known.weight += weight;
+    known.tag ||= tag;
+    gathered.set(key, known);
+    return known;
+  };
+  const soon = (day: string | null) => (day !== null && daysTo(day, today) <= SOON_DAYS ? 3 : 0);
+  for (const { name, slug, kind, why, whom, dueOn } of wanted) {
+    const due = dueOn ? `, ${dayWords(daysTo(dueOn, today))}` : '';
+    add(
+      name,
+      slug,
+      `${kind}${whom ? ` by ${whom}` : ''}: ${why}${due}`,
+      (kind === 'promised' ? 3 : kind === 'asked for' ? 2 : 1) + soon(dueOn),
+    );
+  }
+  for (const { name, slug, tag, what, on, late } of looks)
+    add(
+      name,
+      slug,
+      `second look promised: ${what}${on ? `, ${dayWords(daysTo(on, today))}` : late ? ', due now' : ''}`,
+      2 + (late ? 3 : soon(on)),
+      tag,
+    ).again = true;
+  for (const { name, slug, tag, returnBy } of atHand)
+    add(
+      name,
+      slug,
+      `${tag} is here and not measured${returnBy ? `; it goes back, ${dayWords(daysTo(returnBy, today))}` : ''}`,
+      1 + soon(returnBy),
+      tag,
+    );
+  for (const { use, measured, stated } of gaps)
+    for (const { name, slug } of stated.slice(0, 2))
+      add(
+        name,
+        slug,
+        `${use} has ${measured === 0 ? 'nothing measured' : `${measured} measured`}: too few to compare`,
+        1,
+      );
+  return [...gathered.values()]
+    .map(({ name, slug, tag, again, why, weight }): NextReview => {
+      const price = slug ? prices.get(slug) : undefined;
+      const isOver =
+        !tag &&
+        !again &&
+        price !== undefined &&
+        purse !== undefined &&
+        price.currency === purse.currency &&
+        price.amount > purse.amount;
+      return {
+        what: name,
+        slug,
+        tag,
+        again,
+        why,
+        price:
+          tag || again
+            ? 'here already'
+            : price === undefined
+              ? 'price not known'
+              : `${Math.round(price.amount)} ${price.currency}${isOver ? ', over the purse' : ''}`,
+        weight: isOver ? weight - 10 : weight,
+      };
+    })
+    .sort((a, b) => b.weight - a.weight || a.what.localeCompare(b.what));
+}
+
+export interface BalanceLine {
+  name: string;
+  bought: number;
+  loaned: number;
+  gifted: number;
+  all: number;
+}
+
+/** More of a maker's pairs were given or lent than this share: said. Common practice. */
+const ONE_SIDED = 0.75;
+const ENOUGH_PAIRS = 3;
+
+/** How pairs came, by maker and over all. */
+export function balanceOf(came: readonly { maker: string; acquisition: string; pairs: number }[]): {
+  lines: BalanceLine[];
+  all: BalanceLine;
+  words: string;
+} {
+  const lines = new Map<string, BalanceLine>();
+  const empty = (name: string): BalanceLine => ({ name, bought: 0, loaned: 0, gifted: 0, all: 0 });
+  const all = empty('all');
+  for (const { maker, acquisition, pairs } of came) {
+    const line = lines.get(maker) ?? empty(maker);
+    lines.set(maker, line);
+    for (const one of [line, all]) {
+      one.all += pairs;
+      if (acquisition === 'bought' || acquisition === 'loaned' || acquisition === 'gifted')
+        one[acquisition] += pairs;
+    }
+  }
+  const sorted = [...lines.values()].sort((a, b) => b.all - a.all || a.name.localeCompare(b.name));
+  const oneSided = sorted.filter(
+    (line) => line.all >= ENOUGH_PAIRS && (line.loaned + line.gifted) / line.all > ONE_SIDED,
+  );
+  const words =
+    all.all === 0
+      ? 'No pair is here yet.'
+      : `${all.bought} of ${all.all} pairs were bought.${
+          oneSided.length > 0
+            ? ` Of ${oneSided.map(({ name }) => name).join(' and ')} most were lent or given: say so on sheets, and buy one.`
+            : ''
+        }`;
+  return { lines: sorted, all, words };
+}

@@ -1,0 +1,389 @@
+import { Button, NativeSelect, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { Choice } from '#contract/choice-records.ts';
+import { SOCKS } from '#contract/fit-records.ts';
+import { rulesOfUse } from '#core/catalogue/rules-of-uses.ts';
+import { LOADS, MATTER_ENTRIES, MATTERS, RISKS } from '#core/choose/matters.ts';
+import { ARCH_WORDS } from '#core/fit/foot.ts';
+import { useChoice } from '../api/guide-queries.ts';
+import { useLab } from '../api/queries.ts';
+import { FootField } from '../fit/FootField.tsx';
+import { useChoices } from '../shell/address.ts';
+import { EditionSelect } from '../shell/EditionSelect.tsx';
+import { PageFault } from '../shell/PageFault.tsx';
+import { useUses } from '../shell/uses.ts';
+import classes from './Guide.module.css';
+
+type Offer = Choice['offers'][number];
+
+const PLACES = ['first', 'second', 'third'] as const;
+
+/** Parts of an offer in lines; nothing where there are none. */
+function Lines({ title, lines }: { title: string; lines: readonly string[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <div>
+      <h4>{title}</h4>
+      <ul>
+        {lines.map((line) => (
+          <li key={line}>{line}</li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+const SUITS_WORDS: Record<Offer['suits'], string> = {
+  suits: 'It suits',
+  'suits with a but': 'It suits, with a but',
+  'cannot tell': 'Cannot tell yet whether it suits',
+  'does not suit': 'It does not suit',
+};
+
+function OfferView({
+  offer,
+  place,
+  use,
+  aim,
+}: {
+  offer: Offer;
+  place: number;
+  use: string;
+  aim: string;
+}) {
+  const { slug, name, suits, why, givesUp, sure, open, next, take, fitWords, cautions } = offer;
+  const asked = new URLSearchParams({ use, ...(aim ? { aim } : {}) });
+  return (
+    <li className={classes.offer}>
+      <b aria-hidden="true">{place}</b>
+      <section aria-label={name}>
+        <h3>
+          <Link to={`/sheets/${slug}?view=reader`}>{name}</Link>
+          {take && `, ${take}`}
+        </h3>
+        <p>
+          <Link to={`/guide/suits/${slug}?${asked}`}>{SUITS_WORDS[suits]}</Link>; {sure}
+          {offer.price && `; ${offer.price}`}.
+        </p>
+        {fitWords && <p className="soft">{fitWords}</p>}
+        <div className={classes.columns}>
+          <Lines title="Why" lines={why} />
+          <Lines title="What it gives up" lines={givesUp} />
+          <Lines title="Not known yet" lines={open} />
+          <Lines title="The next would be" lines={next} />
+        </div>
+        {offer.lastYears && (
+          <p>
+            <Link to={`/editions/${offer.lastYears.slug}`}>{offer.lastYears.name}</Link>:{' '}
+            {offer.lastYears.words}
+          </p>
+        )}
+        {cautions.map((caution) => (
+          <p key={caution}>
+            <strong>Caution:</strong> {caution}
+          </p>
+        ))}
+      </section>
+    </li>
+  );
+}
+
+/** What comes of the answers. */
+function Answered({ choice, use, aim }: { choice: Choice; use: string; aim: string }) {
+  const { offers, none, lookFor, said, passedOver, twoUses, cautions, ofAll, foot } = choice;
+  return (
+    <section aria-label="What is offered">
+      <h2>
+        {use}
+        {aim && `, ${aim}`}
+      </h2>
+      {foot && <p className="soft">For the foot {foot}.</p>}
+      <div role="status">
+        {none ? (
+          <p>
+            <strong>{none}</strong>
+          </p>
+        ) : (
+          <p>
+            {offers.length} of {ofAll} here.
+          </p>
+        )}
+        {said.map((line) => (
+          <p key={line}>{line}</p>
+        ))}
+      </div>
+      {twoUses && (
+        <section aria-label="One pair or two">
+          <h3>One pair, or two</h3>
+          <p>{twoUses.words}</p>
+          <p className="soft">
+            {twoUses.two.map(({ slug, name, use: of }, at) => (
+              <span key={of}>
+                {at > 0 && '; '}for {of} <Link to={`/sheets/${slug}?view=reader`}>{name}</Link>
+              </span>
+            ))}
+          </p>
+        </section>
+      )}
+      <ol className={classes.offers}>
+        {offers.map((offer, at) => (
+          <OfferView key={offer.slug} offer={offer} place={at + 1} use={use} aim={aim} />
+        ))}
+      </ol>
+      {lookFor.length > 0 && (
+        <section aria-label="What to look for">
+          <h3>{none ? 'What to look for instead' : 'What is known to suit would have'}</h3>
+          <ul>
+            {lookFor.map((line) => (
+              <li key={line}>{line}</li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {passedOver.length > 0 && (
+        <details>
+          <summary>Passed over: {passedOver.length}</summary>
+          <ul>
+            {passedOver.map(({ slug, name, why }) => (
+              <li key={slug}>
+                <Link to={`/sheets/${slug}?view=reader`}>{name}</Link>: {why}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      {cautions.map((caution) => (
+        <p key={caution}>
+          <strong>Caution:</strong> {caution}
+        </p>
+      ))}
+      <p className="soft">
+        By what is measured, seen and stated here. Position, name and colour play no part. A try-on
+        tells more; pain is for a clinician.
+      </p>
+    </section>
+  );
+}
+
+const ASKED = [
+  'use',
+  'aim',
+  'second',
+  'secondAim',
+  'tester',
+  'left',
+  'right',
+  'wide',
+  'arch',
+  'sock',
+  'load',
+  'risk',
+  'money',
+  'currency',
+  'used',
+  'liked',
+  'archSchool',
+] as const;
+
+/** Money as it is typed: empty says nothing, and what is no money is told at its field. */
+function readMoney(text: string): { amount: number | undefined; fault: string | undefined } {
+  if (text.trim() === '') return { amount: undefined, fault: undefined };
+  const amount = Number(text.replace(',', '.'));
+  return amount > 0 && amount <= 100000
+    ? { amount, fault: undefined }
+    : { amount: undefined, fault: 'An amount more than nothing; empty: no limit.' };
+}
+
+/** A short conversation, and three to five editions that answer to it. A link holds the answers. */
+export function ChoosePage() {
+  const [search, choose] = useChoices({ replace: true });
+  const uses = useUses();
+  const lab = useLab().data;
+  const said = (name: string) => search.get(name) ?? '';
+  const matters = said('matters').split(',').filter(Boolean);
+  const [money, setMoney] = useState(said('money'));
+  const readingMoney = readMoney(money);
+  const use = said('use');
+  const aims = use ? (rulesOfUse(use, uses)?.aims ?? []) : [];
+  const secondAims = said('second') ? (rulesOfUse(said('second'), uses)?.aims ?? []) : [];
+  const known = MATTERS as readonly string[];
+  const query = {
+    use,
+    matters: matters.filter((matter) => known.includes(matter)).join(','),
+    ...Object.fromEntries(
+      ASKED.flatMap((name) => (name !== 'use' && said(name) ? [[name, said(name)]] : [])),
+    ),
+  };
+  const choice = useChoice(query as Parameters<typeof useChoice>[0]);
+  const testers = (lab?.people ?? []).filter(({ role }) => role === 'tester');
+  const select = (
+    name: string,
+    label: string,
+    data: readonly (string | { value: string; label: string })[],
+    then: Record<string, string> = {},
+  ) => (
+    <NativeSelect
+      size="xs"
+      label={label}
+      value={said(name)}
+      data={[...data]}
+      onChange={(event) => choose({ [name]: event.currentTarget.value, ...then })}
+    />
+  );
+  const none = (label: string) => ({ value: '', label });
+  const mattersTo = (place: number, matter: string) =>
+    choose({
+      matters: [0, 1, 2]
+        .map((at) => (at === place ? matter : (matters[at] ?? '')))
+        .filter(Boolean)
+        .join(','),
+    });
+  return (
+    <>
+      <h2>Choose a shoe</h2>
+      <div className={classes.talk}>
+        <form
+          aria-label="What is asked"
+          onSubmit={(event) => event.preventDefault()}
+          className={classes.noprint}
+        >
+          <fieldset className={classes.asked}>
+            <legend>For what</legend>
+            {select('use', 'Use', [none('choose first'), ...uses.map(({ name }) => name)], {
+              aim: '',
+            })}
+            {select('aim', 'On, or for', [none('whatever'), ...aims])}
+            {select('load', 'Carrying', [none('nothing'), ...Object.keys(LOADS).slice(1)])}
+            {select(
+              'second',
+              'And also for',
+              [none('nothing else'), ...uses.map(({ name }) => name)],
+              {
+                secondAim: '',
+              },
+            )}
+            {said('second') &&
+              select('secondAim', 'That on, or for', [none('whatever'), ...secondAims])}
+          </fieldset>
+          <fieldset className={classes.asked}>
+            <legend>For which foot</legend>
+            {select('tester', 'Foot of', [none('typed here'), ...testers.map(({ code }) => code)])}
+            <FootField
+              size="xs"
+              label="Left, length"
+              value={said('left')}
+              onRead={(left) => choose({ left })}
+            />
+            <FootField
+              size="xs"
+              label="Right, length"
+              value={said('right')}
+              onRead={(right) => choose({ right })}
+            />
+            {select('sock', 'Sock', [none('as usual'), ...SOCKS])}
+            {select(
+              'arch',
+              'Arch',
+              ARCH_WORDS.map((word) => ({ value: word, label: word || 'not said' })),
+            )}
+            {select('archSchool', 'The arch chooses', [
+              none(`as here: ${lab?.schools.footTypes ?? 'as it feels'}`),
+              { value: 'as it feels', label: 'no, as it feels' },
+              { value: 'by the arch', label: 'yes, by the arch' },
+            ])}
+          </fieldset>
+          <fieldset className={classes.asked}>
+            <legend>What matters most</legend>
+            {PLACES.map((place, at) => (
+              <NativeSelect
+                key={place}
+                size="xs"
+                label={place.charAt(0).toUpperCase() + place.slice(1)}
+                value={matters[at] ?? ''}
+                disabled={at > matters.length}
+                data={[
+                  none('nothing more'),
+                  ...MATTERS.map((matter) => ({
+                    value: matter,
+                    label: matter,
+                    disabled: matters.includes(matter) && matters[at] !== matter,
+                  })),
+                ]}
+                description={
+                  matters[at]
+                    ? MATTER_ENTRIES[matters[at] as keyof typeof MATTER_ENTRIES]?.says
+                    : undefined
+                }
+                onChange={(event) => mattersTo(at, event.currentTarget.value)}
+              />
+            ))}
+          </fieldset>
+          <fieldset className={classes.asked}>
+            <legend>What one knows, and pays</legend>
+            <EditionSelect
+              size="xs"
+              label="Used to"
+              value={said('used')}
+              onChange={(used) => choose({ used })}
+              clearable
+            />
+            {said('used') &&
+              select('liked', 'And likes it', [
+                { value: 'yes', label: 'yes' },
+                { value: 'no', label: 'no, something else' },
+              ])}
+            {select('risk', 'Risk that is borne', [
+              none('the usual'),
+              ...RISKS.filter((one) => one !== 'the usual'),
+            ])}
+            <TextInput
+              size="xs"
+              label="At most"
+              placeholder="120"
+              inputMode="decimal"
+              value={money}
+              error={readingMoney.fault}
+              onChange={(event) => {
+                const typed = event.currentTarget.value;
+                setMoney(typed);
+                const { amount } = readMoney(typed);
+                choose({ money: amount === undefined ? '' : String(amount) });
+              }}
+            />
+            {(choice.data?.currencies.length ?? 0) > 1 &&
+              select('currency', 'In', [
+                none(choice.data?.currencies[0] ?? ''),
+                ...(choice.data?.currencies.slice(1) ?? []),
+              ])}
+            <span>
+              <Button
+                size="xs"
+                variant="default"
+                onClick={() => window.print()}
+                disabled={!choice.data}
+              >
+                Print this page
+              </Button>
+            </span>
+          </fieldset>
+        </form>
+        <div>
+          {choice.isError && !choice.data && <PageFault error={choice.error} />}
+          {choice.isError && choice.data && (
+            <p role="alert" className="look-here">
+              {choice.error.message}
+            </p>
+          )}
+          {use === '' && <p>Say what it is for: everything else may be left open.</p>}
+          {use !== '' && choice.data && (
+            <Answered choice={choice.data} use={use} aim={said('aim')} />
+          )}
+        </div>
+      </div>
+      <p className={`soft ${classes.noprint}`}>
+        The address of this page holds the answers: send it, or keep it.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,212 @@
+import { Button, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { z } from 'zod';
+import { describePart } from '#core/catalogue/construction.ts';
+import type { Discipline } from '#core/catalogue/disciplines.ts';
+import type { QuantityId } from '#core/catalogue/quantities.ts';
+import { drawnRule, type ThresholdChange } from '#core/catalogue/thresholds.ts';
+import type { Limits } from '#core/catalogue/tolerance.ts';
+import {
+  type Criterion,
+  type RuleTest,
+  ruleSubject,
+  type UseRule,
+} from '#core/catalogue/use-rule.ts';
+import { limitWords } from '#core/construction/use-answer.ts';
+import { useChange } from '../api/queries.ts';
+import { LineForm } from '../lab/LineForm.tsx';
+import { useSchemaForm } from '../shell/form.ts';
+import { orEmpty, typedQuantity } from '../shell/form-fields.ts';
+import { type UnitWords, useUnits } from '../shell/units.ts';
+import classes from './Guide.module.css';
+
+type NumberTest = Extract<RuleTest, { reads: 'figure' | 'score' }>;
+
+/** The line of a test, drawn elsewhere for this use: with a reason, and kept. */
+function RuleLineForm({
+  rule,
+  test,
+  use,
+  limits,
+  onDone,
+}: {
+  rule: UseRule;
+  test: NumberTest;
+  use: Discipline;
+  limits: Limits;
+  onDone: () => void;
+}) {
+  const units = useUnits();
+  const { name, kind } = units.define(test.of);
+  const { symbol } = units.unitOf(test.of);
+  const change = useChange('setRule');
+  const typed = (value: number | null) =>
+    value === null ? '' : units.span(test.of, value).replace('+', '').replace('−', '-');
+  const { form, refuse } = useSchemaForm(
+    z.object({
+      low: orEmpty(typedQuantity(kind, symbol), null),
+      high: orEmpty(typedQuantity(kind, symbol), null),
+      reason: z.string(),
+    }),
+    { low: typed(limits.low), high: typed(limits.high), reason: '' },
+    'reason',
+  );
+  const submit = form.onSubmit(({ low, high, reason }) =>
+    change.mutate(
+      { body: { rule: rule.id, of: test.of, use, limits: { low, high }, reason } },
+      { onSuccess: onDone, onError: refuse },
+    ),
+  );
+  return (
+    <LineForm
+      name={`Line of ${name.toLowerCase()}: ${rule.name}`}
+      why={form.getInputProps('reason')}
+      saving={change.isPending}
+      onSubmit={submit}
+      onDone={onDone}
+    >
+      <TextInput size="xs" label="From" data-autofocus {...form.getInputProps('low')} />
+      <TextInput size="xs" label="Up to" {...form.getInputProps('high')} />
+    </LineForm>
+  );
+}
+
+function testWords(
+  test: RuleTest,
+  rule: UseRule,
+  use: Discipline,
+  changes: readonly ThresholdChange[],
+  units: UnitWords,
+): string {
+  if (test.reads === 'figure' || test.reads === 'score') {
+    const { name } = units.define(test.of);
+    const write = (of: QuantityId, value: number) => units.write(of, value).text;
+    return `${name.toLowerCase()} ${limitWords(test.of, limitsNow(rule, test, use, changes), write)}`;
+  }
+  if (test.reads === 'part') {
+    const part = describePart(test.of);
+    if (part.most !== undefined) return `${part.name.toLowerCase()} at most ${test.is.at(-1)}`;
+    return `${part.name.toLowerCase()}: ${test.is.join(' or ')}`;
+  }
+  if (test.reads === 'made for') return `made for ${test.is.join(' or ')}`;
+  if (test.reads === 'use') return `made for ${test.is}`;
+  return test.reads === 'claim' ? `its maker states ${test.words.join(' or ')}` : '';
+}
+
+function limitsNow(
+  rule: UseRule,
+  test: NumberTest,
+  use: Discipline,
+  changes: readonly ThresholdChange[],
+): Limits {
+  return (
+    drawnRule(changes, ruleSubject(rule.id, test) ?? '', use) ?? {
+      low: test.from ?? null,
+      high: test.to ?? null,
+    }
+  );
+}
+
+/** What the mark of a line means, in a word before it. */
+const MARK_WORDS = {
+  for: 'for it',
+  but: 'a but',
+  against: 'against it',
+  open: 'nobody can tell',
+} as const;
+
+function CriterionLine({
+  criterion,
+  rule,
+  use,
+  changes,
+}: {
+  criterion: Criterion;
+  rule: UseRule;
+  use: Discipline;
+  changes: readonly ThresholdChange[];
+}) {
+  const units = useUnits();
+  const [open, setOpen] = useState<NumberTest>();
+  const words = (test: RuleTest) => testWords(test, rule, use, changes, units);
+  const numbers = criterion.tests.filter(
+    (test): test is NumberTest => test.reads === 'figure' || test.reads === 'score',
+  );
+  return (
+    <li>
+      {criterion.tests.map(words).join(', or ')}
+      {criterion.when && ` (where ${criterion.when.map(words).join(', or ')})`}
+      {numbers.map((test) => (
+        <Button
+          key={test.of}
+          size="compact-xs"
+          variant="subtle"
+          aria-label={`Draw the line of ${units.define(test.of).name.toLowerCase()} elsewhere: ${rule.name}`}
+          onClick={() => setOpen(open === test ? undefined : test)}
+        >
+          change…
+        </Button>
+      ))}
+      <div className="soft">
+        {criterion.holds && `If so, ${MARK_WORDS[criterion.holding]}: ${criterion.holds}. `}
+        {criterion.fails && `If not, ${MARK_WORDS[criterion.failing]}: ${criterion.fails}.`}
+        {criterion.needed && ' Needed to tell anything.'}
+        {criterion.aspect && ` About ${criterion.aspect}.`}
+      </div>
+      {open && (
+        <RuleLineForm
+          rule={rule}
+          test={open}
+          use={use}
+          limits={limitsNow(rule, open, use, changes)}
+          onDone={() => setOpen(undefined)}
+        />
+      )}
+    </li>
+  );
+}
+
+/** A rule of a use as it stands here: what it reads, its lines, its source, its caution. */
+export function RuleView({
+  rule,
+  use,
+  changes,
+}: {
+  rule: UseRule;
+  use: Discipline;
+  changes: readonly ThresholdChange[];
+}) {
+  const drawn = changes.filter(
+    (change) => change.kind === 'rule' && change.subject.startsWith(`${rule.id} `),
+  );
+  return (
+    <section className={classes.rule} aria-label={rule.name} id={rule.id.replace('/', '-')}>
+      <h3>{rule.name}</h3>
+      {rule.aims && <p className="soft">For {rule.aims.join(', ')}.</p>}
+      <p>{rule.why}</p>
+      <ul>
+        {rule.asks.map((criterion) => (
+          <CriterionLine
+            key={JSON.stringify([criterion.tests, criterion.holds, criterion.when])}
+            criterion={criterion}
+            rule={rule}
+            use={use}
+            changes={changes}
+          />
+        ))}
+      </ul>
+      {rule.caution && (
+        <p>
+          <strong>Caution:</strong> {rule.caution}
+        </p>
+      )}
+      <p className="soft">Source: {rule.source}.</p>
+      {drawn.map(({ at, person, reason, subject, discipline }) => (
+        <p key={`${at} ${subject}`} className="soft">
+          Drawn elsewhere {discipline ? `for ${discipline} ` : ''}on {at.slice(0, 10)}
+          {person && ` by ${person}`}: {reason}
+        </p>
+      ))}
+    </section>
+  );
+}

@@ -1,0 +1,169 @@
+import { NativeSelect } from '@mantine/core';
+import { Link, useParams } from 'react-router';
+import type { SuitsAnswer } from '#contract/choice-records.ts';
+import { ruleById, rulesOfUse } from '#core/catalogue/rules-of-uses.ts';
+import { useSuits } from '../api/guide-queries.ts';
+import { RuleDrawingOf } from '../drawing/RuleDrawings.tsx';
+import { useChoices } from '../shell/address.ts';
+import { PageFault } from '../shell/PageFault.tsx';
+import { useUses } from '../shell/uses.ts';
+import { Verdict } from '../shell/Verdict.tsx';
+import classes from './Guide.module.css';
+
+type Answer = SuitsAnswer['answers'][number];
+
+/** Where a thing that would tell is taken or said. */
+function tellTo({ kind, of }: Answer['wouldTell'][number], tag: string | undefined, slug: string) {
+  if (kind === 'part') return tag ? `/pairs/${tag}/walk` : `/guide/shoe/${of}`;
+  if (kind === 'made for') return `/editions/${slug}`;
+  return tag ? `/pairs/${tag}/measure` : `/guide#${of}`;
+}
+
+/** The line that decides a drawing, as practice has it. */
+function drawnLimit({ rule, draws }: Answer): number | undefined {
+  const wanted = {
+    tilt: 'tilt-angle',
+    'toe under a lever': 'external-toe-height',
+    'one plane': 'sole-plane',
+  };
+  for (const { tests } of ruleById(rule)?.asks ?? [])
+    for (const test of tests)
+      if (test.reads === 'figure' && draws && test.of === wanted[draws])
+        return test.from ?? test.to;
+  return undefined;
+}
+
+/** One rule answered: its word, what speaks for it and against, what would tell. */
+export function RuleAnswer({
+  answer,
+  measures,
+  tag,
+  slug,
+}: {
+  answer: Answer;
+  measures: SuitsAnswer['measures'];
+  tag: string | undefined;
+  slug: string;
+}) {
+  const of = (...marks: string[]) => answer.evidence.filter(({ mark }) => marks.includes(mark));
+  const lines = (title: string, evidence: Answer['evidence']) =>
+    evidence.length > 0 && (
+      <div>
+        <h4>{title}</h4>
+        <ul>
+          {evidence.map(({ words, aspect }) => (
+            <li key={words}>
+              {words}
+              {aspect && <span className="soft">, {aspect}</span>}
+            </li>
+          ))}
+        </ul>
+      </div>
+    );
+  return (
+    <section className={classes.rule} aria-label={answer.name}>
+      <div className={classes.drawn}>
+        <div>
+          <h3>
+            {answer.name}: <Verdict word={answer.verdict.word} />
+          </h3>
+          <p className="soft">{answer.why}</p>
+          <div className={classes.columns}>
+            {lines('For', of('for'))}
+            {lines('But', of('but'))}
+            {lines('Against', of('against'))}
+            {lines('Nobody has said', of('open'))}
+            {answer.wouldTell.length > 0 && (
+              <div>
+                <h4>It would tell</h4>
+                <ul>
+                  {answer.wouldTell.map((tell) => (
+                    <li key={`${tell.kind} ${tell.of}`}>
+                      <Link to={tellTo(tell, tag, slug)}>{tell.words}</Link>
+                    </li>
+                  ))}
+                </ul>
+              </div>
+            )}
+          </div>
+          {answer.aspects.length > 0 && (
+            <p className="soft">
+              {answer.aspects.map(({ aspect, word }) => `${aspect}: ${word}`).join('; ')}.
+            </p>
+          )}
+          {answer.caution && (
+            <p>
+              <strong>Caution:</strong> {answer.caution}
+            </p>
+          )}
+          <p className="soft">{answer.verdict.source}</p>
+        </div>
+        {answer.draws && (
+          <RuleDrawingOf draws={answer.draws} measures={measures} limit={drawnLimit(answer)} />
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** What an edition suits: a use, a ground, and every rule answered. */
+export function SuitsPage() {
+  const { edition = '' } = useParams();
+  const [search, choose] = useChoices({ replace: true });
+  const uses = useUses();
+  const suits = useSuits(edition, { use: search.get('use') ?? '', aim: search.get('aim') ?? '' });
+  if (suits.isError && !suits.data) return <PageFault error={suits.error} />;
+  const { data } = suits;
+  if (!data) return null;
+  const aims = rulesOfUse(data.use, uses)?.aims ?? [];
+  const tag = data.pairs[0]?.tag;
+  return (
+    <>
+      <h2>
+        What it suits: <Link to={`/editions/${data.edition.slug}`}>{data.edition.name}</Link>
+      </h2>
+      <div className={classes.answers}>
+        <NativeSelect
+          size="xs"
+          label="Use"
+          value={data.use}
+          data={[
+            ...(data.use === '' ? [{ value: '', label: 'choose' }] : []),
+            ...uses.map(({ name }) => name),
+          ]}
+          onChange={(event) => choose({ use: event.currentTarget.value, aim: '' })}
+        />
+        <NativeSelect
+          size="xs"
+          label="On, or for"
+          value={data.aim}
+          data={[{ value: '', label: 'as it is made for' }, ...aims]}
+          onChange={(event) => choose({ aim: event.currentTarget.value })}
+        />
+      </div>
+      <p role="status">
+        {data.word ? (
+          <>
+            For {data.use}
+            {data.aim && `, ${data.aim}`}: <Verdict word={data.word} />.
+          </>
+        ) : (
+          'Nobody said what it is for. Choose a use.'
+        )}
+      </p>
+      {data.answers.map((answer) => (
+        <RuleAnswer
+          key={answer.rule}
+          answer={answer}
+          measures={data.measures}
+          tag={tag}
+          slug={data.edition.slug}
+        />
+      ))}
+      <p className="soft">
+        <Link to={`/guide/uses/${encodeURIComponent(data.use)}`}>The rules, and their lines</Link>.
+        Nothing is certified here.
+      </p>
+    </>
+  );
+}
