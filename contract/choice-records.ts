@@ -46,6 +46,7 @@ const offer = named.extend({
   why: z.array(z.string()),
   givesUp: z.array(z.string()),
   sure: z.enum(['clearly ahead', 'probably ahead', 'about as good as the next', 'the only one']),
+  ahead: z.number().nullable().describe('how likely it is better than the next one'),
   open: z.array(z.string()).describe('what is not known of it'),
   next: z.array(z.string()).describe('what the next one would change'),
   take: z.string().nullable().describe('the label that is made'),

@@ -5,9 +5,12 @@ import { LESSON_IDS } from '#core/practice/lessons.ts';
 import { id, words } from './fields.ts';
 
 export const schools = z.object({
-  leather: z.enum(CHOSEN_SCHOOLS.leather).default('small'),
-  footTypes: z.enum(CHOSEN_SCHOOLS.footTypes).default('as it feels'),
+  leather: z.enum(CHOSEN_SCHOOLS.leather),
+  footTypes: z.enum(CHOSEN_SCHOOLS.footTypes),
 });
+
+/** How it is done until a lab says otherwise. */
+export const USUAL_SCHOOLS: Schools = { leather: 'small', footTypes: 'as it feels' };
 export type Schools = z.output<typeof schools>;
 
 export const questionFields = z.object({

@@ -100,6 +100,21 @@ describe('every address that reads', () => {
       getMatch: ['NS-01', 'BR-13', 'NS-06', 'PL-01'].map((tag) => `/api/pairs/${tag}/match`),
       listTolerances: ['/api/tolerances'],
       listThresholds: ['/api/thresholds'],
+      getSuits: [
+        '/api/editions/kestvane-kerb/suits',
+        '/api/editions/norrolt-icepost/suits?use=winter%20boots&aim=ice%20climbing',
+        '/api/editions/brindlow-roundsman-3/suits?use=court',
+      ],
+      getChoice: [
+        '/api/choice?use=trekking',
+        '/api/choice?use=running&aim=racing&matters=little%20weight,cushion&money=150&load=a%20bag',
+        '/api/choice?use=walking%20and%20work&tester=T4&used=kestvane-kerb&liked=no&risk=none',
+        '/api/choice?use=trail&aim=mud&second=trekking&left=262&arch=low&archSchool=by%20the%20arch',
+        '/api/choice?use=climbing',
+      ],
+      getDesk: ['/api/desk'],
+      listQuestions: ['/api/editions/pelloway-lampround/questions'],
+      getPractice: ['/api/practice', '/api/practice?person=B1'],
       listIssued: [`/api/issued?subject=${check}`],
       listPhotographs: [`/api/photographs?subjectKind=pair&subjectId=${NOBODY}`],
       getPairStudy: [

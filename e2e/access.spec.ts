@@ -74,6 +74,20 @@ const VIEWS: [name: string, path: string][] = [
   ['two methods', '/studies/methods'],
   ['planner', '/studies/planner'],
   ['guide', '/guide'],
+  ['the shoe, part by part', '/guide/shoe/counter'],
+  ['rules of a use', '/guide/uses/court'],
+  [
+    'a choice',
+    '/guide/choose?use=trekking&aim=long+ways+with+a+load&matters=protection,dry+feet&second=walking+and+work',
+  ],
+  ['what an edition suits', '/guide/suits/kestvane-kerb?aim=rounds+on+foot'],
+  ['schools', '/guide/schools'],
+  ['words', '/guide/words'],
+  ['practice', '/guide/practice'],
+  ['a round of practice', '/guide/practice/measure'],
+  ['the booklet', '/guide/booklet'],
+  ['five minutes with a pair', '/guide/tour/PL-01'],
+  ['the desk', '/desk'],
 ];
 
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];

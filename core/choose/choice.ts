@@ -77,6 +77,8 @@ const UNSAFE_STEPS = 2;
 const OTHER_USE_STEPS = 3;
 const MISFIT_STEPS = 4;
 const USED_WEIGHT = 0.5;
+/** Who is further from what one is used to is another kind of shoe, however far. */
+const MOST_APART = 8;
 const FOOT_TYPE_STEPS = 0.5;
 const MOST_OFFERED = 5;
 const LEAST_OFFERED = 3;
@@ -147,6 +149,8 @@ export interface Offer {
   givesUp: string[];
   /** Against the next one: clearly, probably, or about as good. */
   sure: 'clearly ahead' | 'probably ahead' | 'about as good as the next' | 'the only one';
+  /** How likely it is better than the next one; null: there is none. */
+  ahead: number | null;
   /** What is not known of it. */
   open: string[];
   /** What the next one would change. */
@@ -248,7 +252,7 @@ function rank(
   if (answers.money && row.figures.price === undefined) add(0, 1);
   const near = beside(used, row, steps);
   if (near) {
-    const away = Math.min(MOST_STEPS, near.steps);
+    const away = Math.min(MOST_APART, near.steps);
     add((answers.used?.liked ? -1 : 1) * USED_WEIGHT * away);
   }
   if (footType) {
@@ -360,6 +364,7 @@ function offerOf(
       ),
     ],
     sure: sureOf(ranked, next),
+    ahead: next ? ahead(ranked, next) : null,
     open: [
       ...new Set([
         ...candidate.answers.flatMap(({ wouldTell }) => wouldTell.map(({ words }) => words)),

@@ -1,8 +1,6 @@
 /** What a pair costs over its life, and one pair for two uses against two. */
 import type { ShelfRow } from '../sheet/shelf.ts';
-
-/** Where nobody knows how long an edition lasts: a school of practice, 300 to 400 miles in km. */
-export const RATED_LIFE_KM = { low: 483, high: 644 } as const;
+import { RATED_LIFE_KM } from '../wear/retirement.ts';
 
 export interface LifeCost {
   price: number;

@@ -55,8 +55,9 @@ function candidateOf(
   const shipped = (name: string) => describeDiscipline(name, terms.known).copiedFrom ?? name;
   const isMade = shoe.uses.some(({ discipline }) => shipped(discipline) === shipped(use));
   const word = suitability(answers);
-  // Without a ground there may be no rule to answer: what is made for it is all there is.
-  if (!isMade && word !== 'suits' && word !== 'suits with a but') return undefined;
+  // What is made for something else serves where its rules are known to say so, for a ground that was said.
+  if (!isMade && (aim === '' || (word !== 'suits' && word !== 'suits with a but')))
+    return undefined;
   const rule = arch === 'low' || arch === 'high' ? FOOT_TYPE_RULES[arch] : undefined;
   return {
     editionId: held.editionId,

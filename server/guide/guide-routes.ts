@@ -53,8 +53,8 @@ export function guideRoutes(
       stores.makerQuestions.withdraw(params.id, body.reason);
       return { id: params.id };
     },
-    getPractice: ({ query }) => ({
-      rounds: stores.practice.ofPerson(query.person),
+    getPractice: ({ query, person }) => ({
+      rounds: stores.practice.ofPerson(query.person || person),
       lab: practisedRepeatability(stores),
     }),
     addRound: ({ body, person, now: at }) => {

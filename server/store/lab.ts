@@ -1,7 +1,7 @@
 /** People, a lab's own quantities, and settings. */
 
 import type { z } from 'zod';
-import { purse, type Schools, schools } from '#contract/desk-records.ts';
+import { purse, type Schools, USUAL_SCHOOLS } from '#contract/desk-records.ts';
 import type { OwnQuantity } from '#contract/lab-records.ts';
 import { defineOwnQuantity } from '#contract/own-quantity.ts';
 import { boundClasses, type ClassLines } from '#core/catalogue/classes.ts';
@@ -93,7 +93,7 @@ export function labStore(db: Db, thresholds: ThresholdStore) {
     purse: (): z.output<typeof purse> =>
       purse.parse(setting('purse') ?? { amount: null, currency: 'EUR' }),
     /** Where practice differs: how it is done here. */
-    schools: (): Schools => schools.parse(setting('schools') ?? {}),
+    schools: (): Schools => ({ ...USUAL_SCHOOLS, ...setting<Partial<Schools>>('schools') }),
     units: () => ({ ...METRIC, ...setting<Record<UnitFamily, string>>('units') }),
     setUnits(units: Partial<Record<UnitFamily, string>>) {
       for (const [family, symbol] of Object.entries(units)) {

@@ -64,6 +64,9 @@ function OfferView({
         </h3>
         <p>
           <Link to={`/guide/suits/${slug}?${asked}`}>{SUITS_WORDS[suits]}</Link>; {sure}
+          {offer.ahead !== null && (
+            <span className="soft"> (better in {Math.round(100 * offer.ahead)} of 100)</span>
+          )}
           {offer.price && `; ${offer.price}`}.
         </p>
         {fitWords && <p className="soft">{fitWords}</p>}

@@ -12,6 +12,7 @@ import {
   seeded,
   showFeature,
 } from '#core/practice/lessons.ts';
+import { writeNumber } from '#core/sizing/number-words.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import type { LessonProps } from './lesson.ts';
 
@@ -49,9 +50,17 @@ export function MatchLesson({ seed, onDone }: LessonProps) {
         rows={PAIR_FEATURES.map((feature) => ({ feature, values: taken[feature] }))}
         keyOf={({ feature }) => feature}
         columns={[
-          { head: 'Left', cell: ({ values }) => values?.left.toFixed(1) ?? '–', figure: true },
+          {
+            head: 'Left',
+            cell: ({ values }) => (values ? writeNumber(values.left, 1) : '–'),
+            figure: true,
+          },
           { head: 'Feature', cell: ({ feature }) => feature, names: true },
-          { head: 'Right', cell: ({ values }) => values?.right.toFixed(1) ?? '–', figure: true },
+          {
+            head: 'Right',
+            cell: ({ values }) => (values ? writeNumber(values.right, 1) : '–'),
+            figure: true,
+          },
           {
             head: 'Differ by',
             cell: ({ values }) => (values ? Math.abs(values.left - values.right).toFixed(1) : ''),

@@ -1,14 +1,21 @@
 import { Button } from '@mantine/core';
 import { Link } from 'react-router';
 import { CHOSEN_SCHOOLS, SCHOOLS, type School } from '#core/catalogue/schools.ts';
+import type { ThresholdChange } from '#core/catalogue/thresholds.ts';
+import { wearTerms } from '#core/wear/wear-terms.ts';
 import { useChange, useLab } from '../api/queries.ts';
+import { useThresholds } from '../api/record-queries.ts';
 import classes from './Guide.module.css';
+
+/** A rated life that begins here or later is of the school of long lives. */
+const LONG_LIFE_KM = 700;
 
 type Chosen = keyof typeof CHOSEN_SCHOOLS;
 
 /** Which way of a school this lab goes, as its protocols and lines say. */
 function useWaysHere(): (school: School) => string | undefined {
   const lab = useLab().data;
+  const { ratedLifeKm: life } = wearTerms((useThresholds().data ?? []) as ThresholdChange[], '');
   return ({ id }) => {
     if (!lab) return undefined;
     if (id === 'stack-place') {
@@ -27,7 +34,7 @@ function useWaysHere(): (school: School) => string | undefined {
           ? 'midsole'
           : 'stack';
     }
-    if (id === 'life') return 'miles-300-400';
+    if (id === 'life') return life.low < LONG_LIFE_KM ? 'miles-300-400' : 'miles-500';
     if (id === 'hardness')
       return lab.instruments.some(({ kind, retired }) => kind === 'durometer C' && !retired)
         ? 'C'

@@ -4,7 +4,7 @@ import { useHotkeys, useLocalStorage } from '@mantine/hooks';
 import { useEffect, useRef } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { nameUses } from '#core/catalogue/disciplines.ts';
-import { useChange, usePair, usePairs } from '../api/queries.ts';
+import { useChange, usePair } from '../api/queries.ts';
 import { useFreeTag, useNames, useWishes } from '../api/record-queries.ts';
 import { putOnBench } from '../shell/bench.ts';
 import { useRested } from '../shell/typing.ts';
@@ -180,8 +180,6 @@ function useWished(form: Form): void {
 export function ReceivePage() {
   const navigate = useNavigate();
   const units = useUnits();
-  const first = usePairs('table').data?.pages[0];
-  const isFirst = first !== undefined && first.onTable + first.onShelf === 0;
   const receive = useChange('receivePair');
   const [draft, setDraft, dropDraft] = useLocalStorage<ReceiptForm>({
     key: 'emvex-receipt',
@@ -221,11 +219,7 @@ export function ReceivePage() {
           dropDraft();
           putOnBench(tag);
           // Before the first wear the shoes are held against each other, where there are two.
-          void navigate(
-            isFirst
-              ? `/guide/tour/${tag}`
-              : `/pairs/${tag}/${form.values.shoes === 'both' ? 'match' : 'measure'}`,
-          );
+          void navigate(`/pairs/${tag}/${form.values.shoes === 'both' ? 'match' : 'measure'}`);
         },
         onError: (error) => form.setErrors(faultsOfPaths(error.problem?.errors ?? [])),
       },

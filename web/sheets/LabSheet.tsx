@@ -250,7 +250,7 @@ function MadeOf({ sheet }: { sheet: Sheet }) {
                       className={made.state === 'contradicted' ? 'look-here' : undefined}
                     >
                       {at > 0 && ' · '}
-                      <PartLink part={made.part} />:{answerWords(made)}
+                      <PartLink part={made.part} />: {answerWords(made)}
                     </span>
                   ))}
                 </dd>

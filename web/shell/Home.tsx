@@ -1,5 +1,5 @@
 import { Button } from '@mantine/core';
-import { Navigate, useNavigate } from 'react-router';
+import { Link, Navigate, useNavigate } from 'react-router';
 import { usePairRow, usePairs } from '../api/queries.ts';
 import { useBenchTag } from './bench.ts';
 import { opensPairsAt } from './steps.ts';
@@ -25,6 +25,10 @@ export function Home() {
         measure it, read its sheet, and compare it with others.
       </p>
       <Button onClick={() => navigate('/receive')}>Receive a pair</Button>
+      <p style={{ marginTop: 18 }}>
+        New at a bench? <Link to="/guide/practice">Ten minutes of practice</Link> on simulated
+        shoes.
+      </p>
     </div>
   );
 }

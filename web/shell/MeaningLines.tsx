@@ -22,7 +22,7 @@ function SuitLines({ suits, edition }: { suits: Suits; edition: string }) {
         ))}
       </ul>
       <p className="soft">
-        {open > 0 && `${open} of its rules cannot be told yet. `}
+        {open > 0 && `${open === 1 ? 'One' : open} of its rules cannot be told yet. `}
         <Link to={`/guide/suits/${edition}`}>What it suits, and what would tell</Link>
       </p>
     </>

@@ -174,6 +174,9 @@ export function Tray() {
         >
           Receive a pair
         </Button>
+        {all === 1 && rows[0] && (
+          <Link to={`/guide/tour/${rows[0].tag}`}>Five minutes with {rows[0].tag}</Link>
+        )}
         {(onShelf > 0 || shelf) && (
           <Button variant="subtle" size="xs" onClick={() => setShelf(!shelf)}>
             {shelf ? 'To the table' : `Shelf · ${onShelf.toLocaleString('en')}`}
