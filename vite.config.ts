@@ -19,7 +19,7 @@ const addressesAsData: Plugin = {
 
 /** What is not shared by all: controls of forms, schemas, the words of uses and of parts. */
 const WITH_THEIR_PAGES =
-  /node_modules|Select[.]tsx|DataTable[.]tsx|UseField[.]tsx|shell[\\/](?:form|uses|address|PlaceLinks|TableLinks)|[a-z]+-queries|printed-label|Document|WordBlocks|RungMark|EvidenceMark|match-drawing|Plot[.]|(?:LabPage|Studies|ReceivePage)[.]module|core[\\/](?:sheet|choose|practice|construction)|(?:core|web)[\\/](?:fit|wear)[\\/]|contract[\\/](?:fields|[a-z-]+-records)[.]ts|catalogue[\\/](?:construction|disciplines|protocol|shoe-parts|rules-of-uses|rules[\\/][a-z-]+|use-rule|sole-limits|part-cards|measuring-cards|glossary|schools)[.]ts/;
+  /node_modules|Select[.]tsx|DataTable[.]tsx|UseField[.]tsx|shell[\\/](?:form|uses|address|PlaceLinks|TableLinks|PartLink)|[a-z]+-queries|printed-label|Document|WordBlocks|RungMark|EvidenceMark|match-drawing|Plot[.]|(?:LabPage|Studies|ReceivePage|Guide|GuidePage)[.]module|core[\\/](?:sheet|choose|practice|construction)|(?:core|web)[\\/](?:fit|wear)[\\/]|contract[\\/](?:fields|[a-z-]+-records)[.]ts|catalogue[\\/](?:construction|disciplines|protocol|shoe-parts|rules-of-uses|rules[\\/][a-z-]+|use-rule|sole-limits|part-cards|measuring-cards|glossary|schools)[.]ts/;
 /** What opens over a page, and what forms take: no page needs it to be seen. */
 const OVERLAYS =
   /node_modules[\\/](?:@floating-ui|klona|fast-deep-equal|@mantine[\\/](?:form|core[\\/]esm[\\/](?:components[\\/](?:Combobox|Menu|Modal|Overlay|Popover|ScrollArea|Select|Transition)|utils[\\/]Floating)))/;

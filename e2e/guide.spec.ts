@@ -56,6 +56,9 @@ test('a rule of each use cannot tell of a new pair, and a measurement or a look 
     await expect(rule.getByRole('heading', { level: 3 }), use).toContainText('cannot tell');
     await expect(rule, use).toContainText(tells);
   }
+  // Geometry by hand: half of 79.6 mm over 24.6 mm is 58 degrees.
+  await openSuits(page, demo, 'kestvane-kerb', 'walking and work', 'rounds on foot');
+  await expect(page.getByRole('img', { name: /It leans 58 degrees.*at least 48/ })).toBeVisible();
   await page.goto(`${demo.address}/pairs/QA-01/measure`);
   const field = page.locator('#entry');
   const slip = page.getByRole('complementary', { name: 'Slip' }).getByRole('listitem');

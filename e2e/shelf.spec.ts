@@ -24,7 +24,8 @@ test('the own order is set by keyboard, one for each use, and the hand stays whe
 });
 
 test('an edition is dragged before another in the own order', async ({ page, demo }) => {
-  await open(page, demo, '/shelf');
+  // Those of one use stand in sight together.
+  await open(page, demo, '/shelf?words=walking');
   const lines = (name: string) => page.getByRole('button', { name: `Own place of ${name}:` });
   await lines('Kestvane Kerb').focus();
   await page.keyboard.press('ArrowDown');

@@ -219,8 +219,10 @@ export function createApp(options: AppOptions): BenchApp {
     next();
   });
   app.use(guardPage);
-  const description = describeApi(version);
+  // Worked out when somebody asks: it takes longer than all else of a start.
+  let description: ReturnType<typeof describeApi> | undefined;
   app.get('/api/openapi.json', (_request, response) => {
+    description ??= describeApi(version);
     response.json(description);
   });
   mountCalculations(app);

@@ -1,6 +1,9 @@
 /** An app on a port of its own, and a client for it: what the API tests share. */
+import { copyFileSync, existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
 import { v7 as uuid7 } from 'uuid';
 import { CHANGE_HEADER } from '#contract/headers.ts';
 import { createApp } from './app.ts';
@@ -25,6 +28,21 @@ export interface ServedApp {
   close: () => Promise<void>;
 }
 
+/** A book of this version with nothing in it, made once for the tests of a file: a copy takes no migrations. */
+let emptyBook: string | undefined;
+
+function copyEmptyBook(path: string, today: string): void {
+  if (!emptyBook) {
+    const folder = mkdtempSync(join(tmpdir(), 'emvex-empty-'));
+    process.once('exit', () => rmSync(folder, { recursive: true, force: true }));
+    const made = join(folder, 'book.db');
+    openDatabase(made, today).close();
+    emptyBook = made;
+  }
+  mkdirSync(dirname(path), { recursive: true });
+  copyFileSync(emptyBook, path);
+}
+
 /** Serves a database at a fixed moment. */
 export async function serveApp(
   databasePath: string,
@@ -33,7 +51,9 @@ export async function serveApp(
   onStatement?: (sql: string) => void,
   hallPages?: string,
 ): Promise<ServedApp> {
-  const db = openDatabase(databasePath, now.slice(0, 10), undefined, onStatement);
+  const today = now.slice(0, 10);
+  if (databasePath !== ':memory:' && !existsSync(databasePath)) copyEmptyBook(databasePath, today);
+  const db = openDatabase(databasePath, today, undefined, onStatement);
   const {
     app,
     hall,

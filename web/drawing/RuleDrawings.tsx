@@ -27,9 +27,10 @@ function Tilt({
   // Where the top would have to stand for the angle that is wanted.
   const wanted =
     least === undefined ? undefined : GROUND - half / Math.tan((least * Math.PI) / 180);
+  const crown = Math.max(0, Math.min(top, wanted ?? top) - 20);
   return (
     <svg
-      viewBox="0 0 260 172"
+      viewBox={`0 ${crown} 260 ${GROUND + 22 - crown}`}
       className={classes.plate}
       role="img"
       aria-label={`Heel from behind: ${width.toFixed(0)} mm wide and ${stack.toFixed(0)} mm high. It leans ${angle.toFixed(0)} degrees before it stands on its edge${least === undefined ? '' : `; at least ${least.toFixed(0)} are wanted`}.`}

@@ -1,6 +1,6 @@
 import { NativeSelect } from '@mantine/core';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
-import { useOutletContext } from 'react-router';
+import { Link, useOutletContext } from 'react-router';
 import type { Lab, Protocol } from '#contract/lab-records.ts';
 import type { PairRecord } from '#contract/pair-records.ts';
 import { gaugeTraits } from '#core/catalogue/gauge.ts';
@@ -201,7 +201,8 @@ export function Bench({
             </span>
           </h1>
           <p className={`soft ${classes.datum}`} title={datum}>
-            Station {nth} of {stations.length} · {datum}
+            Station {nth} of {stations.length} ·{' '}
+            <Link to={`/guide#${definition.id}`}>how it is taken</Link> · {datum}
           </p>
           {stations.length > 3 && (
             <StationRail

@@ -116,7 +116,7 @@ export function DeskPage() {
       <section aria-label="Promised">
         <h2>What readers were promised</h2>
         {promised.length === 0 && <p className="soft">Nothing is owed.</p>}
-        <ul>
+        <ul className={classes.links}>
           {promised.map(({ what, slug, on, late }) => (
             <li key={`${what} ${on}`}>
               {slug ? <Link to={`/editions/${slug}`}>{what}</Link> : what}
@@ -154,8 +154,8 @@ export function DeskPage() {
           {uses.map(({ use, measured, known }, at) => (
             <span key={use}>
               {at > 0 && '; '}
-              <Link to={`/shelf?words=${encodeURIComponent(use)}`}>{use}</Link>: {measured} of{' '}
-              {known} measured
+              <Link to={`/shelf?words=${use.split(' ')[0]}`}>{use}</Link>: {measured} of {known}{' '}
+              measured
             </span>
           ))}
         </p>

@@ -30,7 +30,7 @@ function AnswerForm({ question }: { question: MakerQuestion }) {
         error={give.isError ? give.error.message : undefined}
         onChange={(event) => setAnswer(event.currentTarget.value)}
       />
-      <Button size="compact-xs" type="submit" variant="default" my={4} loading={give.isPending}>
+      <Button size="compact-sm" type="submit" variant="default" my={6} loading={give.isPending}>
         Keep the answer
       </Button>
     </form>
@@ -48,7 +48,7 @@ export function QuestionLines({
 }) {
   const withdraw = useChange('withdrawQuestion');
   return (
-    <ul>
+    <ul className={classes.links}>
       {questions.map((question) => (
         <li key={question.id}>
           {named && (
@@ -70,7 +70,7 @@ export function QuestionLines({
             <>
               <AnswerForm question={question} />
               <Button
-                size="compact-xs"
+                size="compact-sm"
                 variant="subtle"
                 aria-label={`Withdraw: ${question.question}`}
                 onClick={() =>
