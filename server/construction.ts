@@ -16,6 +16,7 @@ import { chosenUnit } from '#core/sizing/chosen-units.ts';
 import { writeFigure } from '#core/sizing/number-words.ts';
 import type { LabFacts } from './lab-facts.ts';
 import type { StoredPair } from './store/pairs.ts';
+import type { KeptShelfRow } from './store/shelf.ts';
 import type { Stores } from './stores.ts';
 
 /** What an edition is made of, by all its pairs that count. */
@@ -121,3 +122,22 @@ export const meantBy = (
   meant: Meant,
   edition: Pick<EditionRecord, 'uses' | 'claimTexts'>,
 ) => meaningsOf(knownShoe(parts, meant, edition), ruleTerms(stores, lab));
+
+/** Figures of a row as rules read them; what is only stated says so. */
+export function shoeOnShelf({ row, shoe }: Pick<KeptShelfRow, 'row' | 'shoe'>): KnownShoe {
+  const figures = new Map<string, MeantFigure>();
+  for (const [quantity, { value, low, high, evidence }] of Object.entries(row?.figures ?? {}))
+    if (evidence !== 'counted')
+      figures.set(quantity, {
+        value,
+        U: (high - low) / 2,
+        ...(evidence === 'claimed' || evidence === 'reported' ? { stated: true } : {}),
+      });
+  return {
+    parts: shoe?.parts ?? [],
+    figures,
+    scores: new Map(shoe?.scores ?? []),
+    uses: row?.uses ?? [],
+    claims: shoe?.claims ?? [],
+  };
+}

@@ -40,6 +40,29 @@ describe('one pair for two uses, or two', () => {
     expect(found.one?.worst).toBeCloseTo(Math.SQRT1_2, 10);
     expect(found.two.map(({ row: { name } }) => name)).toEqual(['Court A', 'Kerb']);
   });
+  it('covers nothing where the rules of a use refuse it', () => {
+    const rows = [
+      row('Court A', 'court', 292.5, 22.5),
+      row('Stile', 'court', 307.5, 25.5),
+      row('Kerb', 'walking and work', 322.5, 28.5),
+      row('Lane', 'walking and work', 307.5, 25.5),
+    ];
+    const uses = ['court', 'walking and work'] as const;
+    const found = (refused: string[]) =>
+      oneOrTwo(
+        rows,
+        uses,
+        STEPS,
+        undefined,
+        ({ name }, use) => use === 'court' && refused.includes(name),
+      );
+    expect(found(['Stile']).one?.row.name).toBe('Lane');
+    expect(found(['Court A']).two.map((option) => option.row.name)).toEqual(['Stile', 'Kerb']);
+    const none = found(rows.map(({ name }) => name));
+    expect(none.one).toBeUndefined();
+    expect(none.word).toBe('two pairs');
+    expect(none.words).toContain('nothing here serves both');
+  });
   it('is two where what is made for them lies far apart', () => {
     const found = oneOrTwo(
       [

@@ -78,6 +78,7 @@ const MISSED = 3;
  * Holds every edition of the shelf against the middle of what is made for each of two uses.
  *
  * @param steps noticeable steps by column
+ * @param refuses where the rules of a use say that an edition does not suit: it covers nothing there
  * @example a shoe a step from the middle of walking and a step from that of court: one pair
  */
 export function oneOrTwo(
@@ -85,6 +86,7 @@ export function oneOrTwo(
   uses: readonly [string, string],
   steps: Readonly<Record<string, number>>,
   columns: readonly string[] = LIKENESS,
+  refuses: (row: ShelfRow, use: string) => boolean = () => false,
 ): OneOrTwo {
   const known = uses.map((use) =>
     madeFor(rows, use).filter(({ figures }) => columns.some((one) => figures[one])),
@@ -108,11 +110,12 @@ export function oneOrTwo(
     const harms = uses.map((use, at) => harmOf(row, use, middles[at] ?? {}, steps));
     return { row, harms, worst: Math.max(...harms.map((harm) => harm.steps)) };
   });
-  const byWorst = [...options].sort((a, b) => a.worst - b.worst);
-  const [one] = byWorst;
+  const [one] = options
+    .filter(({ row }) => !uses.some((use) => refuses(row, use)))
+    .sort((a, b) => a.worst - b.worst);
   const two = known.flatMap((own, at) => {
     const [best] = options
-      .filter(({ row }) => own.includes(row))
+      .filter(({ row }) => own.includes(row) && !refuses(row, uses[at] ?? ''))
       .sort((a, b) => (a.harms[at]?.steps ?? 0) - (b.harms[at]?.steps ?? 0));
     return best ? [best] : [];
   });
@@ -125,5 +128,8 @@ export function oneOrTwo(
     'two pairs': 'is the nearest to both, and somebody will miss the other pair',
     'cannot tell': '',
   }[word];
-  return { word, words: `${one?.row.name ?? ''} ${said}.`, one, two, missing };
+  const words = one
+    ? `${one.row.name} ${said}.`
+    : 'By the rules of the two uses nothing here serves both.';
+  return { word, words, one, two, missing };
 }

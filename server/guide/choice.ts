@@ -17,10 +17,11 @@ import {
   suitability,
   WHATEVER,
 } from '#core/construction/use-answer.ts';
+import { shoeOnShelf } from '../construction.ts';
 import { wrongValue } from '../problems.ts';
 import type { KeptShelfRow } from '../store/shelf.ts';
 import type { Stores } from '../stores.ts';
-import { type ShelfSource, shoeOnShelf, termsOf } from './suits.ts';
+import { type ShelfSource, termsOf } from './suits.ts';
 
 export type ChoiceAsked = z.output<typeof choiceAsked>;
 type FootAsked = z.output<typeof footAsked>;

@@ -1,14 +1,8 @@
 /** How editions answer the rules of uses, by what stands of them on the shelf. */
 import type { z } from 'zod';
 import type { SuitsAnswer, suitsAsked } from '#contract/choice-records.ts';
-import type { MeantFigure } from '#core/construction/meaning.ts';
-import {
-  answerUse,
-  type KnownShoe,
-  type RuleTerms,
-  suitability,
-} from '#core/construction/use-answer.ts';
-import { ruleTerms } from '../construction.ts';
+import { answerUse, type RuleTerms, suitability } from '#core/construction/use-answer.ts';
+import { ruleTerms, shoeOnShelf } from '../construction.ts';
 import { labFacts } from '../lab-facts.ts';
 import { notFound } from '../problems.ts';
 import type { KeptShelfRow } from '../store/shelf.ts';
@@ -19,25 +13,6 @@ export type ShelfSource = () => {
   kept: ReadonlyMap<string, KeptShelfRow>;
   steps: Readonly<Record<string, number>>;
 };
-
-/** Figures of a row as rules read them; what is only stated says so. */
-export function shoeOnShelf({ row, shoe }: Pick<KeptShelfRow, 'row' | 'shoe'>): KnownShoe {
-  const figures = new Map<string, MeantFigure>();
-  for (const [quantity, { value, low, high, evidence }] of Object.entries(row?.figures ?? {}))
-    if (evidence !== 'counted')
-      figures.set(quantity, {
-        value,
-        U: (high - low) / 2,
-        ...(evidence === 'claimed' || evidence === 'reported' ? { stated: true } : {}),
-      });
-  return {
-    parts: shoe?.parts ?? [],
-    figures,
-    scores: new Map(shoe?.scores ?? []),
-    uses: row?.uses ?? [],
-    claims: shoe?.claims ?? [],
-  };
-}
 
 export const termsOf = (stores: Stores): RuleTerms => ruleTerms(stores, labFacts(stores));
 

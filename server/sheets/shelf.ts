@@ -1,11 +1,13 @@
 /** The shelf: all editions, or the pairs of a tester, as one table that answers to what is typed. */
 import type { LikeAnswer, OneOrTwoAnswer, Shelf, ShelfAsked } from '#contract/shelf-records.ts';
-import { nearestRows, nearWords, readLikeWords } from '#core/sheet/nearest.ts';
+import { answerUse, suitability, WHATEVER } from '#core/construction/use-answer.ts';
+import { LIKENESS, nearestRows, nearWords, readLikeWords } from '#core/sheet/nearest.ts';
 import { oneOrTwo, type PairOption } from '#core/sheet/one-or-two.ts';
 import { answerShelf, type ShelfRow } from '#core/sheet/shelf.ts';
 import { readShelfWords } from '#core/sheet/shelf-words.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { REFERENCE_LABEL } from '#core/sizing/size-label.ts';
+import { ruleTerms, shoeOnShelf } from '../construction.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import { notFound } from '../problems.ts';
 import type { KeptShelfRow } from '../store/shelf.ts';
@@ -120,11 +122,16 @@ export function oneOrTwoPairs(
   sizesOf: () => SizeWords,
   refresh: () => void,
 ): OneOrTwoAnswer {
-  const { word, words, one, two } = oneOrTwo(
-    currentRows(stores, sizesOf, refresh).rows,
-    uses,
-    stepsOf(labFacts(stores)),
-  );
+  const { rows, kept } = currentRows(stores, sizesOf, refresh);
+  const lab = labFacts(stores);
+  const terms = ruleTerms(stores, lab);
+  const { word, words, one, two } = oneOrTwo(rows, uses, stepsOf(lab), LIKENESS, (row, use) => {
+    const held = kept.get(row.slug);
+    return (
+      held !== undefined &&
+      suitability(answerUse(use, WHATEVER, shoeOnShelf(held), terms)) === 'does not suit'
+    );
+  });
   return { word, words, one: one ? viewOption(one) : null, two: two.map(viewOption) };
 }
 

@@ -120,8 +120,12 @@ export function OneOrTwoPage() {
       {one && <p>{togetherWords(two)}</p>}
       <p className="soft">
         Each edition is held against the middle of what is made for a use, in mass, heel, drop and
-        width. What protects is not weighed here: studs, spikes, caps and crampons follow the rule
-        book and the ground, never the weight.
+        width; what the rules of a use refuse covers nothing there.{' '}
+        <Link to={`/guide/choose?${new URLSearchParams({ use: first, second })}`}>
+          Choose for both
+        </Link>{' '}
+        asks for the foot, the ground and what matters too. Studs, spikes, caps and crampons follow
+        the rule book and the ground, never the weight.
       </p>
     </div>
   );

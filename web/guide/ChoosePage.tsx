@@ -380,7 +380,9 @@ export function ChoosePage() {
           )}
           {use === '' && <p>Say what it is for: everything else may be left open.</p>}
           {use !== '' && choice.data && (
-            <Answered choice={choice.data} use={use} aim={said('aim')} />
+            <div aria-busy={choice.isPlaceholderData} className={classes.answered}>
+              <Answered choice={choice.data} use={use} aim={said('aim')} />
+            </div>
           )}
         </div>
       </div>

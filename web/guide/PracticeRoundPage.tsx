@@ -11,8 +11,9 @@ import type { LessonDone } from './lesson.ts';
 import { MatchLesson } from './MatchLesson.tsx';
 import { MeasureLesson } from './MeasureLesson.tsx';
 
-/** Seeds follow from what was taken before: nobody meets the same table twice by chance. */
-const seedAfter = (rounds: number) => 1000 + 37 * rounds;
+/** Seeds follow from the last one: nobody meets the same table twice by chance. */
+const FIRST_SEED = 1000;
+const seedAfter = (last: number | undefined) => (last === undefined ? FIRST_SEED : last + 37);
 
 /** A round of practice, from the table to what was right. */
 export function PracticeRoundPage() {
@@ -32,7 +33,7 @@ export function PracticeRoundPage() {
       </p>
     );
   if (seedOf === undefined && practice.isLoading) return null;
-  const seed = seedOf ?? seedAfter(practice.data?.rounds.length ?? 0);
+  const seed = seedOf ?? seedAfter(practice.data?.rounds[0]?.seed);
   if (seedOf === undefined) setSeedOf(seed);
   const id = lesson as LessonId;
   const finish: LessonDone = (result) => {

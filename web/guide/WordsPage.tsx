@@ -6,8 +6,6 @@ import { GLOSSARY, type Term } from '#core/catalogue/glossary.ts';
 import { searchTerms } from '#core/sizing/search-terms.ts';
 import classes from './Guide.module.css';
 
-const WHOSE: Record<Term['of'], string> = { trade: 'the trade’s', measuring: 'measuring’s' };
-
 /** Does a term answer to what is typed? Its word and its other words first, then what it says. */
 function answers({ word, also = [], says }: Term, wanted: readonly string[]): boolean {
   const terms = searchTerms(`${word} ${also.join(' ')} ${says}`);
@@ -20,7 +18,7 @@ export function Glossary({ terms }: { terms: readonly Term[] }) {
       {terms.map(({ word, of, says, also }) => (
         <div key={word}>
           <dt>
-            {word} <span className="soft">({WHOSE[of]})</span>
+            {word} <span className="soft">({of})</span>
           </dt>
           <dd>
             {says}

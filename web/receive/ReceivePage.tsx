@@ -241,6 +241,7 @@ export function ReceivePage() {
         <div className={classes.place}>
           <Link to="/editions/new">An edition without a pair</Link>
           <Link to="/wishes">Wish list</Link>
+          <Link to="/desk">Desk</Link>
         </div>
       </header>
       <div className={classes.columns}>
