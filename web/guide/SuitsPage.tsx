@@ -2,7 +2,10 @@ import { NativeSelect } from '@mantine/core';
 import { Link, useParams } from 'react-router';
 import type { SuitsAnswer } from '#contract/choice-records.ts';
 import { ruleById, rulesOfUse } from '#core/catalogue/rules-of-uses.ts';
+import { drawnRule, type ThresholdChange } from '#core/catalogue/thresholds.ts';
+import { limitsOf } from '#core/construction/use-answer.ts';
 import { useSuits } from '../api/guide-queries.ts';
+import { useThresholds } from '../api/record-queries.ts';
 import { RuleDrawingOf } from '../drawing/RuleDrawings.tsx';
 import { useChoices } from '../shell/address.ts';
 import { PageFault } from '../shell/PageFault.tsx';
@@ -19,22 +22,30 @@ function tellTo({ kind, of }: Answer['wouldTell'][number], tag: string | undefin
   return tag ? `/pairs/${tag}/measure` : `/guide#${of}`;
 }
 
-/** The line that decides a drawing, as practice has it. */
-function drawnLimit({ rule, draws }: Answer): number | undefined {
-  const wanted = {
-    tilt: 'tilt-angle',
-    'toe under a lever': 'external-toe-height',
-    'one plane': 'sole-plane',
-  };
+const DRAWN_BY = {
+  tilt: 'tilt-angle',
+  'toe under a lever': 'external-toe-height',
+  'one plane': 'sole-plane',
+} as const;
+
+/** The line that decides a drawing: the lab’s where it drew its own. */
+function drawnLimit(
+  { rule, draws, use }: Answer,
+  changes: readonly ThresholdChange[],
+): number | undefined {
   for (const { tests } of ruleById(rule)?.asks ?? [])
     for (const test of tests)
-      if (test.reads === 'figure' && draws && test.of === wanted[draws])
-        return test.from ?? test.to;
+      if (test.reads === 'figure' && draws && test.of === DRAWN_BY[draws]) {
+        const { low, high } = limitsOf(rule, test, use, (subject, of) =>
+          drawnRule(changes, subject, of),
+        );
+        return low ?? high ?? undefined;
+      }
   return undefined;
 }
 
 /** One rule answered: its word, what speaks for it and against, what would tell. */
-export function RuleAnswer({
+function RuleAnswer({
   answer,
   measures,
   tag,
@@ -45,6 +56,7 @@ export function RuleAnswer({
   tag: string | undefined;
   slug: string;
 }) {
+  const changes = (useThresholds().data ?? []) as ThresholdChange[];
   const of = (...marks: string[]) => answer.evidence.filter(({ mark }) => marks.includes(mark));
   const lines = (title: string, evidence: Answer['evidence']) =>
     evidence.length > 0 && (
@@ -99,7 +111,11 @@ export function RuleAnswer({
           <p className="soft">{answer.verdict.source}</p>
         </div>
         {answer.draws && (
-          <RuleDrawingOf draws={answer.draws} measures={measures} limit={drawnLimit(answer)} />
+          <RuleDrawingOf
+            draws={answer.draws}
+            measures={measures}
+            limit={drawnLimit(answer, changes)}
+          />
         )}
       </div>
     </section>
