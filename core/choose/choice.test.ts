@@ -3,7 +3,8 @@ import { randomLcg, randomNormal, randomUniform } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { answerUse } from '../construction/use-answer.ts';
 import type { ShelfFigure, ShelfRow } from '../sheet/shelf.ts';
-import { type Candidate, type ChoiceAnswers, choose, pullsApart } from './choice.ts';
+import type { Candidate, ChoiceAnswers } from './candidate.ts';
+import { choose, pullsApart } from './choice.ts';
 import { MATTER_ENTRIES, MATTER_WEIGHTS, MATTERS, type Matter } from './matters.ts';
 import { judgeTwoUses, lifeCost } from './pair-costs.ts';
 

@@ -5,8 +5,10 @@ import type { footAsked } from '#contract/sizing-records.ts';
 import { cautionsOf, describeDiscipline, nameUses } from '#core/catalogue/disciplines.ts';
 import { FOOT_TYPE_RULES } from '#core/catalogue/rules/foot-types.ts';
 import { rulesOfUse } from '#core/catalogue/rules-of-uses.ts';
-import { type Candidate, type ChoiceFit, choose, type Offer } from '#core/choose/choice.ts';
+import type { Candidate, ChoiceFit } from '#core/choose/candidate.ts';
+import { choose } from '#core/choose/choice.ts';
 import { MATTER_ENTRIES } from '#core/choose/matters.ts';
+import type { Offer } from '#core/choose/offer.ts';
 import { judgeTwoUses, lifeCost } from '#core/choose/pair-costs.ts';
 import {
   answerRule,

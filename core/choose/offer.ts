@@ -1,0 +1,139 @@
+/** An edition that is offered, in words: why, what it gives up, how sure, and what the next one would change. */
+import { nearWords } from '../sheet/nearest.ts';
+import type { ShelfRow } from '../sheet/shelf.ts';
+import type { VerdictWord } from '../statistics/verdict.ts';
+import type { ChoiceAnswers } from './candidate.ts';
+import { MATTER_ENTRIES, MATTERS, type Matter, TRADED } from './matters.ts';
+import { ahead, beside, type Ranked } from './ranking.ts';
+
+export interface Offer {
+  slug: string;
+  name: string;
+  /** How it suits the use and the ground. */
+  suits: VerdictWord<'suits'>;
+  why: string[];
+  /** What it gives up, against the middle of the shelf. */
+  givesUp: string[];
+  /** Against the next one: clearly, probably, or about as good. */
+  sure: 'clearly ahead' | 'probably ahead' | 'about as good as the next' | 'the only one';
+  /** How likely it is better than the next one; null: there is none. */
+  ahead: number | null;
+  /** What is not known of it. */
+  open: string[];
+  /** What the next one would change. */
+  next: string[];
+  take: string | null;
+  fitWords: string;
+  /** Cautions of what it is asked. */
+  cautions: string[];
+}
+
+function sureOf(own: Ranked, next: Ranked | undefined): Offer['sure'] {
+  if (!next) return 'the only one';
+  const p = ahead(own, next);
+  if (p >= 0.9) return 'clearly ahead';
+  return p >= 0.7 ? 'probably ahead' : 'about as good as the next';
+}
+
+const stepsIn = ({ standings }: Ranked, matter: Matter) => standings.get(matter)?.steps ?? 0;
+const knownIn = ({ standings }: Ranked, matter: Matter) => standings.get(matter)?.known === true;
+
+/** What is given up for what: trades first, then what was asked for and lies under the middle. */
+function givenUp(ranked: Ranked, asked: readonly Matter[]): string[] {
+  const traded = TRADED.flatMap(([gained, lost]) =>
+    stepsIn(ranked, gained) >= 1 && stepsIn(ranked, lost) <= -1
+      ? [`${MATTER_ENTRIES[lost].less} for ${gained}`]
+      : [],
+  );
+  const under = asked.flatMap((matter) =>
+    stepsIn(ranked, matter) <= -0.75 ? [`${MATTER_ENTRIES[matter].less} than the middle here`] : [],
+  );
+  return [...new Set([...traded, ...under])];
+}
+
+/** What another one would change, noticeably. */
+function changed(from: Ranked, to: Ranked, steps: Readonly<Record<string, number>>): string[] {
+  const words = MATTERS.flatMap((matter) => {
+    if (!knownIn(from, matter) || !knownIn(to, matter)) return [];
+    const by = stepsIn(to, matter) - stepsIn(from, matter);
+    if (Math.abs(by) < 1) return [];
+    return [{ by, words: by > 0 ? MATTER_ENTRIES[matter].more : MATTER_ENTRIES[matter].less }];
+  });
+  const [a, b] = [from.candidate.row.figures.drop, to.candidate.row.figures.drop];
+  const drop = a && b ? (b.value - a.value) / (steps.drop ?? 2) : 0;
+  return [
+    ...words.sort((one, two) => Math.abs(two.by) - Math.abs(one.by)).map((one) => one.words),
+    ...(Math.abs(drop) >= 1 ? [drop > 0 ? 'more drop' : 'less drop'] : []),
+  ].slice(0, 4);
+}
+
+/** A change of drop that calves and tendons notice, mm: common practice. */
+const SUDDEN_DROP_MM = 4;
+
+export function offerOf(
+  ranked: Ranked,
+  next: Ranked | undefined,
+  answers: ChoiceAnswers,
+  asked: readonly Matter[],
+  steps: Readonly<Record<string, number>>,
+  used: ShelfRow | undefined,
+): Offer {
+  const { candidate, suits } = ranked;
+  const { row, fit } = candidate;
+  const near = beside(used, row, steps);
+  const [drop, usual] = [row.figures.drop?.value, used?.figures.drop?.value];
+  const sudden =
+    drop !== undefined && usual !== undefined && Math.abs(drop - usual) >= SUDDEN_DROP_MM
+      ? [
+          `Its drop is another than you are used to (${Math.abs(drop - usual).toFixed(0)} mm): change over slowly; pain is for a clinician.`,
+        ]
+      : [];
+  const unpriced =
+    answers.money === undefined
+      ? []
+      : row.figures.price === undefined
+        ? ['its price']
+        : row.currency === answers.money.currency
+          ? []
+          : [`its price in ${answers.money.currency}`];
+  return {
+    slug: row.slug,
+    name: row.name,
+    suits,
+    why: [
+      ...asked.flatMap((matter) =>
+        stepsIn(ranked, matter) >= 0.5
+          ? [`${MATTER_ENTRIES[matter].more} than the middle here`]
+          : [],
+      ),
+      ...(near ? [`beside what you are used to: ${nearWords(near)}`] : []),
+      ...candidate.answers.flatMap(({ evidence }) =>
+        evidence.filter(({ mark }) => mark === 'for').map(({ words }) => words),
+      ),
+      ...(candidate.footType?.verdict.for ?? []),
+    ].slice(0, 6),
+    givesUp: [
+      ...(candidate.madeFor ? [`it is made for ${candidate.madeFor}`] : []),
+      ...givenUp(ranked, asked),
+      ...candidate.answers.flatMap(({ evidence }) =>
+        evidence.filter(({ mark }) => mark === 'but').map(({ words }) => words),
+      ),
+    ],
+    sure: sureOf(ranked, next),
+    ahead: next ? ahead(ranked, next) : null,
+    open: [
+      ...new Set([
+        ...candidate.answers.flatMap(({ wouldTell }) => wouldTell.map(({ words }) => words)),
+        ...asked.flatMap((matter) => (knownIn(ranked, matter) ? [] : [matter])),
+        ...(fit && fit.take === undefined ? ['how it fits'] : []),
+        ...unpriced,
+      ]),
+    ],
+    next: next ? changed(ranked, next, steps) : [],
+    take: fit?.take ?? null,
+    fitWords: fit?.words ?? '',
+    cautions: [
+      ...new Set([...candidate.answers.flatMap(({ caution }) => caution || []), ...sudden]),
+    ],
+  };
+}

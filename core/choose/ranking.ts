@@ -1,0 +1,124 @@
+/** Editions in the order in which they answer to what was asked, with how sure that is. */
+import { suitability } from '../construction/use-answer.ts';
+import { nearestRows } from '../sheet/nearest.ts';
+import type { ShelfRow } from '../sheet/shelf.ts';
+import { tProbability } from '../statistics/distributions.ts';
+import type { VerdictWord } from '../statistics/verdict.ts';
+import type { Candidate, ChoiceAnswers } from './candidate.ts';
+import { LOADS, MATTER_WEIGHTS, MATTERS, type Matter } from './matters.ts';
+import { type Middles, type Standing, standingIn } from './standing.ts';
+
+/** What may be wrong with a row that does not answer a rule, or a fit that nobody measured. */
+const OPEN_U = 2;
+const BUT_STEPS = 1;
+const UNSAFE_STEPS = 2;
+const OTHER_USE_STEPS = 3;
+const MISFIT_STEPS = 4;
+const USED_WEIGHT = 0.5;
+/** Who is further from what one is used to is another kind of shoe, however far. */
+const MOST_APART = 8;
+const FOOT_TYPE_STEPS = 0.5;
+
+export interface Ranked {
+  candidate: Candidate;
+  standings: ReadonlyMap<Matter, Standing>;
+  score: number;
+  u: number;
+  suits: VerdictWord<'suits'>;
+}
+
+/** Weight of each matter: by its place, and by what is carried. */
+export function weightsOf({ matters, load }: ChoiceAnswers): Map<Matter, number> {
+  const weights = new Map<Matter, number>();
+  [...new Set(matters)].slice(0, MATTER_WEIGHTS.length).forEach((matter, place) => {
+    weights.set(matter, MATTER_WEIGHTS[place] ?? 0);
+  });
+  const carried = LOADS[load];
+  if (carried > 0) weights.set('steadiness', (weights.get('steadiness') ?? 0) + carried);
+  return weights;
+}
+
+/** An edition beside what one is used to: how far off, and what drives it. */
+export const beside = (
+  used: ShelfRow | undefined,
+  row: ShelfRow,
+  steps: Readonly<Record<string, number>>,
+) => used && nearestRows(used, [row], { conditions: [], uses: [], words: '' }, steps)[0];
+
+const unsafe = ({ answers }: Candidate): string[] =>
+  answers.flatMap(({ evidence }) =>
+    evidence.flatMap(({ mark, aspect, words }) =>
+      mark === 'but' && aspect === 'safety' ? [words] : [],
+    ),
+  );
+
+/** Why an edition is passed over; undefined: it is weighed. */
+export function passed(candidate: Candidate, { money, risk }: ChoiceAnswers): string | undefined {
+  const { row, answers, fit } = candidate;
+  if (suitability(answers) === 'does not suit') {
+    const [first] = answers.filter(({ verdict }) => verdict.word === 'does not suit');
+    return first?.words ?? 'does not suit';
+  }
+  const [danger] = unsafe(candidate);
+  if (risk === 'none' && danger) return `no risk was accepted: ${danger}`;
+  const price = row.figures.price;
+  if (money && price && row.currency === money.currency && price.value > money.most)
+    return `it costs ${Math.round(price.value)} ${row.currency}`;
+  if (fit && fit.take === undefined && fit.right < 0.1 && fit.words !== '') return fit.words;
+  return undefined;
+}
+
+export function rank(
+  candidate: Candidate,
+  answers: ChoiceAnswers,
+  weights: ReadonlyMap<Matter, number>,
+  middles: Middles,
+  steps: Readonly<Record<string, number>>,
+  used: ShelfRow | undefined,
+): Ranked {
+  const standings = new Map(
+    MATTERS.map((matter) => [matter, standingIn(matter, candidate, middles, steps)] as const),
+  );
+  let score = 0;
+  let squares = 0;
+  const add = (amount: number, u = 0) => {
+    score += amount;
+    squares += u * u;
+  };
+  for (const [matter, weight] of weights) {
+    const { steps: by = 0, u = 0 } = standings.get(matter) ?? {};
+    add(weight * by, weight * u);
+  }
+  const suits = suitability(candidate.answers);
+  if (suits === 'cannot tell') add(0, OPEN_U);
+  if (suits === 'suits with a but') add(-BUT_STEPS);
+  if (candidate.madeFor) add(-OTHER_USE_STEPS);
+  if (answers.risk === 'the usual' && unsafe(candidate).length > 0) add(-UNSAFE_STEPS);
+  const { fit, footType, row } = candidate;
+  if (fit)
+    add(
+      fit.take === undefined ? 0 : -MISFIT_STEPS * (1 - fit.right),
+      fit.take === undefined ? OPEN_U : 0,
+    );
+  if (answers.money && row.figures.price === undefined) add(0, 1);
+  const near = beside(used, row, steps);
+  if (near) {
+    const away = Math.min(MOST_APART, near.steps);
+    add((answers.used?.liked ? -1 : 1) * USED_WEIGHT * away);
+  }
+  if (footType) {
+    const points = footType.evidence.reduce(
+      (sum, { mark }) => sum + (mark === 'for' ? 1 : mark === 'but' ? -1 : 0),
+      0,
+    );
+    add(FOOT_TYPE_STEPS * points, footType.verdict.word === 'cannot tell' ? 0.5 : 0);
+  }
+  return { candidate, standings, score, u: Math.sqrt(squares), suits };
+}
+
+/** How likely the first of two is the better. */
+export const ahead = (a: Ranked, b: Ranked): number => {
+  const u = Math.hypot(a.u, b.u);
+  if (u > 0) return tProbability((a.score - b.score) / u, Number.POSITIVE_INFINITY);
+  return a.score > b.score ? 1 : a.score < b.score ? 0 : 0.5;
+};

@@ -1,0 +1,70 @@
+/** How an edition stands in a matter, in noticeable steps over the middle of the shelf, with the doubt of that. */
+import { median } from 'd3-array';
+import type { Candidate } from './candidate.ts';
+import { MATTER_ENTRIES, type Matter, type MatterReading } from './matters.ts';
+
+export interface Standing {
+  /** In noticeable steps over the middle of the shelf. */
+  steps: number;
+  /** Standard uncertainty of that. */
+  u: number;
+  known: boolean;
+}
+
+/** What nobody took is as likely to lie so many steps off the middle as not. Common practice. */
+const UNKNOWN_STEPS = 1.5;
+/** More steps than these change nothing any more. */
+const MOST_STEPS = 4;
+/** An answer of the walk that speaks for a matter, against one that does not. */
+const PART_STEPS = 1.5;
+
+const clipped = (steps: number) => Math.max(-MOST_STEPS, Math.min(MOST_STEPS, steps));
+
+export type Middles = ReadonlyMap<string, number>;
+
+const keyOf = ({ reads, of }: MatterReading) => `${reads} ${of}`;
+
+function readValue(reading: MatterReading, { row, scores }: Candidate): number | undefined {
+  if (reading.reads === 'figure') return row.figures[reading.of]?.value;
+  return reading.reads === 'score' ? scores.get(reading.of) : undefined;
+}
+
+/** The middle of the shelf in everything that a matter reads. */
+export function middlesOf(candidates: readonly Candidate[]): Middles {
+  const middles = new Map<string, number>();
+  for (const { readings } of Object.values(MATTER_ENTRIES))
+    for (const reading of readings) {
+      const middle = median(candidates.flatMap((one) => readValue(reading, one) ?? []));
+      if (middle !== undefined) middles.set(keyOf(reading), middle);
+    }
+  return middles;
+}
+
+/** How an edition stands in a matter against the middle of the shelf. */
+export function standingIn(
+  matter: Matter,
+  candidate: Candidate,
+  middles: Middles,
+  steps: Readonly<Record<string, number>>,
+): Standing {
+  const known = MATTER_ENTRIES[matter].readings.flatMap((reading) => {
+    if (reading.reads === 'part') {
+      const answer = candidate.parts.get(reading.of);
+      if (answer === undefined) return [];
+      return [{ steps: reading.good.includes(answer) ? PART_STEPS : -PART_STEPS, u: 0.5 }];
+    }
+    const value = readValue(reading, candidate);
+    const middle = middles.get(keyOf(reading));
+    if (value === undefined || middle === undefined) return [];
+    const step = reading.reads === 'score' ? 1 : (steps[reading.of] ?? 1);
+    const figure = reading.reads === 'figure' ? candidate.row.figures[reading.of] : undefined;
+    const half = figure ? (figure.high - figure.low) / 2 : 0.5;
+    return [{ steps: clipped((reading.sign * (value - middle)) / step), u: half / 2 / step }];
+  });
+  if (known.length === 0) return { steps: 0, u: UNKNOWN_STEPS, known: false };
+  return {
+    steps: known.reduce((sum, one) => sum + one.steps, 0) / known.length,
+    u: Math.hypot(...known.map(({ u }) => u)) / known.length,
+    known: true,
+  };
+}
