@@ -67,6 +67,8 @@ export async function serveApp(
   });
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening));
+    // A test that works for long between two requests finds its connection still there.
+    listening.keepAliveTimeout = 60_000;
   });
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {

@@ -119,6 +119,25 @@ function Table({ part: { columns, rows } }: { part: TablePart }) {
   );
 }
 
+const JOINED = ' · ';
+
+/** A line; where it tells what parts are, `foam: EVA · plate: none`, each leads to what the guide tells of it. */
+function Line({ words }: { words: string }) {
+  const told = words.split(JOINED).map((piece) => {
+    const [name = '', ...answer] = piece.split(': ');
+    const part = SHOE_PARTS.find((one) => one.name.toLowerCase() === name);
+    return { piece, part, name, answer: answer.join(': ') };
+  });
+  if (!told.some(({ part }) => part)) return words;
+  return told.map(({ piece, part, name, answer }, at) => (
+    <span key={piece}>
+      {at > 0 && JOINED}
+      {part ? <PartLink part={part.id} words={name} /> : name}
+      {answer && `: ${answer}`}
+    </span>
+  ));
+}
+
 /** A part of the shoe leads to what the guide tells of it; other names stand as they are. */
 function partNamed(name: string) {
   const part = SHOE_PARTS.find((one) => one.name === name);
@@ -157,7 +176,7 @@ function Part({ part }: { part: DocumentPart }) {
     case 'lines':
       return part.lines.map((line) => (
         <p key={line} className={part.small ? classes.small : undefined}>
-          {line}
+          <Line words={line} />
         </p>
       ));
     case 'lead':

@@ -230,6 +230,10 @@ function ReadInChecks({ sheet }: { sheet: Sheet }) {
   );
 }
 
+/** A name in the middle of a sentence: `Durometer A` is a durometer A, and a name in capitals stays as it is. */
+const withinSentence = (name: string): string =>
+  /^[A-Z][a-z]/.test(name) ? name.charAt(0).toLowerCase() + name.slice(1) : name;
+
 /** In one line each group what it is made of: as seen, or marked as stated only. */
 function MadeOf({ sheet }: { sheet: Sheet }) {
   if (sheet.madeOf.length === 0) return null;
@@ -363,7 +367,7 @@ export function LabSheet({
           Measured {sheet.lastMeasured && `until ${dayjs(sheet.lastMeasured).format('D MMM YYYY')}`}
           {sheet.measuredBy.length > 0 && ` by ${sheet.measuredBy.join(', ')}`}
           {sheet.instruments.length > 0 &&
-            ` with ${sheet.instruments.map((name) => name.toLowerCase()).join(', ')}`}
+            ` with ${sheet.instruments.map(withinSentence).join(', ')}`}
           {sheet.protocols.length > 0 && `. Protocols: ${sheet.protocols.join('; ')}`}
           {sheet.studies.length > 0 && `. Gauge studies: ${sheet.studies.join('; ')}`}. Not issued:
           a working sheet.
