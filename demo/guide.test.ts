@@ -226,9 +226,11 @@ describe('a choice', () => {
     }
   });
   it('fits the foot: a label that is made, or how it fits is open', async () => {
-    const { offers, foot } = await choice({ use: 'walking and work', tester: 'T2' });
+    const { offers, foot, passedOver } = await choice({ use: 'walking and work', tester: 'T2' });
     expect(foot).toContain('T2');
     expect(offers.some(({ take }: { take: string | null }) => take !== null)).toBe(true);
+    // What nobody measured inside is in doubt, and not passed over for it.
+    expect(JSON.stringify(passedOver)).not.toContain('was not measured');
   });
 });
 

@@ -138,8 +138,6 @@ export const SCHOOLS = [
   },
 ] as const satisfies readonly School[];
 
-export type SchoolId = (typeof SCHOOLS)[number]['id'];
-
 /** Schools that a lab chooses by itself, with what holds until it has. */
 export const CHOSEN_SCHOOLS = {
   leather: ['small', 'true'],

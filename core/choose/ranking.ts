@@ -96,10 +96,8 @@ export function rank(
   if (answers.risk === 'the usual' && unsafe(candidate).length > 0) add(-UNSAFE_STEPS);
   const { fit, footType, row } = candidate;
   if (fit)
-    add(
-      fit.take === undefined ? 0 : -MISFIT_STEPS * (1 - fit.right),
-      fit.take === undefined ? OPEN_U : 0,
-    );
+    // An unknown fit is as likely wrong as right: it is no better than one that is known to be likely.
+    add(-MISFIT_STEPS * (1 - fit.right), fit.take === undefined ? OPEN_U : 0);
   if (answers.money && row.figures.price === undefined) add(0, 1);
   const near = beside(used, row, steps);
   if (near) {

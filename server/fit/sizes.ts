@@ -215,8 +215,11 @@ export function fitsOfFoot(
       const found = recommendEdition(stores, lab, foot, asked, id);
       if (!found) return [];
       const { take, words, chances } = found.answer;
+      const [best] = chances;
+      // An inside that nobody measured says nothing against it.
+      if (!best) return [];
       const named = take && [nameLabel(take.label), take.width].filter(Boolean).join(' ');
-      return [[id, { take: named, right: chances[0]?.right ?? 0, words }] as const];
+      return [[id, { take: named, right: best.right, words }] as const];
     }),
   );
 }
