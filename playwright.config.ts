@@ -3,7 +3,7 @@ import { browserPath } from './scripts/debian.mjs';
 
 export default defineConfig({
   testDir: 'e2e',
-  globalSetup: './scripts/build-for-tests.mjs',
+  globalSetup: './e2e/scenario.mjs',
   timeout: 90_000,
   expect: { timeout: 10_000 },
   // Each test has a server and a page of its own, and waits for them more than it works: three run side

@@ -1,6 +1,6 @@
-/** A server of its own for each test, as a user would start it, and a page that watches for errors. */
-import { type ChildProcess, spawn } from 'node:child_process';
-import { copyFileSync, cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
+/** A server of its own for each test, and a page that watches for errors. */
+import { type ChildProcess, fork, spawn } from 'node:child_process';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -20,26 +20,74 @@ export async function freePort(): Promise<number> {
   return free ? port : freePort();
 }
 
+type Script = 'demo' | 'start';
+
+/** Serves books of tests from one process, see host.mjs. */
+class Host {
+  private readonly process = fork(join(import.meta.dirname, 'host.mjs'), {
+    // Gauges drop out where a test says so, and by no other chance.
+    env: { ...process.env, EMVEX_BUILT: '1', EMVEX_STEADY_GAUGES: '1', EMVEX_LOG: 'error' },
+  });
+  private asked = 0;
+  private ended = false;
+
+  constructor() {
+    this.process.on('exit', () => {
+      this.ended = true;
+    });
+  }
+
+  /** Asks for a book to be opened, or closed; answers with what is said of it. */
+  async ask(terms: { ask: 'open' | 'close'; database: string; script?: Script; port?: number }) {
+    if (this.ended) throw new Error('the host of the servers has ended');
+    this.asked += 1;
+    const id = this.asked;
+    return new Promise<string>((resolve, reject) => {
+      const hear = (answer: { id: number; said?: string; fault?: string }) => {
+        if (answer.id !== id) return;
+        this.process.off('message', hear);
+        if (answer.fault === undefined) resolve(answer.said ?? '');
+        else reject(new Error(answer.fault));
+      };
+      this.process.on('message', hear);
+      this.process.send({ id, ...terms });
+    });
+  }
+
+  close(): void {
+    this.process.disconnect();
+  }
+}
+
 export class Bench {
   address = '';
   private process: ChildProcess | undefined;
   private port = 0;
   readonly folder = mkdtempSync(join(tmpdir(), 'emvex-e2e-'));
+  private readonly database = join(this.folder, 'book.db');
 
-  constructor(private readonly script: 'demo' | 'start') {}
+  /** @param host serves it; none: a process of its own does, started as a user would */
+  constructor(
+    private readonly script: Script,
+    private readonly host?: Host,
+  ) {}
 
   /** Starts the server, on the same port each time. */
   async start(): Promise<void> {
     this.port ||= await freePort();
-    const database = join(this.folder, 'book.db');
+    const { script, database, port } = this;
+    if (this.host) this.address = await this.host.ask({ ask: 'open', script, database, port });
+    else await this.startProcess();
+  }
+
+  private async startProcess(): Promise<void> {
     const child = spawn('node', [`scripts/${this.script}.mjs`], {
       env: {
         ...process.env,
         PORT: String(this.port),
-        EMVEX_DB: database,
-        EMVEX_DEMO_DB: database,
+        EMVEX_DB: this.database,
+        EMVEX_DEMO_DB: this.database,
         EMVEX_BUILT: '1',
-        // Gauges drop out where a test says so, and by no other chance.
         EMVEX_STEADY_GAUGES: '1',
       },
       stdio: ['ignore', 'pipe', 'pipe'],
@@ -60,16 +108,17 @@ export class Bench {
     });
   }
 
-  /** Begins with a copy of another bench's book, which was stopped. */
-  copyFrom(other: Bench): void {
-    copyFileSync(join(other.folder, 'book.db'), join(this.folder, 'book.db'));
-    const pictures = 'book-photographs';
-    if (existsSync(join(other.folder, pictures)))
-      cpSync(join(other.folder, pictures), join(this.folder, pictures), { recursive: true });
+  /** Begins with a copy of the scenario's book. */
+  copyScenario(): void {
+    cpSync(process.env.EMVEX_SCENARIO ?? '', this.folder, { recursive: true });
   }
 
-  /** Stops the server as Ctrl-C does; answers with its exit code. */
+  /** Stops the server, where it has a process of its own as Ctrl-C does; answers with the exit code. */
   async stop(): Promise<number | null> {
+    if (this.host) {
+      const fault = await this.host.ask({ ask: 'close', database: this.database });
+      return fault === '' ? 0 : 1;
+    }
     const child = this.process;
     if (!child || child.exitCode !== null) return child?.exitCode ?? null;
     this.process = undefined;
@@ -106,31 +155,30 @@ function watchRequests(page: Page, faults: string[]): void {
 }
 
 export const test = base.extend<
-  { demo: Bench; empty: Bench; faults: string[] },
-  { scenario: Bench }
+  { asStarted: boolean; demo: Bench; empty: Bench; faults: string[] },
+  { host: Host }
 >({
-  // The scenario is loaded once; each test gets a copy of its book.
-  scenario: [
+  // True: a server in a process of its own, as a user starts it.
+  asStarted: [false, { option: true }],
+  host: [
     async ({ browserName: _ }, use) => {
-      const bench = new Bench('demo');
-      await bench.start();
-      await bench.stop();
-      await use(bench);
-      await bench.close();
+      const host = new Host();
+      await use(host);
+      host.close();
     },
     { scope: 'worker' },
   ],
   // A page goes before its server: one that is still loading would fail without it.
-  demo: async ({ scenario, page }, use) => {
-    const bench = new Bench('demo');
-    bench.copyFrom(scenario);
+  demo: async ({ host, asStarted, page }, use) => {
+    const bench = new Bench('demo', asStarted ? undefined : host);
+    bench.copyScenario();
     await bench.start();
     await use(bench);
     await page.close();
     await bench.close();
   },
-  empty: async ({ page }, use) => {
-    const bench = new Bench('start');
+  empty: async ({ host, page }, use) => {
+    const bench = new Bench('start', host);
     await bench.start();
     await use(bench);
     await page.close();

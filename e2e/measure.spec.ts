@@ -160,26 +160,30 @@ test('a reload in mid-session loses nothing, not even half a figure', async ({ p
   await expect(slip.getByRole('listitem')).toHaveCount(2);
 });
 
-test('readings wait while the server is stopped, and arrive once', async ({ page, demo }) => {
-  await open(page, demo, '/pairs/PL-01/measure');
-  const slip = page.getByRole('complementary', { name: 'Slip' });
-  await enter(page, '249');
-  await expect(slip).toContainText('All saved');
-  expect(await demo.stop()).toBe(0);
-  await enter(page, '250.5');
-  await enter(page, '34.2');
-  await expect(slip).toContainText('2 waiting to be saved');
-  await expect(slip.getByRole('listitem')).toHaveCount(3);
-  await expect(page.getByTestId('figure-left')).toContainText('34.2');
-  await demo.start();
-  await expect(slip).toContainText('All saved', { timeout: 30_000 });
-  const record = await (await page.request.get(`${demo.address}/api/pairs/PL-01`)).json();
-  expect(record.sessions).toHaveLength(1);
-  expect(record.sessions[0].readings.map((r: { typed: string }) => r.typed)).toEqual([
-    '249',
-    '250.5',
-    '34.2',
-  ]);
+test.describe('started as a user does', () => {
+  test.use({ asStarted: true });
+
+  test('readings wait while the server is stopped, and arrive once', async ({ page, demo }) => {
+    await open(page, demo, '/pairs/PL-01/measure');
+    const slip = page.getByRole('complementary', { name: 'Slip' });
+    await enter(page, '249');
+    await expect(slip).toContainText('All saved');
+    expect(await demo.stop()).toBe(0);
+    await enter(page, '250.5');
+    await enter(page, '34.2');
+    await expect(slip).toContainText('2 waiting to be saved');
+    await expect(slip.getByRole('listitem')).toHaveCount(3);
+    await expect(page.getByTestId('figure-left')).toContainText('34.2');
+    await demo.start();
+    await expect(slip).toContainText('All saved', { timeout: 30_000 });
+    const record = await (await page.request.get(`${demo.address}/api/pairs/PL-01`)).json();
+    expect(record.sessions).toHaveLength(1);
+    expect(record.sessions[0].readings.map((r: { typed: string }) => r.typed)).toEqual([
+      '249',
+      '250.5',
+      '34.2',
+    ]);
+  });
 });
 
 test('readings that wait outlive the tab', async ({ context, page, demo }) => {

@@ -20,6 +20,9 @@ const BUILDS = [
   stamp: join(ROOT, 'dist', `.${build.name}-sources`),
 }));
 
+/** The folder of the built pages. */
+export const PAGES = BUILDS[0].folder;
+
 function filesUnder(path) {
   return readdirSync(path, { withFileTypes: true }).flatMap((entry) => {
     const inner = join(path, entry.name);
@@ -60,11 +63,10 @@ function build({ name, config, stamp }, sources) {
 }
 
 /**
- * Brings dist/web, dist/hall and dist/server up to date; answers with the folder of the pages. With EMVEX_BUILT
- * set what is there is taken as it is: tests build once, and start many servers.
+ * Brings dist/web, dist/hall and dist/server up to date. With EMVEX_BUILT set what is there is taken as it is: tests build once, and start many servers.
  */
 export async function buildApp() {
-  if (process.env.EMVEX_BUILT) return BUILDS[0].folder;
+  if (process.env.EMVEX_BUILT) return;
   await Promise.all(
     BUILDS.map((one) => {
       const sources = hashSources(one);
@@ -75,7 +77,6 @@ export async function buildApp() {
       return current ? undefined : build(one, sources);
     }),
   );
-  return BUILDS[0].folder;
 }
 
 /** A module of the built server. */

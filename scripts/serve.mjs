@@ -1,7 +1,7 @@
 /** Serves one database until Ctrl-C, which closes it cleanly. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildApp, builtServer } from './build.mjs';
+import { buildApp, builtServer, PAGES } from './build.mjs';
 import { installPackages, ROOT } from './install.mjs';
 
 const DEFAULT_PORT = 4620;
@@ -27,15 +27,15 @@ function hallFrom({ EMVEX_HALL: at, EMVEX_HALL_CERT: cert, EMVEX_HALL_KEY: key }
   };
 }
 
-/** Installs and builds what is not current, prepares the database, and serves it. */
-export async function serve({ database, demo, prepare, standIns }) {
-  const port = portFrom(process.env.PORT);
-  installPackages();
-  const pages = await buildApp();
+/**
+ * Prepares a database of a current build and serves it.
+ * @throws StartRefusal with words for the person at the terminal
+ */
+export async function openServer({ database, demo, prepare, standIns }, port) {
   // Gauges come up beside the server.
   const starting = standIns?.();
   starting?.catch(() => undefined);
-  const [{ StartRefusal, startServer }, { createGaugeDriver }, { openLog }] = await Promise.all(
+  const [{ startServer }, { createGaugeDriver }, { openLog }] = await Promise.all(
     ['start', 'gauge-driver', 'log'].map(builtServer),
   );
   let simulated;
@@ -43,23 +43,42 @@ export async function serve({ database, demo, prepare, standIns }) {
     if (prepare) await prepare();
     const { version } = JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8'));
     simulated = await starting;
-    const gauges = createGaugeDriver({ standIn: simulated?.addressOf, hosts: gaugeHosts() });
-    const log = openLog(process.env.EMVEX_LOG);
     const { address, hall, stop } = await startServer({
       database,
       port,
-      pages,
+      pages: PAGES,
       version,
       demo,
-      gauges,
+      gauges: createGaugeDriver({ standIn: simulated?.addressOf, hosts: gaugeHosts() }),
       hall: hallFrom(process.env),
-      log,
+      log: openLog(process.env.EMVEX_LOG),
     });
+    return {
+      address,
+      hall,
+      stop() {
+        simulated?.stop();
+        return stop();
+      },
+    };
+  } catch (error) {
+    simulated?.stop();
+    throw error;
+  }
+}
+
+/** Installs and builds what is not current, and serves until it is stopped. */
+export async function serve(terms) {
+  const port = portFrom(process.env.PORT);
+  installPackages();
+  await buildApp();
+  const { StartRefusal } = await builtServer('start');
+  try {
+    const { address, hall, stop } = await openServer(terms, port);
     let stopping = false;
     const end = async () => {
       if (stopping) return;
       stopping = true;
-      simulated?.stop();
       const fault = await stop();
       console.log(fault ? `\nStopped. ${fault}` : '\nStopped; the database is closed.');
       process.exit(fault ? 1 : 0);
@@ -68,12 +87,11 @@ export async function serve({ database, demo, prepare, standIns }) {
     process.on('SIGTERM', end);
     // Said last: whoever reads it may stop the server at once.
     console.log(
-      `Emvex${demo ? ', with the demo scenario,' : ''} is at ${address}  (Ctrl-C stops it)`,
+      `Emvex${terms.demo ? ', with the demo scenario,' : ''} is at ${address}  (Ctrl-C stops it)`,
     );
     for (const one of hall) console.log(`The hall is open at ${one}`);
-    console.log(`Database: ${database}`);
+    console.log(`Database: ${terms.database}`);
   } catch (error) {
-    simulated?.stop();
     if (!(error instanceof StartRefusal)) throw error;
     console.error(error.message);
     process.exit(1);

@@ -1,9 +1,8 @@
 /** An app on a port of its own, and a client for it: what the API tests share. */
-import { copyFileSync, existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { dirname, join } from 'node:path';
+import { dirname } from 'node:path';
 import { v7 as uuid7 } from 'uuid';
 import { CHANGE_HEADER } from '#contract/headers.ts';
 import { createApp } from './app.ts';
@@ -29,18 +28,16 @@ export interface ServedApp {
 }
 
 /** A book of this version with nothing in it, made once for the tests of a file: a copy takes no migrations. */
-let emptyBook: string | undefined;
+let emptyBook: Buffer | undefined;
 
 function copyEmptyBook(path: string, today: string): void {
   if (!emptyBook) {
-    const folder = mkdtempSync(join(tmpdir(), 'emvex-empty-'));
-    process.once('exit', () => rmSync(folder, { recursive: true, force: true }));
-    const made = join(folder, 'book.db');
-    openDatabase(made, today).close();
-    emptyBook = made;
+    const made = openDatabase(':memory:', today);
+    emptyBook = made.serialize();
+    made.close();
   }
   mkdirSync(dirname(path), { recursive: true });
-  copyFileSync(emptyBook, path);
+  writeFileSync(path, emptyBook);
 }
 
 /** Serves a database at a fixed moment. */

@@ -104,6 +104,30 @@ describe('by hand', () => {
     );
     expect(offers.map(({ open }) => open)).toEqual([['its price'], ['its price in USD']]);
   });
+  it('weighs prices in one currency, and says of others that they are not known', () => {
+    // 60 GBP is no lower price than 90 EUR: nobody said what a pound is worth.
+    const foreign = candidate('foreign', { price: figure(60) });
+    const pounds = { ...foreign, row: { ...foreign.row, currency: 'GBP' } };
+    const { offers } = choose(
+      [pounds, LIGHT, HEAVY],
+      { ...PLAIN, matters: ['a low price'] },
+      STEPS,
+    );
+    expect(offers.map(({ slug, open }) => [slug, open])).toEqual([
+      ['heavy', []],
+      ['foreign', ['its price in EUR']],
+      ['light', []],
+    ]);
+    expect(offers[0]?.next).not.toContain('dearer');
+  });
+  it('of two as good as each other the cheaper stands first, by whatever name', () => {
+    const dear = candidate('a', { price: figure(230) });
+    const cheap = candidate('b', { price: figure(180) });
+    const unpriced = candidate('c', {});
+    const { offers } = choose([unpriced, dear, cheap], PLAIN, STEPS);
+    expect(offers.map(({ slug }) => slug)).toEqual(['b', 'a', 'c']);
+    expect(offers[0]).toMatchObject({ sure: 'about as good as the next', ahead: 0.5 });
+  });
   it('what one likes draws near, what one does not pushes away', () => {
     const all = [LIGHT, HEAVY, MIDDLE];
     const used = (liked: boolean) =>

@@ -6,7 +6,7 @@ import type { ShelfRow } from '../sheet/shelf.ts';
 import type { Candidate, ChoiceAnswers } from './candidate.ts';
 import { type Matter, TRADED } from './matters.ts';
 import { type Offer, offerOf } from './offer.ts';
-import { ahead, passed, rank, weightsOf } from './ranking.ts';
+import { ahead, passed, type Ranked, rank, weightsOf } from './ranking.ts';
 import { middlesOf } from './standing.ts';
 
 const MOST_OFFERED = 5;
@@ -38,6 +38,13 @@ export function pullsApart(matters: readonly Matter[]): string[] {
   ];
 }
 
+/** Of two as good as each other the one whose price is known and lower stands first. */
+function alike({ candidate: a }: Ranked, { candidate: b }: Ranked, currency: string): number {
+  const priceOf = ({ row }: Candidate) =>
+    (row.currency === currency ? row.figures.price?.value : undefined) ?? Number.MAX_VALUE;
+  return priceOf(a) - priceOf(b) || a.row.slug.localeCompare(b.row.slug);
+}
+
 /**
  * Three to five editions, the best first; fewer where no more are left, none where none suits.
  *
@@ -59,10 +66,10 @@ export function choose(
     else passedOver.push({ slug: candidate.row.slug, name: candidate.row.name, why });
   }
   const weights = weightsOf(answers);
-  const middles = middlesOf(candidates);
+  const middles = middlesOf(candidates, answers.money?.currency);
   const ranked = weighed
     .map((candidate) => rank(candidate, answers, weights, middles, steps, used))
-    .sort((a, b) => b.score - a.score || a.candidate.row.slug.localeCompare(b.candidate.row.slug));
+    .sort((a, b) => b.score - a.score || alike(a, b, middles.currency));
   const [first] = ranked;
   const offered = ranked.filter(
     (one, at) =>
@@ -71,7 +78,9 @@ export function choose(
   );
   const asked = [...weights.keys()];
   return {
-    offers: offered.map((one, at) => offerOf(one, ranked[at + 1], answers, asked, steps, used)),
+    offers: offered.map((one, at) =>
+      offerOf(one, ranked[at + 1], { answers, asked, steps, used, currency: middles.currency }),
+    ),
     passedOver,
     said: pullsApart(answers.matters),
   };

@@ -70,13 +70,23 @@ function changed(from: Ranked, to: Ranked, steps: Readonly<Record<string, number
 /** A change of drop that calves and tendons notice, mm: common practice. */
 const SUDDEN_DROP_MM = 4;
 
+/** What an offer is put into words by. */
+export interface Asked {
+  answers: ChoiceAnswers;
+  /** Matters that are weighed. */
+  asked: readonly Matter[];
+  /** Noticeable steps by column. */
+  steps: Readonly<Record<string, number>>;
+  /** The row of what one is used to. */
+  used: ShelfRow | undefined;
+  /** Prices are weighed in it. */
+  currency: string;
+}
+
 export function offerOf(
   ranked: Ranked,
   next: Ranked | undefined,
-  answers: ChoiceAnswers,
-  asked: readonly Matter[],
-  steps: Readonly<Record<string, number>>,
-  used: ShelfRow | undefined,
+  { answers, asked, steps, used, currency }: Asked,
 ): Offer {
   const { candidate, suits } = ranked;
   const { row, fit } = candidate;
@@ -88,14 +98,11 @@ export function offerOf(
           `Its drop is another than you are used to (${Math.abs(drop - usual).toFixed(0)} mm): change over slowly; pain is for a clinician.`,
         ]
       : [];
+  const isPriceAsked = answers.money !== undefined || asked.includes('a low price');
   const unpriced =
-    answers.money === undefined
+    !isPriceAsked || (row.figures.price && row.currency === currency)
       ? []
-      : row.figures.price === undefined
-        ? ['its price']
-        : row.currency === answers.money.currency
-          ? []
-          : [`its price in ${answers.money.currency}`];
+      : [row.figures.price ? `its price in ${currency}` : 'its price'];
   return {
     slug: row.slug,
     name: row.name,
@@ -124,7 +131,7 @@ export function offerOf(
     open: [
       ...new Set([
         ...candidate.answers.flatMap(({ wouldTell }) => wouldTell.map(({ words }) => words)),
-        ...asked.flatMap((matter) => (knownIn(ranked, matter) ? [] : [matter])),
+        ...asked.filter((matter) => matter !== 'a low price' && !knownIn(ranked, matter)),
         ...(fit && fit.take === undefined ? ['how it fits'] : []),
         ...unpriced,
       ]),

@@ -1,5 +1,5 @@
 /** How an edition stands in a matter, in noticeable steps over the middle of the shelf, with the doubt of that. */
-import { median } from 'd3-array';
+import { median, rollup } from 'd3-array';
 import type { Candidate } from './candidate.ts';
 import { MATTER_ENTRIES, type Matter, type MatterReading } from './matters.ts';
 
@@ -20,24 +20,49 @@ const PART_STEPS = 1.5;
 
 const clipped = (steps: number) => Math.max(-MOST_STEPS, Math.min(MOST_STEPS, steps));
 
-export type Middles = ReadonlyMap<string, number>;
+export interface Middles {
+  of: ReadonlyMap<string, number>;
+  /** Prices are weighed in one currency; those in others are not known. */
+  currency: string;
+}
 
 const keyOf = ({ reads, of }: MatterReading) => `${reads} ${of}`;
 
-function readValue(reading: MatterReading, { row, scores }: Candidate): number | undefined {
+function readValue(
+  reading: MatterReading,
+  { row, scores }: Candidate,
+  currency: string,
+): number | undefined {
+  if (reading.of === 'price' && row.currency !== currency) return undefined;
   if (reading.reads === 'figure') return row.figures[reading.of]?.value;
   return reading.reads === 'score' ? scores.get(reading.of) : undefined;
 }
 
+/** The currency that most prices of the shelf stand in; of two as common the first by its letters. */
+export function usualCurrency(candidates: readonly Candidate[]): string {
+  const priced = candidates.filter(({ row }) => row.figures.price);
+  const counts = [
+    ...rollup(
+      priced,
+      (those) => those.length,
+      ({ row }) => row.currency,
+    ),
+  ];
+  return counts.sort(([a, m], [b, n]) => n - m || a.localeCompare(b))[0]?.[0] ?? '';
+}
+
 /** The middle of the shelf in everything that a matter reads. */
-export function middlesOf(candidates: readonly Candidate[]): Middles {
+export function middlesOf(
+  candidates: readonly Candidate[],
+  currency = usualCurrency(candidates),
+): Middles {
   const middles = new Map<string, number>();
   for (const { readings } of Object.values(MATTER_ENTRIES))
     for (const reading of readings) {
-      const middle = median(candidates.flatMap((one) => readValue(reading, one) ?? []));
+      const middle = median(candidates.flatMap((one) => readValue(reading, one, currency) ?? []));
       if (middle !== undefined) middles.set(keyOf(reading), middle);
     }
-  return middles;
+  return { of: middles, currency };
 }
 
 /** How an edition stands in a matter against the middle of the shelf. */
@@ -53,8 +78,8 @@ export function standingIn(
       if (answer === undefined) return [];
       return [{ steps: reading.good.includes(answer) ? PART_STEPS : -PART_STEPS, u: 0.5 }];
     }
-    const value = readValue(reading, candidate);
-    const middle = middles.get(keyOf(reading));
+    const value = readValue(reading, candidate, middles.currency);
+    const middle = middles.of.get(keyOf(reading));
     if (value === undefined || middle === undefined) return [];
     const step = reading.reads === 'score' ? 1 : (steps[reading.of] ?? 1);
     const figure = reading.reads === 'figure' ? candidate.row.figures[reading.of] : undefined;

@@ -50,5 +50,10 @@ describe('what is like an edition', () => {
     expect(read.conditions).toEqual([{ column: 'mass', to: 285 }]);
     expect(read.rest).toBe('drop under 6');
     expect(readLikeWords('cheaper', KERB, STEPS).questions[0]).toContain('kerb');
+    // In the yardstick's currency: nobody said what another is worth.
+    const priced = { ...row('kerb', { price: 120 }), currency: 'EUR' };
+    expect(readLikeWords('cheaper', priced, { ...STEPS, price: 10 }).conditions).toEqual([
+      { column: 'price', to: 110, currency: 'EUR' },
+    ]);
   });
 });

@@ -123,7 +123,11 @@ export function readLikeWords(
       continue;
     }
     const limit = own.value + sign * (steps[column] ?? 1);
-    read.conditions.push({ column, ...(sign < 0 ? { to: limit } : { from: limit }) });
+    read.conditions.push({
+      column,
+      ...(sign < 0 ? { to: limit } : { from: limit }),
+      ...(column === 'price' ? { currency: yardstick.currency } : {}),
+    });
     read.said.push(`${word} by a noticeable step`);
   }
   return { ...read, rest: rest.join(', ') };

@@ -40,5 +40,7 @@ async function encode(task: PictureTask): Promise<PictureAnswer> {
 }
 
 process.once('message', async (task: PictureTask) => {
-  process.send?.(await encode(task), () => process.disconnect());
+  const answer = await encode(task);
+  // A server that has ended meanwhile is not told.
+  if (process.connected) process.send?.(answer, () => process.connected && process.disconnect());
 });
