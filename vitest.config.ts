@@ -10,7 +10,7 @@ export default defineConfig({
     testTimeout: 60_000,
     // Half of the time is spent waiting for servers: two files run side by side on two cores.
     maxWorkers: 2,
-    // Modules hold nothing between tests, so files share them: they are read once and not for each file.
+    // Modules hold nothing that a test changes, so files share them: they are read once and not for each file.
     isolate: false,
     unstubGlobals: true,
   },

@@ -66,7 +66,7 @@ export const choice = z.object({
     .describe('what pulls apart in the answers, or could not be taken as said'),
   none: z.string().describe('why nothing is offered; empty where something is'),
   lookFor: z.array(z.string()).describe('what to look for instead, or besides'),
-  foot: z.string(),
+  asked: z.array(z.string()).describe('what was asked for, in lines'),
   currencies: z.array(z.string()),
   twoUses: z
     .object({

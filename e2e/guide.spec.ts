@@ -150,6 +150,13 @@ test('a shoe is chosen by keyboard, and the address holds the answers', async ({
   await page.goto(`${demo.address}/`);
   await page.goto(address);
   await expect(offers.first()).toContainText('Tarnhus Drover, mid cut');
+  await expect(page.getByText('What matters most: protection, then dry feet')).toBeVisible();
+  // A link that says what nobody knows is told so at its fields, and the rest of it stands.
+  await page.goto(`${demo.address}/guide/choose?use=trekking&aim=deserts&matters=speed,dry%20feet`);
+  await expect(page.getByRole('alert').first()).toContainText('Nothing here tells of speed');
+  await expect(page.getByRole('alert').last()).toContainText('trekking has no deserts');
+  await page.getByLabel('On, or for', { exact: true }).selectOption('light paths');
+  await expect(offers.first()).toBeVisible();
   // Nothing here is made for climbing.
   await page.getByLabel('Use', { exact: true }).selectOption('climbing');
   await expect(page.getByText('Nothing on this shelf is made for climbing')).toBeVisible();

@@ -9,8 +9,10 @@ export interface ChoiceAnswers {
   load: Load;
   /** How much of what speaks against it for safety is borne. */
   risk: Risk;
-  /** The most that is paid, and in which currency. */
-  money?: { most: number; currency: string } | undefined;
+  /** The most that is paid; undefined: whatever it costs. */
+  most?: number | undefined;
+  /** Prices are weighed in it; undefined: in the usual one of the shelf. */
+  currency?: string | undefined;
   /** What one is used to, by slug, and whether one likes it. */
   used?: { slug: string; liked: boolean } | undefined;
 }

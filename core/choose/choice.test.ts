@@ -59,8 +59,13 @@ const candidate = (
   ...more,
 });
 
+const ask = (
+  candidates: readonly Candidate[],
+  answers: Partial<ChoiceAnswers> = {},
+  used?: ShelfRow,
+) => choose(candidates, { answers: { ...PLAIN, ...answers }, steps: STEPS, used });
 const slugs = (candidates: readonly Candidate[], answers: Partial<ChoiceAnswers>) =>
-  choose(candidates, { ...PLAIN, ...answers }, STEPS).offers.map(({ slug }) => slug);
+  ask(candidates, answers).offers.map(({ slug }) => slug);
 
 const LIGHT = candidate('light', { mass: figure(250, 5), price: figure(140), drop: figure(4) });
 const HEAVY = candidate('heavy', { mass: figure(310, 5), price: figure(90), drop: figure(10) });
@@ -72,47 +77,35 @@ describe('by hand', () => {
     expect(slugs(all, { matters: ['little weight'] })).toEqual(['light', 'middle', 'heavy']);
     expect(slugs(all, { matters: ['a low price'] })).toEqual(['heavy', 'middle', 'light']);
     // 2 steps lighter than the middle at weight 3, against 3 steps dearer at weight 2: even.
-    const [first] = choose(
-      all,
-      { ...PLAIN, matters: ['little weight', 'a low price'] },
-      STEPS,
-    ).offers;
+    const [first] = ask(all, { matters: ['little weight', 'a low price'] }).offers;
     expect(first?.sure).toBe('about as good as the next');
   });
   it('says how sure it is, and what the next would change', () => {
-    const [first] = choose([LIGHT, HEAVY], { ...PLAIN, matters: ['little weight'] }, STEPS).offers;
+    const [first] = ask([LIGHT, HEAVY], { matters: ['little weight'] }).offers;
     expect(first?.sure).toBe('clearly ahead');
     expect(first?.next).toEqual(['cheaper', 'heavier', 'more drop']);
     expect(first?.why[0]).toBe('lighter than the middle here');
   });
   it('passes over what costs more than is paid, and says so', () => {
-    const { offers, passedOver } = choose(
-      [LIGHT, HEAVY],
-      { ...PLAIN, money: { most: 100, currency: 'EUR' } },
-      STEPS,
-    );
+    const { offers, passedOver } = ask([LIGHT, HEAVY], { most: 100, currency: 'EUR' });
     expect(offers.map(({ slug }) => slug)).toEqual(['heavy']);
     expect(passedOver).toEqual([{ slug: 'light', name: 'light', why: 'it costs 140 EUR' }]);
     expect(offers[0]?.sure).toBe('the only one');
   });
   it('keeps what has no price, or another currency, and says what is open', () => {
     const unpriced = candidate('unpriced', { mass: figure(240) });
-    const { offers } = choose(
-      [unpriced, LIGHT],
-      { ...PLAIN, matters: ['little weight'], money: { most: 100, currency: 'USD' } },
-      STEPS,
-    );
+    const { offers } = ask([unpriced, LIGHT], {
+      matters: ['little weight'],
+      most: 100,
+      currency: 'USD',
+    });
     expect(offers.map(({ open }) => open)).toEqual([['its price'], ['its price in USD']]);
   });
   it('weighs prices in one currency, and says of others that they are not known', () => {
     // 60 GBP is no lower price than 90 EUR: nobody said what a pound is worth.
     const foreign = candidate('foreign', { price: figure(60) });
     const pounds = { ...foreign, row: { ...foreign.row, currency: 'GBP' } };
-    const { offers } = choose(
-      [pounds, LIGHT, HEAVY],
-      { ...PLAIN, matters: ['a low price'] },
-      STEPS,
-    );
+    const { offers } = ask([pounds, LIGHT, HEAVY], { matters: ['a low price'] });
     expect(offers.map(({ slug, open }) => [slug, open])).toEqual([
       ['heavy', []],
       ['foreign', ['its price in EUR']],
@@ -124,45 +117,34 @@ describe('by hand', () => {
     const dear = candidate('a', { price: figure(230) });
     const cheap = candidate('b', { price: figure(180) });
     const unpriced = candidate('c', {});
-    const { offers } = choose([unpriced, dear, cheap], PLAIN, STEPS);
+    const { offers } = ask([unpriced, dear, cheap]);
     expect(offers.map(({ slug }) => slug)).toEqual(['b', 'a', 'c']);
     expect(offers[0]).toMatchObject({ sure: 'about as good as the next', ahead: 0.5 });
   });
   it('what one likes draws near, what one does not pushes away', () => {
     const all = [LIGHT, HEAVY, MIDDLE];
     const used = (liked: boolean) =>
-      choose(all, { ...PLAIN, used: { slug: 'heavy', liked } }, STEPS, HEAVY.row).offers.map(
-        ({ slug }) => slug,
-      );
+      ask(all, { used: { slug: 'heavy', liked } }, HEAVY.row).offers.map(({ slug }) => slug);
     expect(used(true)[0]).toBe('heavy');
     expect(used(false)[0]).toBe('light');
   });
   it('warns of a drop that one is not used to', () => {
-    const { offers } = choose(
-      [LIGHT],
-      { ...PLAIN, used: { slug: 'heavy', liked: true } },
-      STEPS,
-      HEAVY.row,
-    );
+    const { offers } = ask([LIGHT], { used: { slug: 'heavy', liked: true } }, HEAVY.row);
     expect(offers[0]?.cautions.join()).toContain('6 mm');
     expect(offers[0]?.cautions.join()).toContain('clinician');
   });
   it('a foot that nothing is made for is passed over; one nobody measured is in doubt', () => {
     const fit = { take: undefined, right: 0.02, words: 'Cannot tell: nothing long enough.' };
     const open = { take: undefined, right: 0.5, words: 'Not measured.' };
-    const { offers, passedOver } = choose(
-      [
-        { ...LIGHT, fit },
-        { ...MIDDLE, fit: open },
-      ],
-      PLAIN,
-      STEPS,
-    );
+    const { offers, passedOver } = ask([
+      { ...LIGHT, fit },
+      { ...MIDDLE, fit: open },
+    ]);
     expect(passedOver.map(({ slug }) => slug)).toEqual(['light']);
     expect(offers[0]?.open).toContain('how it fits');
   });
   it('an empty shelf, and a shelf of one', () => {
-    expect(choose([], PLAIN, STEPS).offers).toEqual([]);
+    expect(ask([]).offers).toEqual([]);
     expect(slugs([LIGHT], { matters: ['cushion'] })).toEqual(['light']);
   });
   it('what pulls apart is said, in the order it was asked in', () => {
@@ -197,7 +179,7 @@ describe('what does not suit', () => {
     const offered = (risk: ChoiceAnswers['risk']) => slugs(all, { risk });
     expect(offered('the usual')).toEqual(['broad', 'narrow']);
     expect(offered('none')).toEqual(['broad']);
-    const { passedOver } = choose(all, { ...PLAIN, risk: 'none' }, STEPS);
+    const { passedOver } = ask(all, { risk: 'none' });
     expect(passedOver[0]?.why).toContain('high for its width');
   });
 });
@@ -301,16 +283,17 @@ describe('on drawn shelves', () => {
         matters,
         load: 'a heavy pack',
         risk: 'the usual',
-        money: { most: 115, currency: 'EUR' },
+        most: 115,
+        currency: 'EUR',
         used: { slug: 'e3', liked: true },
       };
       const said = (answers: ChoiceAnswers) =>
-        JSON.stringify(choose(candidates, answers, STEPS, answers.used ? used : undefined));
+        JSON.stringify(ask(candidates, answers, answers.used ? used : undefined));
       const whole = said(full);
       const masked: Record<string, ChoiceAnswers> = {
         'the first that matters': { ...full, matters: matters.slice(1) },
         'the last that matters': { ...full, matters: matters.slice(0, 2) },
-        money: { ...full, money: undefined },
+        money: { ...full, most: undefined },
         used: { ...full, used: undefined },
       };
       for (const [name, answers] of Object.entries(masked))

@@ -45,43 +45,53 @@ function alike({ candidate: a }: Ranked, { candidate: b }: Ranked, currency: str
   return priceOf(a) - priceOf(b) || a.row.slug.localeCompare(b.row.slug);
 }
 
-/**
- * Three to five editions, the best first; fewer where no more are left, none where none suits.
- *
- * @param steps noticeable steps by column
- * @param used the row of what one is used to
- * @example with little weight first, of two that suit alike the one two steps lighter is clearly ahead
- */
-export function choose(
-  candidates: readonly Candidate[],
-  answers: ChoiceAnswers,
-  steps: Readonly<Record<string, number>>,
-  used?: ShelfRow,
-): Choice {
+/** What somebody asks for, held against one shelf. */
+export interface Asking {
+  answers: ChoiceAnswers;
+  /** Noticeable steps by column. */
+  steps: Readonly<Record<string, number>>;
+  /** The row of what one is used to. */
+  used?: ShelfRow | undefined;
+}
+
+/** All that is not passed over, the best first. */
+function inOrder<C extends Candidate>(candidates: readonly C[], { answers, steps, used }: Asking) {
+  const weights = weightsOf(answers);
+  const middles = middlesOf(candidates, answers.currency);
+  const { currency } = middles;
   const passedOver: PassedOver[] = [];
-  const weighed: Candidate[] = [];
+  const weighed: C[] = [];
   for (const candidate of candidates) {
-    const why = passed(candidate, answers);
+    const why = passed(candidate, answers, currency);
     if (why === undefined) weighed.push(candidate);
     else passedOver.push({ slug: candidate.row.slug, name: candidate.row.name, why });
   }
-  const weights = weightsOf(answers);
-  const middles = middlesOf(candidates, answers.money?.currency);
   const ranked = weighed
-    .map((candidate) => rank(candidate, answers, weights, middles, steps, used))
-    .sort((a, b) => b.score - a.score || alike(a, b, middles.currency));
+    .map((candidate) => ({ ...rank(candidate, answers, weights, middles, steps, used), candidate }))
+    .sort((a, b) => b.score - a.score || alike(a, b, currency));
+  return { ranked, passedOver, currency, asked: [...weights.keys()] };
+}
+
+/** Those that are not passed over, the best first: for the first of them it is worth while to work out more. */
+export const weighedOf = <C extends Candidate>(candidates: readonly C[], asking: Asking): C[] =>
+  inOrder(candidates, asking).ranked.map(({ candidate }) => candidate);
+
+/**
+ * Three to five editions, the best first; fewer where no more are left, none where none suits.
+ *
+ * @example with little weight first, of two that suit alike the one two steps lighter is clearly ahead
+ */
+export function choose(candidates: readonly Candidate[], asking: Asking): Choice {
+  const { ranked, passedOver, currency, asked } = inOrder(candidates, asking);
   const [first] = ranked;
   const offered = ranked.filter(
     (one, at) =>
       at < LEAST_OFFERED ||
       (at < MOST_OFFERED && first !== undefined && ahead(one, first) >= PERHAPS_BEST),
   );
-  const asked = [...weights.keys()];
   return {
-    offers: offered.map((one, at) =>
-      offerOf(one, ranked[at + 1], { answers, asked, steps, used, currency: middles.currency }),
-    ),
+    offers: offered.map((one, at) => offerOf(one, ranked[at + 1], { ...asking, asked, currency })),
     passedOver,
-    said: pullsApart(answers.matters),
+    said: pullsApart(asking.answers.matters),
   };
 }

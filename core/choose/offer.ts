@@ -71,14 +71,12 @@ function changed(from: Ranked, to: Ranked, steps: Readonly<Record<string, number
 const SUDDEN_DROP_MM = 4;
 
 /** What an offer is put into words by. */
-export interface Asked {
+interface Asked {
   answers: ChoiceAnswers;
   /** Matters that are weighed. */
   asked: readonly Matter[];
-  /** Noticeable steps by column. */
   steps: Readonly<Record<string, number>>;
-  /** The row of what one is used to. */
-  used: ShelfRow | undefined;
+  used?: ShelfRow | undefined;
   /** Prices are weighed in it. */
   currency: string;
 }
@@ -98,7 +96,7 @@ export function offerOf(
           `Its drop is another than you are used to (${Math.abs(drop - usual).toFixed(0)} mm): change over slowly; pain is for a clinician.`,
         ]
       : [];
-  const isPriceAsked = answers.money !== undefined || asked.includes('a low price');
+  const isPriceAsked = answers.most !== undefined || asked.includes('a low price');
   const unpriced =
     !isPriceAsked || (row.figures.price && row.currency === currency)
       ? []

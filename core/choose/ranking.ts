@@ -53,7 +53,11 @@ const unsafe = ({ answers }: Candidate): string[] =>
   );
 
 /** Why an edition is passed over; undefined: it is weighed. */
-export function passed(candidate: Candidate, { money, risk }: ChoiceAnswers): string | undefined {
+export function passed(
+  candidate: Candidate,
+  { most, risk }: ChoiceAnswers,
+  currency: string,
+): string | undefined {
   const { row, answers, fit } = candidate;
   if (suitability(answers) === 'does not suit') {
     const [first] = answers.filter(({ verdict }) => verdict.word === 'does not suit');
@@ -62,7 +66,7 @@ export function passed(candidate: Candidate, { money, risk }: ChoiceAnswers): st
   const [danger] = unsafe(candidate);
   if (risk === 'none' && danger) return `no risk was accepted: ${danger}`;
   const price = row.figures.price;
-  if (money && price && row.currency === money.currency && price.value > money.most)
+  if (most !== undefined && price && row.currency === currency && price.value > most)
     return `it costs ${Math.round(price.value)} ${row.currency}`;
   if (fit && fit.take === undefined && fit.right < 0.1 && fit.words !== '') return fit.words;
   return undefined;
@@ -98,7 +102,7 @@ export function rank(
   if (fit)
     // An unknown fit is as likely wrong as right: it is no better than one that is known to be likely.
     add(-MISFIT_STEPS * (1 - fit.right), fit.take === undefined ? OPEN_U : 0);
-  if (answers.money && row.figures.price === undefined) add(0, 1);
+  if (answers.most !== undefined && row.figures.price === undefined) add(0, 1);
   const near = beside(used, row, steps);
   if (near) {
     const away = Math.min(MOST_APART, near.steps);

@@ -1,5 +1,6 @@
 /** How an edition stands in a matter, in noticeable steps over the middle of the shelf, with the doubt of that. */
 import { median, rollup } from 'd3-array';
+import type { ShelfRow } from '../sheet/shelf.ts';
 import type { Candidate } from './candidate.ts';
 import { MATTER_ENTRIES, type Matter, type MatterReading } from './matters.ts';
 
@@ -38,23 +39,22 @@ function readValue(
   return reading.reads === 'score' ? scores.get(reading.of) : undefined;
 }
 
-/** The currency that most prices of the shelf stand in; of two as common the first by its letters. */
-export function usualCurrency(candidates: readonly Candidate[]): string {
-  const priced = candidates.filter(({ row }) => row.figures.price);
-  const counts = [
-    ...rollup(
-      priced,
-      (those) => those.length,
-      ({ row }) => row.currency,
-    ),
-  ];
-  return counts.sort(([a, m], [b, n]) => n - m || a.localeCompare(b))[0]?.[0] ?? '';
+/** Currencies of a shelf's prices, the most used first. */
+export function currenciesOf(rows: readonly Pick<ShelfRow, 'figures' | 'currency'>[]): string[] {
+  const counts = rollup(
+    rows.filter(({ figures }) => figures.price),
+    (those) => those.length,
+    ({ currency }) => currency,
+  );
+  return [...counts]
+    .sort(([a, m], [b, n]) => n - m || a.localeCompare(b))
+    .map(([currency]) => currency);
 }
 
 /** The middle of the shelf in everything that a matter reads. */
 export function middlesOf(
   candidates: readonly Candidate[],
-  currency = usualCurrency(candidates),
+  currency = currenciesOf(candidates.map(({ row }) => row))[0] ?? '',
 ): Middles {
   const middles = new Map<string, number>();
   for (const { readings } of Object.values(MATTER_ENTRIES))

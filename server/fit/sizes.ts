@@ -202,7 +202,10 @@ function recommendEdition(
   return { record, answer, ruled };
 }
 
-/** How editions fit a foot, by id: the label that is made, and how likely it is right. */
+/** Fits of so many editions are worked out for one answer. */
+const MOST_FITTED = 40;
+
+/** How the first of some editions fit a foot, by id: the label that is made, and how likely it is right. */
 export function fitsOfFoot(
   stores: Stores,
   asked: FootAsked,
@@ -210,13 +213,15 @@ export function fitsOfFoot(
 ): Map<string, { take: string | undefined; right: number; words: string }> {
   const lab = labFacts(stores);
   const foot = footOf(stores, asked);
+  // An inside that nobody measured says nothing against an edition, and nothing for it.
+  const measured = new Set(stores.fitEvidence.measuredInside());
+  const first = editionIds.filter((id) => measured.has(id)).slice(0, MOST_FITTED);
   return new Map(
-    editionIds.flatMap((id) => {
+    first.flatMap((id) => {
       const found = recommendEdition(stores, lab, foot, asked, id);
       if (!found) return [];
       const { take, words, chances } = found.answer;
       const [best] = chances;
-      // An inside that nobody measured says nothing against it.
       if (!best) return [];
       const named = take && [nameLabel(take.label), take.width].filter(Boolean).join(' ');
       return [[id, { take: named, right: best.right, words }] as const];

@@ -5,11 +5,13 @@ import type { footAsked } from '#contract/sizing-records.ts';
 import { cautionsOf, describeDiscipline, nameUses } from '#core/catalogue/disciplines.ts';
 import { FOOT_TYPE_RULES } from '#core/catalogue/rules/foot-types.ts';
 import { rulesOfUse } from '#core/catalogue/rules-of-uses.ts';
+import { askedWords } from '#core/choose/asked-words.ts';
 import type { Candidate, ChoiceFit } from '#core/choose/candidate.ts';
-import { choose } from '#core/choose/choice.ts';
+import { choose, weighedOf } from '#core/choose/choice.ts';
 import { MATTER_ENTRIES } from '#core/choose/matters.ts';
 import type { Offer } from '#core/choose/offer.ts';
 import { judgeTwoUses, lifeCost } from '#core/choose/pair-costs.ts';
+import { currenciesOf } from '#core/choose/standing.ts';
 import {
   answerRule,
   answerUse,
@@ -31,13 +33,11 @@ type FootAsked = z.output<typeof footAsked>;
 /** What other steps hand over: the shelf, fits of a foot, and the same shoe of last year. */
 export interface ChoiceSources {
   shelf: ShelfSource;
+  /** Of the first of some editions whose inside was measured. */
   fits: (asked: FootAsked, editionIds: readonly string[]) => Map<string, ChoiceFit>;
   archOf: (asked: FootAsked) => { arch: string; words: string; byArch: boolean };
   lastYears: (slug: string) => { slug: string; name: string; words: string } | null;
 }
-
-/** Fits are worked out of so many editions for one answer. */
-const MOST_FITTED = 40;
 
 type Held = KeptShelfRow & { row: NonNullable<KeptShelfRow['row']> };
 
@@ -178,16 +178,18 @@ export function choiceOf(
   const { arch, words: footWords, byArch } = archOf(asked);
   const used = asked.used ? kept.get(asked.used)?.row : undefined;
   if (asked.used && !used) throw wrongValue('used', 'This edition is not on the shelf.');
-  const currencies = [
-    ...new Set(held.flatMap(({ row }) => (row.figures.price ? [row.currency] : []))),
-  ];
-  const currency = asked.currency ?? currencies[0];
-  const answers = {
-    matters: asked.matters,
-    load: asked.load,
-    risk: asked.risk,
-    money: asked.money !== undefined && currency ? { most: asked.money, currency } : undefined,
-    used: used ? { slug: used.slug, liked: asked.liked === 'yes' } : undefined,
+  const currencies = currenciesOf(held.map(({ row }) => row));
+  const asking = {
+    steps,
+    used,
+    answers: {
+      matters: asked.matters,
+      load: asked.load,
+      risk: asked.risk,
+      most: currencies.length > 0 ? asked.money : undefined,
+      currency: asked.currency ?? currencies[0],
+      used: used ? { slug: used.slug, liked: asked.liked === 'yes' } : undefined,
+    },
   };
   const candidatesFor = (use: string, aim: string) => {
     const candidates = held.flatMap(
@@ -196,7 +198,7 @@ export function choiceOf(
     if (!isFootSaid(asked)) return candidates;
     const found = fits(
       { ...asked, use },
-      candidates.slice(0, MOST_FITTED).map(({ editionId }) => editionId),
+      weighedOf(candidates, asking).map(({ editionId }) => editionId),
     );
     const unknown: ChoiceFit = {
       right: 0.5,
@@ -205,15 +207,21 @@ export function choiceOf(
     return candidates.map((one) => ({ ...one, fit: found.get(one.editionId) ?? unknown }));
   };
   const candidates = candidatesFor(asked.use, asked.aim);
-  const chosen = choose(candidates, answers, steps, used);
+  const chosen = choose(candidates, asking);
   const [best] = chosen.offers;
   const rowOf = (slug: string) => kept.get(slug)?.row;
+  const cautions = cautionsOf(
+    [asked.use, asked.second].filter(Boolean).map((discipline) => ({ discipline, speciality: '' })),
+    terms.known,
+  );
   const knownToSuit = chosen.offers.some(({ suits }) => suits !== 'cannot tell');
   return {
     offers: chosen.offers.map((offer) => {
       const row = rowOf(offer.slug);
       return {
         ...offer,
+        // What holds for all is said once.
+        cautions: offer.cautions.filter((caution) => !cautions.includes(caution)),
         price: row?.figures.price ? `${Math.round(row.figures.price.value)} ${row.currency}` : '',
         lastYears: lastYears(offer.slug),
       };
@@ -227,7 +235,7 @@ export function choiceOf(
             `Say on or for what, and more is judged: ${rulesOfUse(asked.use, terms.known)?.aims.join(', ')}.`,
           ]
         : []),
-      ...(asked.money !== undefined && !currency
+      ...(asked.money !== undefined && currencies.length === 0
         ? ['Nothing here has a price: money plays no part.']
         : []),
       ...(byArch && footWords !== '' && (arch === '' || arch === 'middle')
@@ -236,20 +244,15 @@ export function choiceOf(
     ],
     none: best ? '' : noneWords(asked, candidates.length),
     lookFor: best && knownToSuit ? [] : lookFor(asked, terms),
-    foot: footWords,
+    asked: askedWords(asking.answers, { foot: footWords, used: used?.name ?? '' }),
     currencies,
     twoUses: twoUses(
       asked,
       best,
       held,
       terms,
-      (use, aim) => choose(candidatesFor(use, aim), answers, steps, used).offers,
+      (use, aim) => choose(candidatesFor(use, aim), asking).offers,
     ),
-    cautions: cautionsOf(
-      [asked.use, asked.second]
-        .filter(Boolean)
-        .map((discipline) => ({ discipline, speciality: '' })),
-      terms.known,
-    ),
+    cautions,
   };
 }

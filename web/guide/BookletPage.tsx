@@ -26,6 +26,13 @@ const CHAPTERS = [
 export function BookletPage() {
   const catalogue = useCatalogue();
   const uses = useUses();
+  const entries: Record<(typeof CHAPTERS)[number][0], string[]> = {
+    parts: SHOE_PARTS.map(({ name }) => name),
+    measurements: QUANTITY_GROUPS.map((group) => GROUP_TITLES[group]),
+    uses: uses.map(({ name }) => name),
+    schools: (SCHOOLS as readonly School[]).map(({ question }) => question),
+    words: [`${GLOSSARY.length} of them, by letter`],
+  };
   return (
     <div className={booklet.booklet}>
       <div className={classes.noprint}>
@@ -37,6 +44,11 @@ export function BookletPage() {
           {CHAPTERS.map(([id, title]) => (
             <li key={id}>
               <a href={`#${id}`}>{title}</a>
+              <ul className={booklet.entries}>
+                {entries[id].map((entry) => (
+                  <li key={entry}>{entry}</li>
+                ))}
+              </ul>
             </li>
           ))}
         </ol>
@@ -49,7 +61,7 @@ export function BookletPage() {
           )),
         )}
       </section>
-      <section id="measurements" className={booklet.chapter}>
+      <section id="measurements" className={`${booklet.chapter} ${booklet.long}`}>
         <h2>{CHAPTERS[1][1]}</h2>
         {QUANTITY_GROUPS.map((group) => {
           const own = Object.values(catalogue).filter(

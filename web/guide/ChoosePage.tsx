@@ -1,7 +1,5 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { Link } from 'react-router';
-import type { Choice } from '#contract/choice-records.ts';
 import { SOCKS } from '#contract/fit-records.ts';
 import { rulesOfUse } from '#core/catalogue/rules-of-uses.ts';
 import { LOADS, MATTER_ENTRIES, MATTERS, RISKS } from '#core/choose/matters.ts';
@@ -11,163 +9,12 @@ import { useLab } from '../api/queries.ts';
 import { FootField } from '../fit/FootField.tsx';
 import { useChoices } from '../shell/address.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
-import { PageFault } from '../shell/PageFault.tsx';
+import { isAway, PageFault } from '../shell/PageFault.tsx';
 import { useUses } from '../shell/uses.ts';
 import classes from './Guide.module.css';
-
-type Offer = Choice['offers'][number];
+import { OffersView } from './OffersView.tsx';
 
 const PLACES = ['first', 'second', 'third'] as const;
-
-/** Parts of an offer in lines; nothing where there are none. */
-function Lines({ title, lines }: { title: string; lines: readonly string[] }) {
-  if (lines.length === 0) return null;
-  return (
-    <div>
-      <h4>{title}</h4>
-      <ul>
-        {lines.map((line) => (
-          <li key={line}>{line}</li>
-        ))}
-      </ul>
-    </div>
-  );
-}
-
-const SUITS_WORDS: Record<Offer['suits'], string> = {
-  suits: 'It suits',
-  'suits with a but': 'It suits, with a but',
-  'cannot tell': 'Cannot tell yet whether it suits',
-  'does not suit': 'It does not suit',
-};
-
-function OfferView({
-  offer,
-  place,
-  use,
-  aim,
-}: {
-  offer: Offer;
-  place: number;
-  use: string;
-  aim: string;
-}) {
-  const { slug, name, suits, why, givesUp, sure, open, next, take, fitWords, cautions } = offer;
-  const asked = new URLSearchParams({ use, ...(aim ? { aim } : {}) });
-  return (
-    <li className={classes.offer}>
-      <b aria-hidden="true">{place}</b>
-      <section aria-label={name}>
-        <h3>
-          <Link to={`/sheets/${slug}?view=reader`}>{name}</Link>
-          {take && `, ${take}`}
-        </h3>
-        <p>
-          <Link to={`/guide/suits/${slug}?${asked}`}>{SUITS_WORDS[suits]}</Link>; {sure}
-          {offer.ahead !== null && (
-            <span className="soft"> (better in {Math.round(100 * offer.ahead)} of 100)</span>
-          )}
-          {offer.price && `; ${offer.price}`}.
-        </p>
-        {fitWords && <p className="soft">{fitWords}</p>}
-        <div className={classes.columns}>
-          <Lines title="Why" lines={why} />
-          <Lines title="What it gives up" lines={givesUp} />
-          <Lines title="Not known yet" lines={open} />
-          <Lines title="The next would be" lines={next} />
-        </div>
-        {offer.lastYears && (
-          <p>
-            <Link to={`/editions/${offer.lastYears.slug}`}>{offer.lastYears.name}</Link>:{' '}
-            {offer.lastYears.words}
-          </p>
-        )}
-        {cautions.map((caution) => (
-          <p key={caution}>
-            <strong>Caution:</strong> {caution}
-          </p>
-        ))}
-      </section>
-    </li>
-  );
-}
-
-/** What comes of the answers. */
-function Answered({ choice, use, aim }: { choice: Choice; use: string; aim: string }) {
-  const { offers, none, lookFor, said, passedOver, twoUses, cautions, ofAll, foot } = choice;
-  return (
-    <section aria-label="What is offered">
-      <h2>
-        {use}
-        {aim && `, ${aim}`}
-      </h2>
-      {foot && <p className="soft">For the foot {foot}.</p>}
-      <div role="status">
-        {none ? (
-          <p>
-            <strong>{none}</strong>
-          </p>
-        ) : (
-          <p>
-            {offers.length} of {ofAll} here.
-          </p>
-        )}
-        {said.map((line) => (
-          <p key={line}>{line}</p>
-        ))}
-      </div>
-      {twoUses && (
-        <section aria-label="One pair or two">
-          <h3>One pair, or two</h3>
-          <p>{twoUses.words}</p>
-          <p className="soft">
-            {twoUses.two.map(({ slug, name, use: of }, at) => (
-              <span key={of}>
-                {at > 0 && '; '}for {of} <Link to={`/sheets/${slug}?view=reader`}>{name}</Link>
-              </span>
-            ))}
-          </p>
-        </section>
-      )}
-      <ol className={classes.offers}>
-        {offers.map((offer, at) => (
-          <OfferView key={offer.slug} offer={offer} place={at + 1} use={use} aim={aim} />
-        ))}
-      </ol>
-      {lookFor.length > 0 && (
-        <section aria-label="What to look for">
-          <h3>{none ? 'What to look for instead' : 'What is known to suit would have'}</h3>
-          <ul>
-            {lookFor.map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-          </ul>
-        </section>
-      )}
-      {passedOver.length > 0 && (
-        <details>
-          <summary>Passed over: {passedOver.length}</summary>
-          <ul>
-            {passedOver.map(({ slug, name, why }) => (
-              <li key={slug}>
-                <Link to={`/sheets/${slug}?view=reader`}>{name}</Link>: {why}
-              </li>
-            ))}
-          </ul>
-        </details>
-      )}
-      {cautions.map((caution) => (
-        <p key={caution}>
-          <strong>Caution:</strong> {caution}
-        </p>
-      ))}
-      <p className="soft">
-        By what is measured, seen and stated here. Position, name and colour play no part. A try-on
-        tells more; pain is for a clinician.
-      </p>
-    </section>
-  );
-}
 
 const ASKED = [
   'use',
@@ -211,6 +58,7 @@ export function ChoosePage() {
   const aims = use ? (rulesOfUse(use, uses)?.aims ?? []) : [];
   const secondAims = said('second') ? (rulesOfUse(said('second'), uses)?.aims ?? []) : [];
   const known = MATTERS as readonly string[];
+  const unknownMatters = matters.filter((matter) => !known.includes(matter));
   const query = {
     use,
     matters: matters.filter((matter) => known.includes(matter)).join(','),
@@ -230,7 +78,13 @@ export function ChoosePage() {
       size="xs"
       label={label}
       value={said(name)}
-      data={[...data]}
+      // A link may say what is not known here: it stands until another is chosen.
+      data={
+        said(name) === '' ||
+        data.some((one) => (typeof one === 'string' ? one : one.value) === said(name))
+          ? [...data]
+          : [...data, { value: said(name), label: `${said(name)} (not known)` }]
+      }
       onChange={(event) => choose({ [name]: event.currentTarget.value, ...then })}
     />
   );
@@ -313,6 +167,7 @@ export function ChoosePage() {
                     disabled: matters.includes(matter) && matters[at] !== matter,
                   })),
                 ]}
+                inputWrapperOrder={['label', 'input', 'description', 'error']}
                 description={
                   matters[at]
                     ? MATTER_ENTRIES[matters[at] as keyof typeof MATTER_ENTRIES]?.says
@@ -372,16 +227,23 @@ export function ChoosePage() {
           </fieldset>
         </form>
         <div>
-          {choice.isError && !choice.data && <PageFault error={choice.error} />}
-          {choice.isError && choice.data && (
+          {unknownMatters.length > 0 && (
             <p role="alert" className="look-here">
-              {choice.error.message}
+              Nothing here tells of {unknownMatters.join(' or ')}: it is left out.
             </p>
           )}
+          {choice.isError &&
+            (isAway(choice.error) && !choice.data ? (
+              <PageFault error={choice.error} />
+            ) : (
+              <p role="alert" className="look-here">
+                {choice.error.message} All else that was answered stands.
+              </p>
+            ))}
           {use === '' && <p>Say what it is for: everything else may be left open.</p>}
-          {use !== '' && choice.data && (
+          {use !== '' && choice.data && !choice.isError && (
             <div aria-busy={choice.isPlaceholderData} className={classes.answered}>
-              <Answered choice={choice.data} use={use} aim={said('aim')} />
+              <OffersView choice={choice.data} use={use} aim={said('aim')} />
             </div>
           )}
         </div>

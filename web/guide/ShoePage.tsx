@@ -48,7 +48,7 @@ export function PartCardView({ part, level = 2 }: { part: ShoePart; level?: 2 | 
         <dd>
           {card.figures.map((quantity, at) => (
             <span key={quantity}>
-              {at > 0 && ', '}
+              {at > 0 && '; '}
               <Link to={`/guide#${quantity}`}>
                 {describeQuantity(quantity, catalogue).name.toLowerCase()}
               </Link>
