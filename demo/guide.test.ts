@@ -44,7 +44,7 @@ describe('what an edition suits', () => {
     expect(verdict.word).toBe('suits');
     // By hand: half of 79.6 mm over 24.6 mm is a tilt of atan(1.617) = 58.3°.
     expect(verdict.for.join()).toMatch(
-      /tilt to the edge of the heel 58[.]\d ± 1[.]\d °, at least 48/,
+      /tilt to the edge of the heel 58[.]\d ± 1[.]\d°, at least 48°/,
     );
     // Nobody measured its lugs or its rubber: what is walked on cannot be told.
     expect(word).toBe('cannot tell');

@@ -238,7 +238,7 @@ export async function enter(page: Page, text: string): Promise<void> {
 export async function takeSteady(page: Page, taken: () => Promise<void>): Promise<void> {
   await expect(async () => {
     // An idle gauge stands at nothing until it is held to the shoe.
-    await expect(page.getByTestId('live-value')).not.toHaveText(/^(–|−?0\.\d+ )/, {
+    await expect(page.getByTestId('live-value')).not.toHaveText(/^(–|−?0\.\d+[ °])/, {
       timeout: 3000,
     });
     await expect(page.getByTestId('live-state')).toContainText('steady', { timeout: 3000 });

@@ -94,8 +94,10 @@ export function limitWords(
   { low, high }: Limits,
   write: RuleTerms['write'],
 ): string {
-  if (low !== null && high !== null) return `${write(of, low)} to ${write(of, high)}`;
-  return low === null ? `at most ${write(of, high ?? 0)}` : `at least ${write(of, low)}`;
+  // A line is drawn, not measured: no digits stand for its doubt.
+  const line = (value: number) => write(of, value).replace(/\.0+(?!\d)/, '');
+  if (low !== null && high !== null) return `${line(low)} to ${line(high)}`;
+  return low === null ? `at most ${line(high ?? 0)}` : `at least ${line(low)}`;
 }
 
 /** The lines of a test: the lab's where it drew its own, else those of practice. */

@@ -7,9 +7,9 @@ import {
   writeProbability,
   writeSpan,
 } from './number-words.ts';
-import { unitsOfKind } from './units.ts';
+import { type QuantityKind, unitsOfKind } from './units.ts';
 
-const unit = (kind: 'length' | 'mass', symbol: string) => {
+const unit = (kind: QuantityKind, symbol: string) => {
   const found = unitsOfKind(kind).find((one) => one.symbol === symbol);
   if (!found) throw new Error(`no ${symbol}`);
   return found;
@@ -44,6 +44,10 @@ describe('figures', () => {
     expect(writeFigure(31.2468, 0.3137, cm, 1).text).toBe('3.12 ± 0.03 cm');
     // 31.2468 mm / 25.4 = 1.2302 in; 0.3137 / 25.4 = 0.0124 in.
     expect(writeFigure(31.2468, 0.3137, inch, 1).text).toMatch(/^1\.23 ± 0\.01 in$/);
+  });
+  it('stand close to degrees of an angle, and apart from all other units', () => {
+    expect(writeFigure(49.93, 2.12, unit('angle', '°'), 1).text).toBe('49.9 ± 2.1°');
+    expect(writeFigure(23, undefined, unit('temperature', '°C'), 0).text).toBe('23 °C');
   });
   it('without an uncertainty say the value alone', () => {
     expect(writeFigure(31.2468, undefined, mm, 1)).toMatchObject({ U: '', text: '31.2 mm' });

@@ -5,6 +5,14 @@ import { fromCanonical, spanFromCanonical, type Unit } from './units.ts';
 /** A hardness of 56 C would be read as degrees: 56 points C. */
 const shownUnit = ({ symbol, shown }: Unit): string => shown ?? symbol;
 
+/**
+ * A figure with its unit: a space between, and none before degrees of an angle (SI brochure, 5.4.3).
+ *
+ * @param symbol empty: the figure alone
+ */
+export const withUnit = (words: string, symbol: string): string =>
+  symbol === '' || symbol === '°' ? `${words}${symbol}` : `${words} ${symbol}`;
+
 export interface FigureWords {
   value: string;
   /** Empty where there is no uncertainty. */
@@ -43,7 +51,7 @@ export function writeFigure(
   const own = fromCanonical(value, unit);
   if (U === undefined || !(U > 0)) {
     const plain = writeNumber(roundTo(own, most), most);
-    return { value: plain, U: '', unit: shownUnit(unit), text: `${plain} ${shownUnit(unit)}` };
+    return { value: plain, U: '', unit: shownUnit(unit), text: withUnit(plain, shownUnit(unit)) };
   }
   const shown = roundToUncertainty(own, spanFromCanonical(U, unit), most);
   const words = writeNumber(shown.value, shown.decimals);
@@ -52,7 +60,7 @@ export function writeFigure(
     value: words,
     U: span,
     unit: shownUnit(unit),
-    text: `${words} ± ${span} ${shownUnit(unit)}`,
+    text: withUnit(`${words} ± ${span}`, shownUnit(unit)),
   };
 }
 
@@ -61,7 +69,7 @@ export function writeSpan(span: number, unit: Unit, decimals: number): string {
   const digits = decimalsIn(unit, decimals);
   const own = roundTo(spanFromCanonical(span, unit), digits);
   const sign = own > 0 ? '+' : '';
-  return `${sign}${writeNumber(own, digits)} ${shownUnit(unit)}`;
+  return withUnit(`${sign}${writeNumber(own, digits)}`, shownUnit(unit));
 }
 
 /**

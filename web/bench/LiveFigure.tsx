@@ -1,7 +1,7 @@
 import { Button, Kbd } from '@mantine/core';
 import type { Instrument } from '#contract/lab-records.ts';
 import type { LiveGauge } from '#contract/live-gauges.ts';
-import { writeNumber } from '#core/sizing/number-words.ts';
+import { withUnit, writeNumber } from '#core/sizing/number-words.ts';
 import classes from './LiveFigure.module.css';
 
 const STATE_WORDS: Record<LiveGauge['state'], string> = {
@@ -40,7 +40,7 @@ export function LiveFigure({
       </Button>
       <span className={`figure ${classes.value}`} data-testid="live-value">
         {fresh && live.value !== null
-          ? `${writeNumber(live.value, stepDecimals(instrument.resolution))} ${live.unit}`
+          ? withUnit(writeNumber(live.value, stepDecimals(instrument.resolution)), live.unit)
           : '–'}
       </span>
       <span className={classes.state} data-testid="live-state">

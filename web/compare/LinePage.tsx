@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import type { VersionLine as Line } from '#contract/line-records.ts';
 import { describePart } from '#core/catalogue/construction.ts';
 import { LINE_WORDS } from '#core/sheet/version-line.ts';
+import { withUnit } from '#core/sizing/number-words.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { useLine } from '../api/record-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
@@ -33,7 +34,7 @@ function markOf(cell: Cell | undefined, quantity: Line['quantities'][number], un
   if (!cell?.stated) return null;
   const { value, halfWidth, provenance } = cell.stated;
   const { value: written, unit } = units.write(quantity, value, halfWidth);
-  return { value, words: `${written} ${unit}, as stated`, kind: provenance };
+  return { value, words: `${withUnit(written, unit)}, as stated`, kind: provenance };
 }
 
 /** The rows of the drawing: a quantity each, then the price. */

@@ -1,6 +1,7 @@
 import { NativeSelect } from '@mantine/core';
 import { Link } from 'react-router';
 import type { OneOrTwoAnswer } from '#contract/shelf-records.ts';
+import { withUnit } from '#core/sizing/number-words.ts';
 import { useOneOrTwo } from '../api/shelf-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { useChoices } from '../shell/address.ts';
@@ -17,7 +18,7 @@ function OptionTable({ rows }: { rows: { as: string; option: Option }[] }) {
   const shown = (option: Option, id: string) => {
     const figure = option.figures[id];
     const column = columnWords(id, units);
-    return figure ? `${column.write(figure).value} ${column.unit}`.trim() : 'not known';
+    return figure ? withUnit(column.write(figure).value, column.unit) : 'not known';
   };
   const money = (option: Option, id: string) => {
     const words = shown(option, id);

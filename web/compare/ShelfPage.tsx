@@ -4,6 +4,7 @@ import { useMediaQuery } from '@mantine/hooks';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Shelf } from '#contract/shelf-records.ts';
+import { withUnit } from '#core/sizing/number-words.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { useLab } from '../api/queries.ts';
 import { useOwnPlace, useShelf } from '../api/shelf-queries.ts';
@@ -104,7 +105,7 @@ export function ShelfPage() {
       shown: column.shown,
       write: (figure: Parameters<typeof column.write>[0]) => {
         const { value, U } = column.write(figure);
-        return `${value}${U ? ` ± ${U}` : ''} ${column.unit}`.trim();
+        return withUnit(`${value}${U ? ` ± ${U}` : ''}`, column.unit);
       },
       asked: rangesOf(id),
     };

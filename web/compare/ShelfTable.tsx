@@ -5,6 +5,7 @@ import type { KeyboardEvent, ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { Shelf } from '#contract/shelf-records.ts';
 import { groupOf, SHELF_PLACES, type ShelfPlace } from '#core/sheet/shelf.ts';
+import { withUnit } from '#core/sizing/number-words.ts';
 import { type AskedRange, ColumnRuler, columnScale, RulerMark } from '../drawing/ColumnRuler.tsx';
 import classes from './ShelfPage.module.css';
 import type { ShelfColumnWords } from './shelf-columns.ts';
@@ -53,7 +54,7 @@ function FigureCell({
       title={
         figure && words
           ? [
-              `${words.value}${words.U ? ` ± ${words.U}` : ''} ${column.unit}`,
+              withUnit(`${words.value}${words.U ? ` ± ${words.U}` : ''}`, column.unit),
               EVIDENCE_WORDS[figure.evidence],
             ]
               .filter(Boolean)

@@ -12,7 +12,7 @@ import {
   seeded,
   showFeature,
 } from '#core/practice/lessons.ts';
-import { writeNumber } from '#core/sizing/number-words.ts';
+import { withUnit, writeNumber } from '#core/sizing/number-words.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import type { LessonProps } from './lesson.ts';
 
@@ -70,7 +70,7 @@ export function MatchLesson({ seed, onDone }: LessonProps) {
             head: 'Tolerance',
             cell: ({ feature }) => {
               const { tolerance, unit } = PAIR_TOLERANCES[feature];
-              return `${tolerance} ${unit}`;
+              return withUnit(String(tolerance), unit);
             },
             soft: true,
           },

@@ -1,4 +1,5 @@
 import { Button, TextInput } from '@mantine/core';
+import { groups } from 'd3-array';
 import { useState } from 'react';
 import { z } from 'zod';
 import { describePart } from '#core/catalogue/construction.ts';
@@ -115,13 +116,23 @@ const MARK_WORDS = {
   open: 'nobody can tell',
 } as const;
 
-function CriterionLine({
-  criterion,
+const criterionWords = ({ holds, holding, fails, failing, aspect }: Criterion) =>
+  [
+    holds && `If so, ${MARK_WORDS[holding]}: ${holds}.`,
+    fails && `If not, ${MARK_WORDS[failing]}: ${fails}.`,
+    aspect && `About ${aspect}.`,
+  ]
+    .filter(Boolean)
+    .join(' ');
+
+/** What is tested, and all that a rule says of it. */
+function CriteriaLine({
+  criteria,
   rule,
   use,
   changes,
 }: {
-  criterion: Criterion;
+  criteria: readonly [Criterion, ...Criterion[]];
   rule: UseRule;
   use: Discipline;
   changes: readonly ThresholdChange[];
@@ -129,13 +140,17 @@ function CriterionLine({
   const units = useUnits();
   const [open, setOpen] = useState<NumberTest>();
   const words = (test: RuleTest) => testWords(test, rule, use, changes, units);
-  const numbers = criterion.tests.filter(
+  const [{ tests, when }] = criteria;
+  const numbers = tests.filter(
     (test): test is NumberTest => test.reads === 'figure' || test.reads === 'score',
   );
   return (
     <li>
-      {criterion.tests.map(words).join(', or ')}
-      {criterion.when && ` (where ${criterion.when.map(words).join(', or ')})`}
+      {tests.map(words).join(', or ')}
+      {when && ` (where ${when.map(words).join(', or ')})`}
+      {criteria.some(({ needed }) => needed) && (
+        <span className="soft">; needed to tell anything</span>
+      )}
       {numbers.map((test) => (
         <Button
           key={test.of}
@@ -147,12 +162,11 @@ function CriterionLine({
           change…
         </Button>
       ))}
-      <div className="soft">
-        {criterion.holds && `If so, ${MARK_WORDS[criterion.holding]}: ${criterion.holds}. `}
-        {criterion.fails && `If not, ${MARK_WORDS[criterion.failing]}: ${criterion.fails}.`}
-        {criterion.needed && ' Needed to tell anything.'}
-        {criterion.aspect && ` About ${criterion.aspect}.`}
-      </div>
+      {criteria.map((criterion) => (
+        <div key={criterionWords(criterion)} className="soft">
+          {criterionWords(criterion)}
+        </div>
+      ))}
       {open && (
         <RuleLineForm
           rule={rule}
@@ -165,6 +179,8 @@ function CriterionLine({
     </li>
   );
 }
+
+const testedIn = ({ tests, when }: Criterion) => JSON.stringify([tests, when]);
 
 /** A rule of a use as it stands here: what it reads, its lines, its source, its caution. */
 export function RuleView({
@@ -185,10 +201,10 @@ export function RuleView({
       {rule.aims && <p className="soft">For {rule.aims.join(', ')}.</p>}
       <p>{rule.why}</p>
       <ul>
-        {rule.asks.map((criterion) => (
-          <CriterionLine
-            key={JSON.stringify([criterion.tests, criterion.holds, criterion.when])}
-            criterion={criterion}
+        {groups(rule.asks, testedIn).map(([key, criteria]) => (
+          <CriteriaLine
+            key={key}
+            criteria={criteria as [Criterion, ...Criterion[]]}
             rule={rule}
             use={use}
             changes={changes}

@@ -3,6 +3,7 @@ import dayjs from 'dayjs';
 import { Link } from 'react-router';
 import type { Instrument } from '#contract/lab-records.ts';
 import { calibrationOn } from '#core/catalogue/gauge.ts';
+import { withUnit } from '#core/sizing/number-words.ts';
 import { judgeDrift } from '#core/study/drift.ts';
 import { useGauges } from '../api/gauges.ts';
 import { useLab } from '../api/queries.ts';
@@ -66,7 +67,11 @@ export function InstrumentsPage() {
             ),
           },
           { head: 'Kind', cell: (one) => one.kind },
-          { head: 'Reads to', cell: (one) => `${one.resolution} ${one.unit}`, figure: true },
+          {
+            head: 'Reads to',
+            cell: (one) => withUnit(String(one.resolution), one.unit),
+            figure: true,
+          },
           { head: 'Calibrated', cell: (one) => <Due instrument={one} /> },
           { head: 'Last check', cell: (one) => <LastCheck instrument={one} /> },
           {

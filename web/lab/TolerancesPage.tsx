@@ -6,6 +6,7 @@ import { z } from 'zod';
 import type { Discipline } from '#core/catalogue/disciplines.ts';
 import type { MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { matchFeature } from '#core/catalogue/match-features.ts';
+import { withUnit } from '#core/sizing/number-words.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';
 import { useChange } from '../api/queries.ts';
 import { useTolerances } from '../api/record-queries.ts';
@@ -24,7 +25,7 @@ interface Rule {
 
 /** `5 g or 2 %, the greater` */
 export function toleranceWords({ feature, absolute, share }: Rule): string {
-  const span = `${absolute} ${canonicalUnit(matchFeature(feature).kind).symbol}`;
+  const span = withUnit(String(absolute), canonicalUnit(matchFeature(feature).kind).symbol);
   return share > 0 ? `${span} or ${Number((100 * share).toFixed(2))} %, the greater` : span;
 }
 

@@ -26,7 +26,7 @@ describe('a tolerance', () => {
     [{ feature: 'mass', absolute: 5, share: 0.02 }, '5 g or 2 %, the greater'],
     [{ feature: 'mass', absolute: 5, share: 0.0125 }, '5 g or 1.25 %, the greater'],
     [{ feature: 'footbed-length', absolute: 1, share: 0 }, '1 mm'],
-    [{ feature: 'sole-plane', absolute: 0.7, share: 0 }, '0.7 °'],
+    [{ feature: 'sole-plane', absolute: 0.7, share: 0 }, '0.7°'],
     [{ feature: 'outsole-hardness', absolute: 3, share: 0 }, '3 A'],
   ] as const)('%o is %s', (rule, words) => {
     expect(toleranceWords(rule)).toBe(words);

@@ -2,6 +2,7 @@
 import type { FigureView } from '#contract/sheet-records.ts';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { wayWords } from '#core/figures/carry.ts';
+import { withUnit } from '#core/sizing/number-words.ts';
 import type { UnitWords } from './units.ts';
 
 /** `carried half a size: −0.1 ± 0.4 mm` */
@@ -12,7 +13,7 @@ export function carriedWords(
 ): string {
   const steps = carried.map((step) => {
     const { value, U, unit } = units.write(quantity, step.change, step.U);
-    return `${wayWords(step)}: ${step.change > 0 ? '+' : ''}${value} ± ${U} ${unit}`;
+    return `${wayWords(step)}: ${withUnit(`${step.change > 0 ? '+' : ''}${value} ± ${U}`, unit)}`;
   });
   return steps.length === 0 ? '' : `carried ${steps.join('; ')}`;
 }

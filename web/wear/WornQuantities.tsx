@@ -2,6 +2,7 @@ import { NativeSelect } from '@mantine/core';
 import { line } from 'd3-shape';
 import { useState } from 'react';
 import type { WearOfPair } from '#contract/wear-records.ts';
+import { withUnit } from '#core/sizing/number-words.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { Plot, widen } from '../drawing/Plot.tsx';
 import fan from '../drawing/WearFan.module.css';
@@ -26,12 +27,12 @@ export function WornQuantities({ wear }: { wear: WearOfPair }) {
           { head: 'Quantity', cell: (one) => one.name, names: true },
           {
             head: 'First',
-            cell: (one) => `${one.points[0]?.value.toFixed(one.decimals)} ${one.unit}`,
+            cell: (one) => withUnit(one.points[0]?.value.toFixed(one.decimals) ?? '', one.unit),
             figure: true,
           },
           {
             head: 'Latest',
-            cell: (one) => `${one.points.at(-1)?.value.toFixed(one.decimals)} ${one.unit}`,
+            cell: (one) => withUnit(one.points.at(-1)?.value.toFixed(one.decimals) ?? '', one.unit),
             figure: true,
           },
           { head: 'It', cell: (one) => one.words },
