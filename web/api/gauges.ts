@@ -37,8 +37,19 @@ const channel =
     ? undefined
     : new BroadcastChannel(LOCK);
 
+/** What is told, with each gauge that says the same as before as the one it was: who watches it alone renders nothing. */
+export function keepUnchanged(
+  before: readonly LiveGauge[],
+  next: readonly LiveGauge[],
+): readonly LiveGauge[] {
+  return next.map((gauge) => {
+    const former = before.find((one) => one.instrumentId === gauge.instrumentId);
+    return former && JSON.stringify(former) === JSON.stringify(gauge) ? former : gauge;
+  });
+}
+
 function publish(next: GaugesState): void {
-  state = next;
+  state = { ...next, gauges: keepUnchanged(state.gauges, next.gauges) };
   for (const listener of listeners) listener();
 }
 
@@ -47,7 +58,8 @@ function hear(event: Passed): void {
   else if (event.kind === 'samples') for (const run of runs) run(event);
   // What a lost server said last is no live figure.
   else if (event.kind === 'lost') publish(NOTHING);
-  else if (source && state !== NOTHING) channel?.postMessage({ kind: 'gauges', ...state });
+  else if (source && state.gauges.length + state.strangers.length > 0)
+    channel?.postMessage({ kind: 'gauges', ...state });
 }
 
 channel?.addEventListener('message', (message: MessageEvent<Passed>) => {
@@ -115,6 +127,23 @@ function watch(listener: () => void): () => void {
 
 /** The gauges of the lab as they stand now. */
 export const useGauges = (): GaugesState => useSyncExternalStore(watch, () => state);
+
+/** One gauge as it stands now; what others say renders nothing here. */
+export const useGauge = (instrumentId: string | undefined): LiveGauge | undefined =>
+  useSyncExternalStore(watch, () =>
+    state.gauges.find((gauge) => gauge.instrumentId === instrumentId),
+  );
+
+/** What any gauge that speaks says of a quantity now. */
+export const useGaugeFigure = (quantity: string): number | undefined =>
+  useSyncExternalStore(
+    watch,
+    () =>
+      state.gauges
+        .filter((gauge) => gauge.state === 'steady' || gauge.state === 'moving')
+        .flatMap((gauge) => gauge.figures)
+        .find((figure) => figure.quantity === quantity)?.value,
+  );
 
 /** Calls back with the samples of fixtures as they come. */
 export function useSamples(

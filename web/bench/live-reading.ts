@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react';
 import type { Instrument } from '#contract/lab-records.ts';
 import type { LiveGauge, Placement } from '#contract/live-gauges.ts';
 import { nameTool, type ToolName } from '#core/catalogue/tools.ts';
-import { tellGauge, useGauges } from '../api/gauges.ts';
+import { tellGauge, useGauge } from '../api/gauges.ts';
 
 /** What the gauge is held to, and how many readings were taken there. */
 export interface HeldPlace extends Omit<Placement, 'instrumentId'> {
@@ -28,8 +28,7 @@ export function useLiveReading(
   tool: ToolName,
   place: HeldPlace | undefined,
 ): LiveReading {
-  const { gauges } = useGauges();
-  const live = gauges.find((gauge) => gauge.instrumentId === instrument?.id);
+  const live = useGauge(instrument?.id);
 
   // The gauge is told anew for each reading: placing it again is the repeat.
   const heldTo = live && instrument ? instrument.id : undefined;

@@ -86,7 +86,8 @@ function Calculator({ name }: { name: string }) {
   const [texts, setTexts] = useState<Record<string, string>>(() =>
     Object.fromEntries([...search].filter(([, value]) => value !== '')),
   );
-  const answer = useCalculation(name, useRested(texts));
+  const rested = useRested(new URLSearchParams(texts).toString());
+  const answer = useCalculation(name, Object.fromEntries(new URLSearchParams(rested)));
   if (!entries.data) return null;
   if (!entry)
     return (

@@ -142,7 +142,7 @@ const PlacedWords = ({ placed }: { placed: readonly string[] }) => (
 );
 
 /** What the edition is for: the strictest tolerances of its uses stand. */
-function UseChoice({ record }: { record: MatchRecord }) {
+const UseChoice = memo(function UseChoice({ record }: { record: MatchRecord }) {
   const set = useChange('setUses');
   const { id, uses } = record.edition;
   return (
@@ -156,7 +156,7 @@ function UseChoice({ record }: { record: MatchRecord }) {
       <Link to="/lab/tolerances">change</Link>
     </div>
   );
-}
+});
 
 const KEYS: [key: string, says: string][] = [
   ['Enter', 'record, go on'],

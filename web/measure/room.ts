@@ -2,7 +2,7 @@
 import { useLocalStorage } from '@mantine/hooks';
 import dayjs from 'dayjs';
 import type { Room } from '#core/figures/room.ts';
-import { useGauges } from '../api/gauges.ts';
+import { useGaugeFigure } from '../api/gauges.ts';
 
 interface TypedRoom {
   day: string;
@@ -17,21 +17,15 @@ export interface RoomState extends Room {
 
 /** The room as it is now; what was typed stands for one day. */
 export function useRoom(): RoomState {
-  const { gauges } = useGauges();
+  const temperatureC = useGaugeFigure('room-temperature');
+  const humidityPct = useGaugeFigure('room-humidity');
   const [typed, setTyped] = useLocalStorage<TypedRoom | null>({
     key: 'emvex-room',
     defaultValue: null,
   });
   const today = dayjs().format('YYYY-MM-DD');
   const typeRoom: RoomState['typeRoom'] = (room) => setTyped({ ...room, day: today });
-  const said = (quantity: string) =>
-    gauges
-      .filter((gauge) => gauge.state === 'steady' || gauge.state === 'moving')
-      .flatMap((gauge) => gauge.figures)
-      .find((figure) => figure.quantity === quantity)?.value;
-  const temperatureC = said('room-temperature');
-  if (temperatureC !== undefined)
-    return { source: 'live', temperatureC, humidityPct: said('room-humidity'), typeRoom };
+  if (temperatureC !== undefined) return { source: 'live', temperatureC, humidityPct, typeRoom };
   if (typed?.day === today)
     return {
       source: 'typed',

@@ -51,8 +51,7 @@ export function NewEditionPage() {
     'model',
   );
   const { maker, model, claims } = form.values;
-  const typed = useRested({ maker: maker.trim(), model: model.trim() });
-  const known = useNames(typed.maker, typed.model);
+  const known = useNames(useRested(maker.trim()), useRested(model.trim()));
   // The ids are made once for what is typed, so that a second press sends the same.
   const ids = useRef({ maker: newId(), model: newId(), edition: newId() });
   const read = readClaims(claims);

@@ -29,8 +29,7 @@ function EditionFieldset({ form }: { form: Form }) {
   const first = useRef<HTMLInputElement>(null);
   useEffect(() => first.current?.focus(), []);
   const { maker, model } = form.values;
-  const typed = useRested({ maker: maker.trim(), model: model.trim() });
-  const names = useNames(typed.maker, typed.model);
+  const names = useNames(useRested(maker.trim()), useRested(model.trim()));
   const editions = names.data?.editions ?? [];
   const known = findEdition(editions, form.values);
   const wished = wishesFor(useWishes().data?.wishes ?? [], form.values);
@@ -133,8 +132,7 @@ function EditionFieldset({ form }: { form: Form }) {
 function useTagSuggestion(form: Form): void {
   const suggested = useRef('');
   const { maker, model, tag } = form.values;
-  const typed = useRested({ maker: maker.trim(), model: model.trim() });
-  const free = useFreeTag(typed.maker, typed.model).data;
+  const free = useFreeTag(useRested(maker.trim()), useRested(model.trim())).data;
   const { setFieldValue, getInputNode } = form;
   useEffect(() => {
     if (free === undefined || (tag !== '' && tag !== suggested.current)) return;

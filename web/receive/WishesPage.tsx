@@ -41,11 +41,8 @@ function WishForm() {
     },
     'why',
   );
-  const typed = useRested({
-    maker: form.values.maker.trim(),
-    model: form.values.model.trim(),
-  });
-  const known = useNames(typed.maker, typed.model).data;
+  const { maker, model } = form.values;
+  const known = useNames(useRested(maker.trim()), useRested(model.trim())).data;
   return (
     <form
       noValidate
