@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, open, settled, test } from './bench.ts';
-import { goWithin, VIEWS } from './views.ts';
+import { goWithin, LIVE, restless, VIEWS } from './views.ts';
 
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'];
 
@@ -16,7 +16,7 @@ function axeOn(page: Page): AxeBuilder {
 // In three parts, so that three hands carry them.
 const PARTS = 3;
 for (let part = 0; part < PARTS; part += 1)
-  test(`every view passes the accessibility run, light and dark (${part + 1} of ${PARTS})`, async ({
+  test(`every view rests, and passes the accessibility run, light and dark (${part + 1} of ${PARTS})`, async ({
     page,
     demo,
   }) => {
@@ -30,6 +30,7 @@ for (let part = 0; part < PARTS; part += 1)
       if (index === part) await open(page, demo, path);
       else await goWithin(page, path);
       await settled(page);
+      if (!LIVE.includes(name)) expect(await restless(page), `${name} at rest`).toEqual([]);
       for (const scheme of ['light', 'dark'] as const) {
         await page.emulateMedia({ colorScheme: scheme });
         await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', scheme);

@@ -2,7 +2,6 @@
 import { brotliCompressSync } from 'node:zlib';
 import type { Page } from '@playwright/test';
 import { expect, open, settled, test } from './bench.ts';
-import { goWithin, VIEWS } from './views.ts';
 
 /** Parts of Measure that show nothing of what is typed, or of what a gauge shows at the moment. */
 const PARTS = {
@@ -154,40 +153,6 @@ test('in a study a keystroke and a live figure render the turn, and neither what
 
 /** Packed, as the bench of speed counts it too; every further page adds its address and its name here. */
 const MOST_FIRST_LOAD_BYTES = 224_000;
-
-/** Elements of the page that change within some milliseconds. */
-async function changesWithin(ms: number): Promise<string[]> {
-  const seen = new Set<string>();
-  const observer = new MutationObserver((records) => {
-    for (const { target } of records) seen.add(target.nodeName);
-  });
-  observer.observe(document.body, { subtree: true, childList: true, attributes: true });
-  await new Promise((rested) => setTimeout(rested, ms));
-  observer.disconnect();
-  return [...seen];
-}
-
-/** Show what gauges show at the moment. */
-const LIVE = ['measure', 'instruments', 'a check under way'];
-
-test('while nothing happens no view changes', async ({ page, demo }) => {
-  test.setTimeout(300_000);
-  await open(page, demo, '/sheets');
-  const changed: Record<string, string[]> = {};
-  for (const [name, path] of VIEWS) {
-    if (LIVE.includes(name)) continue;
-    await goWithin(page, path);
-    await settled(page);
-    // What comes late is waited for: a view that never rests does not come to an end.
-    let changes: string[] = [];
-    for (let look = 0; look < 6; look += 1) {
-      changes = await page.evaluate(changesWithin, 400);
-      if (changes.length === 0) break;
-    }
-    if (changes.length > 0) changed[name] = changes;
-  }
-  expect(changed).toEqual({});
-});
 
 test('the first load of Measure stays small', async ({ page, demo }) => {
   const sizes: Promise<number>[] = [];

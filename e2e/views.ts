@@ -107,3 +107,28 @@ export async function goWithin(page: Page, path: string): Promise<void> {
   await page.waitForFunction((title) => !document.title.startsWith(title), NOWHERE);
   await page.getByRole('heading', { level: 1 }).first().waitFor();
 }
+
+/** Views that show what gauges show at the moment. */
+export const LIVE: readonly string[] = ['measure', 'instruments', 'a check under way'];
+
+/** Elements of the page that change within some milliseconds. */
+async function changesWithin(ms: number): Promise<string[]> {
+  const seen = new Set<string>();
+  const observer = new MutationObserver((records) => {
+    for (const { target } of records) seen.add(target.nodeName);
+  });
+  observer.observe(document.body, { subtree: true, childList: true, attributes: true });
+  await new Promise((rested) => setTimeout(rested, ms));
+  observer.disconnect();
+  return [...seen];
+}
+
+/** What still changes on a page by itself once it has fetched what it shows; what comes late is waited for. */
+export async function restless(page: Page): Promise<string[]> {
+  let changes: string[] = [];
+  for (let look = 0; look < 6; look += 1) {
+    changes = await page.evaluate(changesWithin, 400);
+    if (changes.length === 0) break;
+  }
+  return changes;
+}
