@@ -33,7 +33,6 @@ export const makerQuestion = questionFields.extend({
   askedBy: z.string(),
   answer: z.string().describe('empty: not answered yet'),
   answeredOn: z.string().nullable(),
-  withdrawn: z.string().nullable(),
 });
 export type MakerQuestion = z.infer<typeof makerQuestion>;
 

@@ -63,7 +63,8 @@ function build({ name, config, stamp }, sources) {
 }
 
 /**
- * Brings dist/web, dist/hall and dist/server up to date. With EMVEX_BUILT set what is there is taken as it is: tests build once, and start many servers.
+ * Brings dist/web, dist/hall and dist/server up to date. With EMVEX_BUILT set what is there is taken as it
+ * is: tests build once, and start many servers.
  */
 export async function buildApp() {
   if (process.env.EMVEX_BUILT) return;

@@ -39,7 +39,11 @@ export function pullsApart(matters: readonly Matter[]): string[] {
 }
 
 /** Of two as good as each other the one whose price is known and lower stands first. */
-function alike({ candidate: a }: Ranked, { candidate: b }: Ranked, currency: string): number {
+function cheaperFirst(
+  { candidate: a }: Ranked,
+  { candidate: b }: Ranked,
+  currency: string,
+): number {
   const priceOf = ({ row }: Candidate) =>
     (row.currency === currency ? row.figures.price?.value : undefined) ?? Number.MAX_VALUE;
   return priceOf(a) - priceOf(b) || a.row.slug.localeCompare(b.row.slug);
@@ -68,7 +72,7 @@ function inOrder<C extends Candidate>(candidates: readonly C[], { answers, steps
   }
   const ranked = weighed
     .map((candidate) => ({ ...rank(candidate, answers, weights, middles, steps, used), candidate }))
-    .sort((a, b) => b.score - a.score || alike(a, b, currency));
+    .sort((a, b) => b.score - a.score || cheaperFirst(a, b, currency));
   return { ranked, passedOver, currency, asked: [...weights.keys()] };
 }
 

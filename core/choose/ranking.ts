@@ -102,7 +102,8 @@ export function rank(
   if (fit)
     // An unknown fit is as likely wrong as right: it is no better than one that is known to be likely.
     add(-MISFIT_STEPS * (1 - fit.right), fit.take === undefined ? OPEN_U : 0);
-  if (answers.most !== undefined && row.figures.price === undefined) add(0, 1);
+  const isPriced = row.figures.price !== undefined && row.currency === middles.currency;
+  if (answers.most !== undefined && !isPriced) add(0, 1);
   const near = beside(used, row, steps);
   if (near) {
     const away = Math.min(MOST_APART, near.steps);

@@ -27,15 +27,14 @@ export function deskOf(stores: Stores, shelf: ShelfSource, today: string): Desk 
   const looks = stores.rotation.looks();
   const nameOf = (slug: string) =>
     rows.find((row) => row.slug === slug)?.name ?? editionName(stores.editions.bySlug(slug));
-  const kmOf = (pairId: string | null) =>
-    pairId ? (stores.rotation.worn().find(({ id }) => id === pairId)?.km ?? 0) : 0;
+  const worn = new Map(stores.rotation.worn().map(({ id, km }) => [id, km] as const));
   const looksDue = looks.map(({ slug, tag, what, on, atKm, pairId }) => ({
     name: nameOf(slug),
     slug,
     tag: tag ?? '',
     what,
     on,
-    late: (on !== null && on <= today) || (atKm !== null && kmOf(pairId) >= atKm),
+    late: (on !== null && on <= today) || (atKm !== null && (worn.get(pairId ?? '') ?? 0) >= atKm),
   }));
   const wishes = stores.wishes.all().filter(({ closed }) => closed === null);
   const purse = stores.lab.purse();

@@ -13,7 +13,7 @@ const MOST_SHOWN = 100;
 export function makerQuestionStore(db: Db) {
   const QUESTION = `SELECT q.id, q.edition_id AS editionId, q.claim_id AS claimId, q.question,
       q.asked_on AS askedOn, q.asked_by AS askedBy, q.answer, q.answered_on AS answeredOn,
-      q.withdrawn, e.slug, e.name AS edition, m.name AS model, k.name AS maker,
+      e.slug, e.name AS edition, m.name AS model, k.name AS maker,
       coalesce(c.typed, '') AS claim
     FROM maker_question q
       JOIN edition e ON e.id = q.edition_id

@@ -237,11 +237,12 @@ export function ChoosePage() {
               <PageFault error={choice.error} />
             ) : (
               <p role="alert" className="look-here">
-                {choice.error.message} All else that was answered stands.
+                {choice.error.message}
+                {!isAway(choice.error) && ' All else that was answered stands.'}
               </p>
             ))}
           {use === '' && <p>Say what it is for: everything else may be left open.</p>}
-          {use !== '' && choice.data && !choice.isError && (
+          {use !== '' && choice.data && (
             <div aria-busy={choice.isPlaceholderData} className={classes.answered}>
               <OffersView choice={choice.data} use={use} aim={said('aim')} />
             </div>
