@@ -25,8 +25,7 @@ type Script = 'demo' | 'start';
 /** Serves books of tests from one process, see host.mjs. */
 class Host {
   private readonly process = fork(join(import.meta.dirname, 'host.mjs'), {
-    // Gauges drop out where a test says so, and by no other chance.
-    env: { ...process.env, EMVEX_BUILT: '1', EMVEX_STEADY_GAUGES: '1', EMVEX_LOG: 'error' },
+    env: { ...process.env, EMVEX_BUILT: '1', EMVEX_LOG: 'error' },
   });
   private asked = 0;
   private ended = false;

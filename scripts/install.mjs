@@ -77,5 +77,9 @@ export async function installBeforeCompiling() {
   console.log('Installing the locked packages …');
   requireInstalled(await start('npm', [...NPM_CI, '--ignore-scripts']));
   console.log('Compiling the database driver …');
-  return { compiled: start('npm', ['rebuild', '--loglevel=error']).then(requireInstalled) };
+  // Its two sources are compiled side by side.
+  const env = { ...process.env, JOBS: '2' };
+  return {
+    compiled: start('npm', ['rebuild', '--loglevel=error'], { env }).then(requireInstalled),
+  };
 }

@@ -52,7 +52,7 @@ const { compiled } = await installBeforeCompiling();
 const browser = await asking;
 // Once, for the unit tests' threads and for all browser tests.
 await buildApp();
-// The unit tests spend half of their time waiting for servers: what is read through goes on beside them.
+// The unit tests spend half of their time waiting: what is read through goes on beside them.
 const readings = Promise.all([
   step('lint and format', 'biome', ['check', '--error-on-warnings', '.']),
   step('types', 'tsc', ['--noEmit']),
@@ -70,14 +70,30 @@ const readings = Promise.all([
     'e2e',
   ]),
 ]);
+
+/** Their tests need no database, and do not wait for its driver. */
+const WITHOUT_DATABASE = ['core', 'checks', 'contract', 'web'];
+
+function unitTests(title, name, which) {
+  const report = join(reports, `${name}.json`);
+  return suite(
+    title,
+    'vitest',
+    ['run', ...which, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+    report,
+    ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }),
+  );
+}
+await unitTests(
+  'unit tests of core and pages, checks against published values',
+  'core',
+  WITHOUT_DATABASE.map((folder) => `${folder}/`),
+);
 await compiled;
-const unitReport = join(reports, 'unit.json');
-await suite(
-  'unit tests and checks against published values',
-  'vitest',
-  ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${unitReport}`],
-  unitReport,
-  ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }),
+await unitTests(
+  'unit tests of the server',
+  'server',
+  WITHOUT_DATABASE.map((folder) => `--exclude=${folder}/**`),
 );
 await readings;
 if (browser) {

@@ -12,7 +12,7 @@ import { servedBench } from './served-bench.ts';
 const { bench, get, served, csv, file } = servedBench();
 
 /** Requests of each operation. */
-const ROUNDS = 20;
+const ROUNDS = 10;
 /** A value in so many is spoiled. */
 const SPOILED = 0.12;
 
