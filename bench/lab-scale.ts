@@ -92,9 +92,9 @@ const SUMS = `
 
   UPDATE learned_exponent SET (masses, editions, sxx, sxy, syy) = (
     SELECT count(*), count(DISTINCT f.edition_id),
-      sum((f.log_length - c.x) * (f.log_length - c.x)),
-      sum((f.log_length - c.x) * (ln(f.value) - c.y)),
-      sum((ln(f.value) - c.y) * (ln(f.value) - c.y))
+      total((f.log_length - c.x) * (f.log_length - c.x)),
+      total((f.log_length - c.x) * (ln(f.value) - c.y)),
+      total((ln(f.value) - c.y) * (ln(f.value) - c.y))
     FROM (
       SELECT edition_id, avg(log_length) AS x, avg(ln(value)) AS y
       FROM new_shoe_figure WHERE quantity = 'mass' GROUP BY edition_id

@@ -126,7 +126,12 @@ describe('a drawn lab', () => {
           rmSync(folder, { recursive: true, force: true });
         }
       }),
-      { numRuns: 6 },
+      {
+        // The same labs on every machine, and one in which every pair came worn.
+        numRuns: 6,
+        seed: 20_261_127,
+        examples: [[{ editions: 2, pairs: 1, seed: 0.026040622498840094 }, false]],
+      },
     );
   }, 120_000);
 });
