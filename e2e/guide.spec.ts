@@ -164,7 +164,10 @@ test('a shoe is chosen by keyboard, and the address holds the answers', async ({
   // On a phone nothing runs off to the side.
   await page.setViewportSize({ width: 390, height: 844 });
   await page.getByLabel('Use', { exact: true }).selectOption('running');
-  await expect(page.getByRole('region', { name: 'What is offered' })).toContainText('here.');
+  const region = page.getByRole('region', { name: 'What is offered' });
+  await expect(region).toContainText('here.');
+  await page.getByRole('link', { name: /^\d offered: look$/ }).click();
+  await expect(region).toBeInViewport();
   const overflow = await page.evaluate(
     () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
   );

@@ -225,6 +225,13 @@ export function ChoosePage() {
               </Button>
             </span>
           </fieldset>
+          {use !== '' && choice.data && (
+            <a href="#offered" className={classes.toOffers}>
+              {choice.data.offers.length > 0
+                ? `${choice.data.offers.length} offered: look`
+                : 'None offered: see why'}
+            </a>
+          )}
         </form>
         <div>
           {unknownMatters.length > 0 && (

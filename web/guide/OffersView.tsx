@@ -81,7 +81,7 @@ function OfferView({
 export function OffersView({ choice, use, aim }: { choice: Choice; use: string; aim: string }) {
   const { offers, none, lookFor, said, passedOver, twoUses, cautions, ofAll, asked } = choice;
   return (
-    <section aria-label="What is offered">
+    <section id="offered" aria-label="What is offered">
       <h2>
         {use}
         {aim && `, ${aim}`}
