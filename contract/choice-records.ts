@@ -60,6 +60,10 @@ export const choice = z.object({
   offers: z.array(offer),
   /** Of all that was weighed. */
   ofAll: z.number().int(),
+  waiting: z
+    .number()
+    .int()
+    .describe('editions that are being worked out anew, and not weighed yet'),
   passedOver: z.array(named.extend({ why: z.string() })),
   said: z
     .array(z.string())

@@ -254,7 +254,7 @@ export function createApp(options: AppOptions): BenchApp {
       ...guideRoutes(
         stores,
         {
-          shelf: () => keptShelf(stores, sizesOf, keepUp),
+          shelf: (first) => keptShelf(stores, sizesOf, keepUp, first),
           fits: (asked, ids) => fitsOfFoot(stores, asked, ids),
           archOf: (asked) => footWordsOf(stores, asked),
           lastYears: (slug) => lastYearsOf(stores, slug),

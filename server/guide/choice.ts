@@ -172,7 +172,7 @@ export function choiceOf(
   { shelf, fits, archOf, lastYears }: ChoiceSources,
 ): Choice {
   refuseUnknown(stores, asked);
-  const { kept, steps } = shelf();
+  const { kept, steps, waiting } = shelf();
   const terms = termsOf(stores);
   const held = [...kept.values()].filter((one): one is Held => one.row !== undefined);
   const { arch, words: footWords, byArch } = archOf(asked);
@@ -227,6 +227,7 @@ export function choiceOf(
       };
     }),
     ofAll: candidates.length,
+    waiting,
     passedOver: chosen.passedOver,
     said: [
       ...chosen.said,

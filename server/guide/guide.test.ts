@@ -71,6 +71,18 @@ describe('the choice of a shoe', () => {
     expect(pounds.passedOver).toMatchObject([{ slug: 'norrolt-latch', why: 'it costs 85 GBP' }]);
     expect(open(pounds.offers, 'norrolt-kerb')).toContain('its price in GBP');
   });
+  it('says how many are not weighed yet, and weighs them once they are worked out', async () => {
+    for (let nth = 0; nth < 30; nth += 1) await state(`Model ${nth}`, `${280 + nth} g; UK 8`);
+    // One request works out so many rows itself, the rest follow beside it.
+    const { ofAll, waiting } = await choice({ matters: 'little weight' });
+    expect(ofAll + waiting).toBe(30);
+    expect(waiting).toBeGreaterThan(0);
+    // What is asked of by its name does not wait for its turn.
+    expect((await get('/api/editions/norrolt-model-29/suits')).status).toBe(200);
+    await expect.poll(async () => (await choice({})).waiting, { timeout: 20_000 }).toBe(0);
+    const { offers } = await choice({ matters: 'little weight' });
+    expect(offers[0].slug).toBe('norrolt-model-0');
+  });
   it('says each caution once, and how a foot fits only where an inside was measured', async () => {
     await state('Latch', '290 g; UK 8', '', 'trekking');
     await state('Kerb', '350 g; UK 8', '', 'trekking');

@@ -8,10 +8,12 @@ import { notFound } from '../problems.ts';
 import type { KeptShelfRow } from '../store/shelf.ts';
 import type { Stores } from '../stores.ts';
 
-/** The shelf, as another step keeps it. */
-export type ShelfSource = () => {
+/** The shelf, as another step keeps it; some editions are worked out before all others. */
+export type ShelfSource = (first?: readonly string[]) => {
   kept: ReadonlyMap<string, KeptShelfRow>;
   steps: Readonly<Record<string, number>>;
+  /** Rows that are being worked out anew. */
+  waiting: number;
 };
 
 export const termsOf = (stores: Stores): RuleTerms => ruleTerms(stores, labFacts(stores));
@@ -34,7 +36,7 @@ export function suitsOf(
   shelf: ShelfSource,
 ): SuitsAnswer {
   const edition = stores.editions.bySlug(slug);
-  const held = shelf().kept.get(edition.slug);
+  const held = shelf([edition.id]).kept.get(edition.slug);
   if (!held?.row) throw notFound('A row of this edition on the shelf');
   const shoe = shoeOnShelf(held);
   const use = asked.use || shoe.uses[0]?.discipline || '';

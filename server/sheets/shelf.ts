@@ -62,10 +62,19 @@ function currentRows(stores: Stores, sizesOf: () => SizeWords, refresh: () => vo
   return heldRows(stores);
 }
 
-/** The shelf as others lean on it: rows by slug with what is known beside their figures, and steps by column. */
-export function keptShelf(stores: Stores, sizesOf: () => SizeWords, refresh: () => void) {
+/**
+ * The shelf as others lean on it: rows by slug with what is known beside their figures, and steps by column.
+ * @param first editions that are worked out before all others
+ */
+export function keptShelf(
+  stores: Stores,
+  sizesOf: () => SizeWords,
+  refresh: () => void,
+  first: readonly string[] = [],
+) {
+  workOut(stores, stores.shelf.staleOf(first), sizesOf);
   const { kept } = currentRows(stores, sizesOf, refresh);
-  return { kept, steps: stepsOf(labFacts(stores)) };
+  return { kept, steps: stepsOf(labFacts(stores)), waiting: stores.shelf.countStale() };
 }
 
 /** Nobody reads a longer list of what is near. */

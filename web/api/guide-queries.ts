@@ -17,6 +17,7 @@ export const useChoice = (query: QueryIn<'getChoice'>) =>
     queryFn: ({ signal }) => request('getChoice', { query, signal }),
     enabled: query.use !== '',
     placeholderData: keepPreviousData,
+    refetchInterval: ({ state }) => ((state.data?.waiting ?? 0) > 0 ? 1500 : false),
   });
 
 export const useDesk = () =>

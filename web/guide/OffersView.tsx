@@ -79,7 +79,8 @@ function OfferView({
 
 /** What comes of the answers. */
 export function OffersView({ choice, use, aim }: { choice: Choice; use: string; aim: string }) {
-  const { offers, none, lookFor, said, passedOver, twoUses, cautions, ofAll, asked } = choice;
+  const { offers, none, lookFor, said, passedOver, twoUses, cautions, ofAll, asked, waiting } =
+    choice;
   return (
     <section id="offered" aria-label="What is offered">
       <h2>
@@ -95,6 +96,12 @@ export function OffersView({ choice, use, aim }: { choice: Choice; use: string; 
         ) : (
           <p>
             {offers.length} of {ofAll} here.
+          </p>
+        )}
+        {waiting > 0 && (
+          <p>
+            {waiting.toLocaleString('en')} more on the shelf are being worked out anew, and are
+            weighed then.
           </p>
         )}
         {said.map((line) => (
