@@ -126,7 +126,7 @@ async function changesWithin(ms: number): Promise<string[]> {
 /** What still changes on a page by itself once it has fetched what it shows; what comes late is waited for. */
 export async function restless(page: Page): Promise<string[]> {
   let changes: string[] = [];
-  for (let look = 0; look < 6; look += 1) {
+  for (let look = 0; look < 25; look += 1) {
     changes = await page.evaluate(changesWithin, 400);
     if (changes.length === 0) break;
   }
