@@ -50,6 +50,10 @@ const balanceLine = z.object({
 });
 
 export const desk = z.object({
+  waiting: z
+    .number()
+    .int()
+    .describe('editions that are being worked out anew, and not counted yet'),
   next: z.array(
     z.object({
       what: z.string(),

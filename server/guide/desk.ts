@@ -9,7 +9,8 @@ import type { ShelfSource } from './suits.ts';
 const MOST_NEXT = 12;
 
 export function deskOf(stores: Stores, shelf: ShelfSource, today: string): Desk {
-  const rows = [...shelf().kept.values()].flatMap(({ row }) => row ?? []);
+  const { kept, waiting } = shelf();
+  const rows = [...kept.values()].flatMap(({ row }) => row ?? []);
   const uses = stores.uses.all();
   const isMeasured = (row: (typeof rows)[number]) =>
     Object.values(row.figures).some(
@@ -90,6 +91,7 @@ export function deskOf(stores: Stores, shelf: ShelfSource, today: string): Desk 
     return { maker, model, name };
   };
   return {
+    waiting,
     next: next.slice(0, MOST_NEXT).map((one) => ({ ...one, names: namesOf(one.slug, one.what) })),
     purse,
     questions: stores.makerQuestions.all(),

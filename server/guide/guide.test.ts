@@ -99,8 +99,9 @@ describe('the choice of a shoe', () => {
 
 describe('the desk', () => {
   it('with nothing on record says so, and keeps a purse', async () => {
-    const { next, questions, balance, uses, promised, purse } = (await get('/api/desk')).body;
-    expect([next, questions, uses, promised]).toEqual([[], [], [], []]);
+    const { next, questions, balance, uses, promised, purse, waiting } = (await get('/api/desk'))
+      .body;
+    expect([next, questions, uses, promised, waiting]).toEqual([[], [], [], [], 0]);
     expect(balance.all).toMatchObject({ bought: 0, loaned: 0, gifted: 0, all: 0 });
     expect(purse.amount).toBeNull();
     expect((await put('/api/desk/purse', { amount: -5, currency: 'EUR' })).status).toBe(400);

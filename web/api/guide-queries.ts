@@ -3,6 +3,10 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { QueryIn } from '#contract/endpoints.ts';
 import { request } from './request.ts';
 
+/** What leans on the shelf is asked for again until all of it is worked out. */
+const whileWaiting = (answer: { waiting: number } | undefined): number | false =>
+  (answer?.waiting ?? 0) > 0 ? 1500 : false;
+
 export const useSuits = (edition: string, query: NonNullable<QueryIn<'getSuits'>>) =>
   useQuery({
     queryKey: ['figures', 'suits', edition, query],
@@ -17,13 +21,14 @@ export const useChoice = (query: QueryIn<'getChoice'>) =>
     queryFn: ({ signal }) => request('getChoice', { query, signal }),
     enabled: query.use !== '',
     placeholderData: keepPreviousData,
-    refetchInterval: ({ state }) => ((state.data?.waiting ?? 0) > 0 ? 1500 : false),
+    refetchInterval: ({ state }) => whileWaiting(state.data),
   });
 
 export const useDesk = () =>
   useQuery({
     queryKey: ['editions', 'desk'],
     queryFn: ({ signal }) => request('getDesk', { signal }),
+    refetchInterval: ({ state }) => whileWaiting(state.data),
   });
 
 export const useQuestions = (edition: string) =>

@@ -96,7 +96,7 @@ export function DeskPage() {
   if (desk.isError && !desk.data) return <PageFault error={desk.error} />;
   const { data } = desk;
   if (!data) return null;
-  const { next, purse, questions, balance, uses, promised } = data;
+  const { next, purse, questions, balance, uses, promised, waiting } = data;
   return (
     <div className={classes.page}>
       <header className={classes.head}>
@@ -105,6 +105,11 @@ export function DeskPage() {
       <section aria-label="Next">
         <h2>What is reviewed next, and why</h2>
         <PurseForm key={JSON.stringify(purse)} purse={purse} />
+        {waiting > 0 && (
+          <p role="status">
+            {waiting.toLocaleString('en')} editions are being worked out anew, and are counted then.
+          </p>
+        )}
         {next.length === 0 ? (
           <p>
             Nothing presses. Put what readers ask for on the <Link to="/wishes">wish list</Link>.
