@@ -10,6 +10,8 @@ interface AskedNames {
 }
 
 /**
+ * Lines in the order of the conversation; what was left open has none.
+ *
  * @example grip, then cushion, at most 150 EUR: `What matters most: grip, then cushion.`, `At most 150 EUR.`
  */
 export function askedWords(
@@ -18,11 +20,13 @@ export function askedWords(
 ): string[] {
   const liked = usual?.liked ? 'and likes it' : 'and wants something else';
   return [
-    foot && `For the foot ${foot}.`,
-    matters.length > 0 && `What matters most: ${[...new Set(matters)].join(', then ')}.`,
-    load !== 'nothing' && `Carrying ${load}.`,
-    used && `Used to ${used}, ${liked}.`,
-    risk !== 'the usual' && `Risk that is borne: ${risk}.`,
-    most !== undefined && `At most ${most} ${currency}.`,
-  ].filter((line) => typeof line === 'string' && line !== '') as string[];
+    ...(foot === '' ? [] : [`For the foot ${foot}.`]),
+    ...(matters.length === 0
+      ? []
+      : [`What matters most: ${[...new Set(matters)].join(', then ')}.`]),
+    ...(load === 'nothing' ? [] : [`Carrying ${load}.`]),
+    ...(used === '' ? [] : [`Used to ${used}, ${liked}.`]),
+    ...(risk === 'the usual' ? [] : [`Risk that is borne: ${risk}.`]),
+    ...(most === undefined ? [] : [`At most ${most} ${currency}.`]),
+  ];
 }

@@ -17,6 +17,15 @@ export interface ChoiceAnswers {
   used?: { slug: string; liked: boolean } | undefined;
 }
 
+/** What somebody asks for, held against one shelf. */
+export interface Asking {
+  answers: ChoiceAnswers;
+  /** Noticeable steps by column. */
+  steps: Readonly<Record<string, number>>;
+  /** The row of what one is used to. */
+  used?: ShelfRow | undefined;
+}
+
 /** How an edition fits the foot, in a label that is made. */
 export interface ChoiceFit {
   /** The label, as it is named; undefined: nobody can tell. */

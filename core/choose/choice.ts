@@ -2,8 +2,7 @@
  * Which editions of a shelf are offered to somebody, and why. Liking counts, the poster does not: position on a field,
  * name and colour are never asked for.
  */
-import type { ShelfRow } from '../sheet/shelf.ts';
-import type { Candidate, ChoiceAnswers } from './candidate.ts';
+import type { Asking, Candidate } from './candidate.ts';
 import { type Matter, TRADED } from './matters.ts';
 import { type Offer, offerOf } from './offer.ts';
 import { ahead, passed, type Ranked, rank, weightsOf } from './ranking.ts';
@@ -47,15 +46,6 @@ function cheaperFirst(
   const priceOf = ({ row }: Candidate) =>
     (row.currency === currency ? row.figures.price?.value : undefined) ?? Number.MAX_VALUE;
   return priceOf(a) - priceOf(b) || a.row.slug.localeCompare(b.row.slug);
-}
-
-/** What somebody asks for, held against one shelf. */
-export interface Asking {
-  answers: ChoiceAnswers;
-  /** Noticeable steps by column. */
-  steps: Readonly<Record<string, number>>;
-  /** The row of what one is used to. */
-  used?: ShelfRow | undefined;
 }
 
 /** All that is not passed over, the best first. */

@@ -1,8 +1,7 @@
 /** An edition that is offered, in words: why, what it gives up, how sure, and what the next one would change. */
 import { nearWords } from '../sheet/nearest.ts';
-import type { ShelfRow } from '../sheet/shelf.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
-import type { ChoiceAnswers } from './candidate.ts';
+import type { Asking } from './candidate.ts';
 import { MATTER_ENTRIES, MATTERS, type Matter, TRADED } from './matters.ts';
 import { ahead, beside, type Ranked } from './ranking.ts';
 
@@ -71,16 +70,19 @@ function changed(from: Ranked, to: Ranked, steps: Readonly<Record<string, number
 const SUDDEN_DROP_MM = 4;
 
 /** What an offer is put into words by. */
-interface Asked {
-  answers: ChoiceAnswers;
+interface Asked extends Asking {
   /** Matters that are weighed. */
   asked: readonly Matter[];
-  steps: Readonly<Record<string, number>>;
-  used?: ShelfRow | undefined;
   /** Prices are weighed in it. */
   currency: string;
 }
 
+/**
+ * An edition beside the next one in the order.
+ *
+ * @param next undefined: no other is weighed
+ * @example with little weight first, 2 steps under the middle: “lighter than the middle here” is why
+ */
 export function offerOf(
   ranked: Ranked,
   next: Ranked | undefined,

@@ -72,6 +72,14 @@ export function passed(
   return undefined;
 }
 
+/**
+ * What an edition comes to, in noticeable steps: matters by their weight, less what speaks against it; `u` is the
+ * standard uncertainty of that. Common practice.
+ *
+ * @param steps noticeable steps by column
+ * @param used the row of what one is used to
+ * @example 2 steps lighter than the middle, little weight first (3): a score of 6
+ */
 export function rank(
   candidate: Candidate,
   answers: ChoiceAnswers,

@@ -177,7 +177,13 @@ export function choiceOf(
   const held = [...kept.values()].filter((one): one is Held => one.row !== undefined);
   const { arch, words: footWords, byArch } = archOf(asked);
   const used = asked.used ? kept.get(asked.used)?.row : undefined;
-  if (asked.used && !used) throw wrongValue('used', 'This edition is not on the shelf.');
+  if (asked.used && !used)
+    throw wrongValue(
+      'used',
+      waiting > 0
+        ? 'This edition is not on the shelf, or not worked out yet: ask again in a moment.'
+        : 'This edition is not on the shelf.',
+    );
   const currencies = currenciesOf(held.map(({ row }) => row));
   const asking = {
     steps,
