@@ -25,6 +25,28 @@ export const words = (most: number, what: string) =>
 
 export const remark = (most = 500) => z.string().trim().max(most).default('');
 
+type Undefaulted<F> = F extends z.ZodDefault<infer Inner> ? Inner : F;
+
+/**
+ * The fields of a record, each of which may be left out of a change. What is left out stays as it is stored:
+ * unlike `.partial()`, this drops the defaults that a new record begins with.
+ */
+export function partialChange<S extends z.core.$ZodLooseShape>(record: z.ZodObject<S>) {
+  const fields = Object.entries(record.shape).map(([key, field]) => {
+    const filled = field instanceof z.ZodDefault;
+    // A check on a default stands beside the inner schema and would be lost with it.
+    if (filled && field.def.checks?.length)
+      throw new Error(`move the checks of ${key} below its default`);
+    const inner = (filled ? field.unwrap() : field) as z.ZodType;
+    return [key, inner.optional()];
+  });
+  return z.object(
+    Object.fromEntries(fields) as {
+      [K in keyof S]: z.ZodOptional<Undefaulted<S[K]>>;
+    },
+  );
+}
+
 /** A distance worn. Typed distances are metres inside: the two do not fit each other. */
 export const kilometres: z.ZodType<Kilometres, number> = z
   .number()

@@ -12,6 +12,7 @@ import {
   kilometres,
   matchFeatureId,
   moment,
+  partialChange,
   remark,
   sizeLabel,
   words,
@@ -23,12 +24,16 @@ const labelAsRead = z
   .string()
   .trim()
   .max(40, 'a size label is shorter: UK 8, EU 42')
-  .default('')
   .superRefine((text, context) => {
     if (text === '') return;
     const read = readLabel(text);
     if (!read.ok) context.addIssue({ code: 'custom', message: read.fault.message });
-  });
+  })
+  .default('');
+
+const labelsAsRead = z.object({ left: labelAsRead, right: labelAsRead, box: labelAsRead });
+
+const footbedMarks = z.object({ left: remark(40), right: remark(40) });
 
 const sight = z.object({
   state: z.enum(SIGHT_STATES),
@@ -45,11 +50,8 @@ const felt = z.object({
 /** What was seen in a check, beside what was measured. */
 export const matchSeen = z.object({
   felt: felt.default(NOTHING_FELT).describe('what the wearer felt; empty: not asked'),
-  labels: z
-    .object({ left: labelAsRead, right: labelAsRead, box: labelAsRead })
-    .default({ left: '', right: '', box: '' }),
-  marks: z
-    .object({ left: remark(40), right: remark(40) })
+  labels: labelsAsRead.default({ left: '', right: '', box: '' }),
+  marks: footbedMarks
     .default({ left: '', right: '' })
     .describe('marks on the underside of the footbeds'),
   sights: z.partialRecord(z.enum(SIGHT_IDS), sight).default({}),
@@ -62,17 +64,16 @@ export type MatchSeen = z.output<typeof matchSeen>;
  * check do not undo each other.
  */
 export const matchLook = z.object({
-  felt: felt.partial().optional(),
-  labels: z
-    .object({ left: labelAsRead, right: labelAsRead, box: labelAsRead })
-    .partial()
-    .optional(),
-  marks: z
-    .object({ left: remark(40), right: remark(40) })
-    .partial()
-    .optional(),
+  felt: partialChange(felt).optional(),
+  labels: partialChange(labelsAsRead).optional(),
+  marks: partialChange(footbedMarks).optional(),
   sights: z
-    .partialRecord(z.enum(SIGHT_IDS), sight.nullable())
+    .partialRecord(
+      z.enum(SIGHT_IDS),
+      partialChange(sight)
+        .extend({ state: z.enum(SIGHT_STATES) })
+        .nullable(),
+    )
     .optional()
     .describe('null: not looked at after all'),
   skipped: z

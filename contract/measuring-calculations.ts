@@ -168,7 +168,10 @@ export const MEASURING_CALCULATIONS: readonly Calculation[] = [
       calibrationU: standardU.optional().describe('standard uncertainty'),
       reproducibilitySd: standardU.optional(),
       repeatability: z
-        .object({ sd: standardU, df: degreesOfFreedom.default(DEFAULT_REPEATABILITY_DF) })
+        .object({
+          sd: standardU,
+          df: degreesOfFreedom.optional().describe(`left out: ${DEFAULT_REPEATABILITY_DF}`),
+        })
         .optional(),
     }),
     output: z.object({
@@ -182,8 +185,10 @@ export const MEASURING_CALCULATIONS: readonly Calculation[] = [
       shown,
     }),
     example: { values: [29.4, 29.6], resolution: 0.1, repeatability: { sd: 0.2, df: 8 } },
-    calculate: (input) => {
-      const summary = guarded('values', () => summariseReadings(input));
+    calculate: ({ repeatability, ...readings }) => {
+      const { sd, df = DEFAULT_REPEATABILITY_DF } = repeatability ?? {};
+      const pooled = sd === undefined ? {} : { repeatability: { sd, df } };
+      const summary = guarded('values', () => summariseReadings({ ...readings, ...pooled }));
       return { ...summary, df: writeDf(summary.df) };
     },
   }),

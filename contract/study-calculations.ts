@@ -88,7 +88,7 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
     input: z.object({
       left: shoe,
       right: shoe,
-      tolerances: z.partialRecord(feature, rule).optional(),
+      tolerances: z.partialRecord(feature, rule).default({}),
       lastMm: positive.default(lastLength(REFERENCE_LABEL)).describe('last length of the label'),
     }),
     output: z.object({
@@ -106,7 +106,7 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
     calculate: ({ left, right, tolerances, lastMm }) => {
       const judgements = judgeFeatures(
         { left: readingsOf(left), right: readingsOf(right) },
-        { tolerances: tolerances ?? {} },
+        { tolerances },
       );
       const evidence = { judgements, lastMm };
       const causes = inferCauses(evidence);

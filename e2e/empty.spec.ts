@@ -24,6 +24,28 @@ async function receive(page: Page): Promise<void> {
   await expect(page).toHaveURL(/\/pairs\/QL-01\/measure$/);
 }
 
+for (const colorScheme of ['light', 'dark'] as const)
+  for (const [width, atLeast] of [
+    [1280, 560],
+    [390, 390],
+  ] as const)
+    test(`the first page of a new user takes the width of the page: ${width} px, ${colorScheme}`, async ({
+      page,
+      empty,
+    }) => {
+      await page.setViewportSize({ width, height: 800 });
+      await page.emulateMedia({ colorScheme });
+      // Pages that need a lab show the same form until there is one.
+      for (const path of ['/', '/compare', '/sheets', '/due', '/pairs/AB-01/measure']) {
+        await open(page, empty, path);
+        const form = page.getByRole('form', { name: 'First start' });
+        await expect(form).toBeVisible();
+        expect((await form.boundingBox())?.width, path).toBeGreaterThanOrEqual(atLeast);
+        const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+        expect(wide, path).toBeLessThanOrEqual(width);
+      }
+    });
+
 test('the lab of a new bench has its tools, the protocols that ship, and nothing in the book', async ({
   page,
   empty,

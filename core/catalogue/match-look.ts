@@ -66,6 +66,7 @@ export function addLook(seen: MatchSeen, look: MatchLook): MatchSeen {
       [K in keyof T]?: Exclude<T[K], undefined>;
     };
   const sights = { ...seen.sights, ...given(look.sights) };
+  const noteOf = (id: string) => seen.sights[id as SightId]?.note ?? '';
   const skipped = given(look.skipped);
   return {
     felt: { ...seen.felt, ...given(look.felt) },
@@ -73,7 +74,7 @@ export function addLook(seen: MatchSeen, look: MatchLook): MatchSeen {
     marks: { ...seen.marks, ...given(look.marks) },
     sights: Object.fromEntries(
       Object.entries(sights).flatMap(([id, sight]) =>
-        sight ? [[id, { ...sight, note: sight.note ?? '' }]] : [],
+        sight ? [[id, { ...sight, note: sight.note ?? noteOf(id) }]] : [],
       ),
     ),
     skipped: MATCH_FEATURES.filter((feature) => skipped[feature] ?? seen.skipped.includes(feature)),

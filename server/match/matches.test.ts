@@ -136,6 +136,21 @@ describe('a check of left against right', () => {
     expect(seen.skipped).toEqual(['sole-plane']);
   });
 
+  it('keeps of each part of a look what is not said again', async () => {
+    const { pairId } = await bench();
+    const { id } = await check(pairId);
+    const see = (look: object) => put(`/api/matches/${id}/seen`, look);
+    await see({ labels: { left: 'UK 8' }, marks: { left: '265' }, felt: { shoe: 'left' } });
+    await see({ labels: { right: 'UK 8.5' }, marks: { right: '270' }, felt: { where: 'heel' } });
+    await see({ labels: { box: 'UK 8' }, sights: { eyelets: { state: 'fault', note: 'torn' } } });
+    await see({ sights: { eyelets: { state: 'cannot tell' } }, felt: { since: 'new' } });
+    const { seen } = (await get('/api/pairs/NS-01/match')).body.checks[0];
+    expect(seen.labels).toEqual({ left: 'UK 8', right: 'UK 8.5', box: 'UK 8' });
+    expect(seen.marks).toEqual({ left: '265', right: '270' });
+    expect(seen.felt).toEqual({ shoe: 'left', where: 'heel', since: 'new' });
+    expect(seen.sights).toEqual({ eyelets: { state: 'cannot tell', note: 'torn' } });
+  });
+
   it('is not begun of one shoe', async () => {
     await bench();
     const one = await another('NS-09', { shoes: 'left only' });

@@ -1,10 +1,11 @@
 import { Button, Checkbox, SimpleGrid } from '@mantine/core';
-import { useState } from 'react';
+import { type FormEvent, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { protocolsFor } from '#core/catalogue/protocol.ts';
 import type { ToolName } from '#core/catalogue/tools.ts';
 import { nameStackBasis } from '#core/figures/basis.ts';
 import { useChange } from '../api/queries.ts';
+import classes from './FirstStart.module.css';
 
 const CHOICES: { tool: ToolName; says: string }[] = [
   { tool: 'ruler', says: 'reads the sidewall from outside' },
@@ -29,10 +30,20 @@ export function FirstStart() {
   const navigate = useNavigate();
   const first = tools.length > 0 ? protocolsFor(tools)[0] : undefined;
   const measures = first?.stations.some((station) => station.quantity === 'heel-stack');
+  function begin(event: FormEvent): void {
+    event.preventDefault();
+    // Once set up, this page is gone before a callback of its own would be called.
+    setUp.mutateAsync({ body: { tools } }).then(
+      () => navigate('/receive'),
+      () => {
+        // The fault is shown below.
+      },
+    );
+  }
   return (
-    <div style={{ padding: '28px 32px', maxWidth: 680 }}>
+    <form className={classes.page} aria-label="First start" onSubmit={begin}>
       <h1>Which tools do you own?</h1>
-      <p style={{ margin: '8px 0 20px' }}>
+      <p className={classes.lead}>
         What stack height means depends on how it can be taken. Your tools set the first protocol;
         all figures say which one they were taken by.
       </p>
@@ -41,7 +52,7 @@ export function FirstStart() {
         onChange={(value) => setTools(value as ToolName[])}
         aria-label="Tools"
       >
-        <SimpleGrid cols={2} spacing="xs">
+        <SimpleGrid cols={{ base: 1, xs: 2 }} spacing="xs">
           {CHOICES.map(({ tool, says }) => (
             <Checkbox
               key={tool}
@@ -52,7 +63,7 @@ export function FirstStart() {
           ))}
         </SimpleGrid>
       </Checkbox.Group>
-      <p style={{ margin: '20px 0', minHeight: '3em' }} aria-live="polite">
+      <p className={classes.protocol} aria-live="polite">
         {first &&
           (measures ? (
             <>
@@ -66,26 +77,14 @@ export function FirstStart() {
             <>With a scale alone you can weigh shoes; stack and drop need a ruler at least.</>
           ))}
       </p>
-      <Button
-        disabled={tools.length === 0}
-        loading={setUp.isPending}
-        onClick={() => {
-          // Once set up, this page is gone before a callback of its own would be called.
-          setUp.mutateAsync({ body: { tools } }).then(
-            () => navigate('/receive'),
-            () => {
-              // The fault is shown below.
-            },
-          );
-        }}
-      >
+      <Button type="submit" disabled={tools.length === 0} loading={setUp.isPending}>
         Set up the bench
       </Button>
-      <p style={{ marginTop: 20 }}>
+      <p className={classes.further}>
         New at a bench? <Link to="/guide/practice">Ten minutes of practice</Link> on simulated
         shoes, or <Link to="/guide/shoe">the shoe, part by part</Link>.
       </p>
-      <p style={{ marginTop: 8 }}>
+      <p className={classes.further}>
         A lab that you have already comes in as it is: <Link to="/lab/whole">a package of it</Link>,
         or <Link to="/lab/copies">a copy of its book</Link>.
       </p>
@@ -94,6 +93,6 @@ export function FirstStart() {
           {setUp.error.message}
         </p>
       )}
-    </div>
+    </form>
   );
 }

@@ -63,8 +63,10 @@ export function Shell() {
   }, [location.pathname, tray.close]);
   useHand();
   const start = lab.data && !lab.data.setUp && !beforeStart;
+  // A lab that is not set up has no pairs to list: its first page takes the whole width.
+  const listed = !folded && !start;
   return (
-    <div className={classes.shell} data-folded={folded}>
+    <div className={classes.shell} data-folded={!listed}>
       <title>{`${start ? 'First start' : title} · Emvex`}</title>
       <a className="skip" href="#page">
         To the page
@@ -78,7 +80,7 @@ export function Shell() {
         <ServerAway />
         <RefusedChanges />
       </header>
-      {!folded && !start && (
+      {listed && (
         <aside className={classes.tray} aria-label="Tray">
           <Tray />
         </aside>
