@@ -47,6 +47,7 @@ export type NewReading = z.input<typeof newReading>;
 
 export const reading = readingFields.extend({
   occasionId: id,
+  person: z.string().describe('code of who took it; empty: nobody was named'),
   entered: z.enum(ENTRIES),
   turn: z.number().int().nullable(),
   part: z.string().nullable(),

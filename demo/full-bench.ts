@@ -89,6 +89,7 @@ export function measureFullBench(
               ...shared,
               sessionId,
               ...room,
+              person: null,
               id: idAt(at),
               readingId: idAt(at),
               takenAt: at.toISOString(),

@@ -97,3 +97,51 @@ test('whoever is at the bench is chosen once, and stands in every change', async
     changes.find((change: { action: string }) => change.action === action)?.person;
   expect([latest('startMatch'), latest('addPerson')]).toEqual(['B2', 'B2']);
 });
+
+test('another person is asked once whose session it is, and each reading keeps who took it', async ({
+  page,
+  demo,
+}) => {
+  const choosePerson = async (code: string) => {
+    await page.getByRole('button', { name: /at the bench/i }).click();
+    await page.getByRole('menuitem', { name: code }).click();
+  };
+  await open(page, demo, '/pairs/PL-01/measure');
+  await choosePerson('B1');
+  await page.getByLabel('Protocol', { exact: true }).selectOption({ label: 'Full bench' });
+  await expect(page.locator('#entry')).toBeFocused();
+  await enter(page, '31.2');
+  await choosePerson('B2');
+  const question = page.getByRole('dialog', {
+    name: 'Continue B1’s session as B2, or begin your own?',
+  });
+  await expect(question).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Continue as B2' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(question).toBeHidden();
+  await expect(page.locator('#entry')).toBeFocused();
+  await enter(page, '31.4');
+  await expect(page.getByText('by B2')).toBeVisible();
+  // The answer holds after a reload.
+  await page.reload();
+  await expect(page.locator('#entry')).toBeFocused();
+  await expect(question).toBeHidden();
+  const readers = async () => {
+    const { sessions } = await (await page.request.get(`${demo.address}/api/pairs/PL-01`)).json();
+    return sessions
+      .filter(({ finishedAt }: { finishedAt: string | null }) => finishedAt === null)
+      .map(({ person, readings }: { person: string; readings: { person: string }[] }) => [
+        person,
+        ...readings.map((reading) => reading.person),
+      ]);
+  };
+  await expect.poll(readers).toEqual([['B1', 'B1', 'B2']]);
+  await choosePerson('T1');
+  await page.getByRole('button', { name: 'Begin your own session' }).click();
+  await expect(page.locator('#entry')).toBeFocused();
+  await enter(page, '31.3');
+  await expect.poll(readers).toEqual([
+    ['B1', 'B1', 'B2'],
+    ['T1', 'T1'],
+  ]);
+});

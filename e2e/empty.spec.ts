@@ -36,7 +36,7 @@ for (const colorScheme of ['light', 'dark'] as const)
       await page.setViewportSize({ width, height: 800 });
       await page.emulateMedia({ colorScheme });
       // Pages that need a lab show the same form until there is one.
-      for (const path of ['/', '/compare', '/sheets', '/due', '/pairs/AB-01/measure']) {
+      for (const path of ['/', '/compare', '/sheets', '/due', '/pairs/AB-01/wear']) {
         await open(page, empty, path);
         const form = page.getByRole('form', { name: 'First start' });
         await expect(form).toBeVisible();

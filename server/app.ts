@@ -3,6 +3,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { type Express } from 'express';
 import { v7 as newId } from 'uuid';
+import { LAB_HEADER } from '#contract/headers.ts';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
 import {
   backupFileRoutes,
@@ -20,7 +21,7 @@ import { deviationOfEdition, sizeWordsOf } from './fit/deviation.ts';
 import { keepHallTryOn } from './fit/fit.ts';
 import { fitRoutes } from './fit/fit-routes.ts';
 import { fitsOfFoot, footWordsOf } from './fit/sizes.ts';
-import { guardCharset, guardHost, guardPage } from './guard.ts';
+import { guardCharset, guardHost, guardLab, guardPage } from './guard.ts';
 import { guideRoutes } from './guide/guide-routes.ts';
 import { createHallApp } from './hall/hall-app.ts';
 import { type Certificate, type HallDoor, hallDoor } from './hall/hall-door.ts';
@@ -215,10 +216,10 @@ export function createApp(options: AppOptions): BenchApp {
   app.use(logRequests(log, UNTIMED), guardHost, guardCharset, protection);
   app.use('/api/calc', express.json({ limit: LARGEST_CALCULATION }));
   app.use('/api', express.json({ limit: LARGEST_BODY }), (_request, response, next) => {
-    response.set('Cache-Control', 'no-store');
+    response.set({ 'Cache-Control': 'no-store', [LAB_HEADER]: stores.lab.identity() });
     next();
   });
-  app.use(guardPage);
+  app.use(guardPage, guardLab(stores.lab.identity));
   // Worked out when somebody asks: it takes longer than all else of a start.
   let description: ReturnType<typeof describeApi> | undefined;
   app.get('/api/openapi.json', (_request, response) => {
@@ -234,7 +235,12 @@ export function createApp(options: AppOptions): BenchApp {
     app,
     { changes: stores.changes, now, requireFree },
     {
-      health: () => ({ ok: true, version, demo, trouble: stores.changes.whyShut() }),
+      health: () => ({
+        ok: true,
+        version,
+        demo,
+        trouble: stores.changes.whyShut(),
+      }),
       ...labRoutes(stores, jobs, newId, watchInstruments, refresh),
       ...hallRoutes(stores, hall, newId),
       ...pairRoutes(stores),

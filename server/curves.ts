@@ -32,6 +32,7 @@ function stiffnessOf(
 export interface CurveDraft extends CurveFields {
   readingId: string;
   window: readonly [number, number];
+  person: string | null;
   temperatureC: number | null;
   humidityPct: number | null;
 }
@@ -41,7 +42,7 @@ export function recordCurve(stores: Stores, draft: CurveDraft, file: CurveFile):
   stores.sessions.byId(draft.sessionId);
   describeQuantity(draft.quantity, stores.lab.catalogue());
   const stiffness = stiffnessOf(stores, draft.quantity, file.curve, draft.window);
-  const { readingId, window, temperatureC, humidityPct, ...fields } = draft;
+  const { readingId, person, window, temperatureC, humidityPct, ...fields } = draft;
   stores.curves.add(fields, file);
   return stores.sessions.recordCurve(
     fields,
@@ -51,6 +52,7 @@ export function recordCurve(stores: Stores, draft: CurveDraft, file: CurveFile):
       curveWindow: window,
       value: stiffness.mean,
       cycleSd: stiffness.sd,
+      person,
       takenAt: fields.takenAt,
       supersedes: null,
       reason: '',
@@ -63,7 +65,13 @@ export function recordCurve(stores: Stores, draft: CurveDraft, file: CurveFile):
 export function windowCurve(
   stores: Stores,
   curveId: string,
-  wanted: { readingId: string; window: readonly [number, number]; reason: string; takenAt: string },
+  wanted: {
+    readingId: string;
+    window: readonly [number, number];
+    reason: string;
+    person: string | null;
+    takenAt: string;
+  },
 ): SittingReading {
   const { curve, time: _, ...fields } = stores.curves.byId(curveId);
   const standing = stores.sessions
@@ -81,6 +89,7 @@ export function windowCurve(
       curveWindow: wanted.window,
       value: stiffness.mean,
       cycleSd: stiffness.sd,
+      person: wanted.person,
       takenAt: wanted.takenAt,
       supersedes: standing.id,
       reason: wanted.reason,

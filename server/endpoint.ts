@@ -29,6 +29,8 @@ export interface Call<N extends PathName> {
   now: string;
   /** Code of the person who makes the change. */
   person: string;
+  /** The same, as the request says it: empty where nobody is chosen, null where it says nothing. */
+  operator: string | null;
   /** Aborted where the client no longer waits. */
   gone: AbortSignal;
 }
@@ -55,9 +57,11 @@ interface Wiring {
   requireFree: () => void;
 }
 
-export function personCode(request: Request): string {
-  return (request.get(PERSON_HEADER) ?? 'bench').trim().slice(0, 20) || 'bench';
-}
+/** Code of the person at the gauge, empty where nobody is chosen; null where the request says nothing of it. */
+export const operatorOf = (request: Request): string | null =>
+  request.get(PERSON_HEADER)?.trim().slice(0, 20) ?? null;
+
+export const personCode = (request: Request): string => operatorOf(request) || 'bench';
 
 function subjectOf(name: PathName, params: unknown, body: unknown): string {
   const candidates = [params, body, (body as { pair?: unknown })?.pair];
@@ -83,7 +87,8 @@ function respond(wiring: Wiring, name: PathName, handler: AnyHandler) {
     if (writes) wiring.requireFree();
     const person = personCode(request);
     const gone = clientGone(response);
-    const call = { params, query, body, change: id, now, person, gone } as never;
+    const operator = operatorOf(request);
+    const call = { params, query, body, change: id, now, person, operator, gone } as never;
     const work = typeof handler === 'function' ? () => handler(call) : await handler.prepare(call);
     if (!writes) {
       const answer = await work();

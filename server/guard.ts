@@ -3,7 +3,13 @@
  * host, and that come from its own pages or from no page at all, pass.
  */
 import type { RequestHandler } from 'express';
-import { OLD_PAGE_STATUS, PAGE_HEADER, PAGE_REVISION } from '#contract/headers.ts';
+import {
+  LAB_HEADER,
+  OLD_PAGE_STATUS,
+  OTHER_LAB_STATUS,
+  PAGE_HEADER,
+  PAGE_REVISION,
+} from '#contract/headers.ts';
 import { problemOf, sendProblem } from './problems.ts';
 
 const LOCAL_NAMES = ['127.0.0.1', 'localhost', '[::1]'];
@@ -53,6 +59,21 @@ export const guardPage: RequestHandler = (request, response, next) => {
     ),
   );
 };
+
+/** A change that was made in another lab is not written into this one. */
+export const guardLab =
+  (identity: () => string): RequestHandler =>
+  (request, response, next) => {
+    const lab = request.get(LAB_HEADER);
+    if (lab === undefined || request.method === 'GET' || lab === identity()) return next();
+    sendProblem(
+      response,
+      problemOf(
+        OTHER_LAB_STATUS,
+        'This belongs to another lab than the one that is open at this address now. It is kept in this browser and is sent when that lab is open here again.',
+      ),
+    );
+  };
 
 /** Text is UTF-8: another character set would be read into other words than were sent. */
 export const guardCharset: RequestHandler = (request, response, next) => {

@@ -146,6 +146,8 @@ function drawChange(
   const correcting = ids.length > 0 && occasionId !== study && draw(3) === 0;
   const draft: ReadingDraft<string> = {
     ...PLAIN_READING,
+    // Without a draw, so that the rounds stay as they are.
+    person: [null, 'B1', 'B2', ''][ids.length % 4] ?? null,
     id: uuid7(),
     occasionId,
     side: occasionId === study ? null : pick(['left', 'right']),
@@ -192,8 +194,8 @@ async function sendChange(change: BenchChange): Promise<boolean> {
       case 'begin':
         return post('/api/sessions', change.occasion);
       case 'read': {
-        const { part: _, ...draft } = change.draft;
-        return post('/api/readings', draft);
+        const { part: _, person, ...draft } = change.draft;
+        return served().send('POST', '/api/readings', draft, person === null ? {} : { person });
       }
     }
   };

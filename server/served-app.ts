@@ -4,7 +4,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { dirname } from 'node:path';
 import { v7 as uuid7 } from 'uuid';
-import { CHANGE_HEADER } from '#contract/headers.ts';
+import { CHANGE_HEADER, PERSON_HEADER } from '#contract/headers.ts';
 import { createApp } from './app.ts';
 import { type Db, openDatabase } from './store/database.ts';
 
@@ -22,7 +22,7 @@ export interface ServedApp {
     method: string,
     path: string,
     body?: unknown,
-    terms?: { change?: string; type?: string },
+    terms?: { change?: string; type?: string; person?: string },
   ) => Promise<Sent>;
   close: () => Promise<void>;
 }
@@ -71,12 +71,13 @@ export async function serveApp(
   return {
     db,
     base,
-    async send(method, path, body, { change = uuid7(), type = 'application/json' } = {}) {
+    async send(method, path, body, { change = uuid7(), type = 'application/json', person } = {}) {
       const response = await fetch(`${base}${path}`, {
         method,
         headers: {
           ...(body === undefined ? {} : { 'content-type': type }),
           ...(method === 'GET' ? {} : { [CHANGE_HEADER]: change }),
+          ...(person === undefined ? {} : { [PERSON_HEADER]: person }),
         },
         ...(body === undefined
           ? {}

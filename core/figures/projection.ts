@@ -81,6 +81,7 @@ function withReading(
   if (!trial.ok) return occasion;
   const added: Reading<string> = {
     ...draft,
+    person: draft.person ?? occasion.person,
     trial: trial.value,
     value: read.value.value,
     curveId: null,

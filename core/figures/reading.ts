@@ -28,6 +28,8 @@ export interface ReadingDraft<Quantity extends string = MeasuredQuantityId> {
   unit: string;
   /** Null: a usual tool of the kind, not one of the lab's. */
   instrumentId: string | null;
+  /** Code of who took it; null: whoever the occasion is of. */
+  person: string | null;
   /** UTC with milliseconds. */
   takenAt: string;
   /** The reading that this one corrects. */
@@ -46,6 +48,8 @@ export interface ReadingDraft<Quantity extends string = MeasuredQuantityId> {
 /** A reading as it stands in the book. Nothing of it is ever rewritten. */
 export interface Reading<Quantity extends string = MeasuredQuantityId>
   extends ReadingDraft<Quantity> {
+  /** Code of who took it; empty: nobody was named. */
+  person: string;
   /** Counts the readings of a station and shoe, or of a turn; a correction keeps its number. */
   trial: number;
   /** Canonical unit of the quantity. */
@@ -65,6 +69,7 @@ export const KEPT_AS_TYPED = 'asked about, kept as typed';
 
 /** What a draft leaves out where nothing is to be said. */
 export const PLAIN_READING = {
+  person: null,
   supersedes: null,
   reason: '',
   note: '',

@@ -31,7 +31,7 @@ export interface AdoptedStudy {
 /** What is recorded of one sitting. */
 export interface RecordedSession {
   id: string;
-  /** Code of who measured. */
+  /** Code of who began it. */
   person: string;
   startedAt: string;
   configuration: Configuration;
@@ -42,6 +42,7 @@ export interface RecordedSession {
     Reading,
     | 'quantity'
     | 'value'
+    | 'person'
     | 'takenAt'
     | 'temperatureC'
     | 'humidityPct'
@@ -164,20 +165,21 @@ export function sessionReadings(
     reproducibility: Object.fromEntries(
       behind.map(({ id, quantity, operator, interaction }) => [
         quantity,
-        { study: id, operator, interaction, person: session.person },
+        { study: id, operator, interaction },
       ]),
     ),
     studies: behind.map((study) => study.name),
     readings: session.readings.flatMap((reading) => {
       const instrument = known.get(reading.instrumentId);
       if (!stands(reading) || !instrument) return [];
-      const { side, quantity, value, note, temperatureC, humidityPct, cycleSd } = reading;
+      const { side, quantity, value, person, note, temperatureC, humidityPct, cycleSd } = reading;
       const gauge = gaugeTraits(instrument, reading.takenAt);
       return [
         {
           side,
           quantity,
           value,
+          person,
           note,
           gauge,
           temperatureC: temperatureC ?? undefined,

@@ -1,5 +1,5 @@
 /** One side, one station: from its readings to a figure. */
-import { max } from 'd3-array';
+import { max, rollup } from 'd3-array';
 import { mean, median, sampleStandardDeviation } from 'simple-statistics';
 import type { GaugeTraits } from '../catalogue/gauge.ts';
 import {
@@ -23,6 +23,8 @@ import type { Doubt, Figure } from './figure.ts';
 
 export interface StationReading {
   value: number;
+  /** Who took it: what one operator does everywhere drops out of differences. */
+  person?: string | undefined;
   gauge: GaugeTraits;
   /** SD of the cycles behind a value that a curve gave. */
   cycleSd?: number | undefined;
@@ -35,8 +37,6 @@ export interface Reproducibility {
   /** SD of operators, and of operators from part to part. */
   operator: Repeatability;
   interaction: Repeatability;
-  /** Who took the readings: what one operator does everywhere drops out of differences. */
-  person: string;
 }
 
 export interface Station {
@@ -128,17 +128,36 @@ function cycleTerms(readings: readonly StationReading[], at: string): Uncertaint
   ];
 }
 
-/** One operator's own way is one error wherever that operator measured; the rest differs by shoe. */
-function operatorTerms(found: Reproducibility | undefined, at: string): UncertaintyTerm[] {
+/** How large a part of a mean each of some keys has. */
+const sharesOf = <Key>(keys: readonly Key[]): [Key, number][] => [
+  ...rollup(
+    keys,
+    (same) => same.length / keys.length,
+    (key) => key,
+  ),
+];
+
+/**
+ * One operator's own way is one error wherever that operator measured, and counts by the operator's share of the
+ * readings; the rest differs by shoe.
+ */
+function operatorTerms(
+  found: Reproducibility | undefined,
+  readings: readonly StationReading[],
+  at: string,
+): UncertaintyTerm[] {
   if (!found) return [];
-  const { study, operator, interaction, person } = found;
+  const { study, operator, interaction } = found;
+  const people = readings.map(({ person = '' }) => person);
   const terms: UncertaintyTerm[] = [
-    {
-      key: `operator:${study}:${person}`,
-      kind: 'reproducibility',
-      u: operator.sd,
-      df: operator.df,
-    },
+    ...sharesOf(people).map(
+      ([person, share]): UncertaintyTerm => ({
+        key: `operator:${study}:${person}`,
+        kind: 'reproducibility',
+        u: share * operator.sd,
+        df: operator.df,
+      }),
+    ),
     {
       key: `interaction:${study}:${at}`,
       kind: 'interaction',
@@ -205,7 +224,7 @@ export function stationFigure(station: Station): Figure | undefined {
     terms: [
       scatterTerm,
       ...cycleTerms(readings, at),
-      ...operatorTerms(station.reproducibility, at),
+      ...operatorTerms(station.reproducibility, readings, at),
       {
         key: `resolution:${at}`,
         kind: 'resolution',

@@ -68,7 +68,7 @@ const basisOfCheck = (
 type CheckReading = Pick<
   Reading<MatchFeatureId>,
   'quantity' | 'value' | 'instrumentId' | 'takenAt' | 'voided' | 'supersededBy'
-> & { side: Side };
+> & { side: Side; person?: string };
 
 /** The catalogue for one feature of a check, which takes one reading where a sitting takes five. */
 function catalogueOfCheck(id: MatchFeatureId, catalogue: Catalogue = QUANTITIES): Catalogue {
@@ -125,7 +125,7 @@ function featureFigure(
   id: MatchFeatureId,
   side: Side,
   readings: readonly CheckReading[],
-  { id: checkId = 'check', person = '' }: { id?: string; person?: string },
+  { id: checkId = 'check', person: begunBy = '' }: { id?: string; person?: string },
   knowledge: CheckKnowledge,
 ): Figure | undefined {
   if (readings.length === 0) return undefined;
@@ -139,9 +139,13 @@ function featureFigure(
     sessionId: checkId,
     basis,
     repeatability: repeatabilityOf(id, study, protocols),
-    readings: readings.map(({ value, instrumentId, takenAt }) => {
+    readings: readings.map(({ value, person = begunBy, instrumentId, takenAt }) => {
       const instrument = instruments.find((known) => known.id === instrumentId);
-      return { value, gauge: instrument ? gaugeTraits(instrument, takenAt) : usualGauge(id) };
+      return {
+        value,
+        person,
+        gauge: instrument ? gaugeTraits(instrument, takenAt) : usualGauge(id),
+      };
     }),
     catalogue,
     ...(study
@@ -150,7 +154,6 @@ function featureFigure(
             study: study.id,
             operator: study.operator,
             interaction: study.interaction,
-            person,
           },
         }
       : {}),

@@ -4,7 +4,7 @@ import { existsSync, writeFileSync } from 'node:fs';
 import { columnsInTable, type OpenPackage, readTable } from '../formats/lab-package.ts';
 import { Refusal } from '../problems.ts';
 import type { Db } from '../store/database.ts';
-import type { PackageTable } from '../store/package-tables.ts';
+import { OWN_SETTINGS, type PackageTable } from '../store/package-tables.ts';
 
 const AFFINITY = { string: 'TEXT', integer: 'INTEGER', number: 'REAL', binary: 'BLOB' } as const;
 
@@ -147,6 +147,7 @@ export async function stagePackage(
   makeStage(db, tables);
   db.exec('BEGIN');
   for (const table of tables) await fillTable(db, opened, table, onRows);
+  db.exec(`DELETE FROM stage.setting WHERE name IN (${OWN_SETTINGS})`);
   await fillIssued(db, opened);
   for (const table of tables) {
     db.exec(`CREATE INDEX stage.key_of_${table.name} ON ${table.name} (${table.key.join(', ')})`);

@@ -28,7 +28,7 @@ interface ExportRow {
 
 /** In the order of the indexes: nothing is sorted, however many there are. */
 export const EXPORTED = `SELECT p.tag AS pair, r.side, r.quantity, r.trial, r.value, c.name AS protocol, c.version,
-    c.retired, o.person AS operator, i.name AS instrument, r.taken_at AS measured_at, r.temperature_c, r.humidity_pct, r.note
+    c.retired, coalesce(r.person, o.person) AS operator, i.name AS instrument, r.taken_at AS measured_at, r.temperature_c, r.humidity_pct, r.note
   FROM pair p
   CROSS JOIN occasion o ON o.pair_id = p.id AND o.kind = 'sitting'
   CROSS JOIN sitting s ON s.occasion = o.n

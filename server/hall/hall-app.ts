@@ -12,8 +12,9 @@ import {
   type HallCallName,
 } from '#contract/hall-calls.ts';
 import { hallPictureFields, type hallTryOnFields } from '#contract/hall-records.ts';
+import { LAB_HEADER } from '#contract/headers.ts';
 import { changeId } from '../change-id.ts';
-import { guardCharset } from '../guard.ts';
+import { guardCharset, guardLab } from '../guard.ts';
 import { type Log, logRequests } from '../log.ts';
 import { changeOuting, keepOuting, withdrawOuting } from '../outings.ts';
 import { problemHandler, Refusal } from '../problems.ts';
@@ -139,9 +140,10 @@ export function createHallApp(options: HallOptions): Express {
   app.use(logRequests(log, ['/hall/pictures']), ...limitCalls(onRefused));
   app.use(guardHallHost(hosts, onRefused), guardCharset, protection);
   app.use('/hall', express.json({ limit: LARGEST_BODY }), (_request, response, next) => {
-    response.set('Cache-Control', 'no-store');
+    response.set({ 'Cache-Control': 'no-store', [LAB_HEADER]: stores.lab.identity() });
     next();
   });
+  app.use(guardLab(stores.lab.identity));
 
   const enter = (request: Request, of?: 'tester' | 'pair') => {
     const link = requireLink(stores, request, now(), onRefused);

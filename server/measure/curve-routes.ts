@@ -4,7 +4,7 @@ import { PassThrough } from 'node:stream';
 import { curveSizeFault, MOST_CURVE_BYTES, writeCurveFile } from '#core/curves/curve-file.ts';
 import { changeId } from '../change-id.ts';
 import { curveTraits, recordCurve } from '../curves.ts';
-import { type FileCall, type FileHandlers, personCode } from '../endpoint.ts';
+import { type FileCall, type FileHandlers, operatorOf, personCode } from '../endpoint.ts';
 import { readCurveStream } from '../formats/curve-csv.ts';
 import { summarisePair } from '../measured-pairs.ts';
 import { Refusal, requirePast } from '../problems.ts';
@@ -48,6 +48,7 @@ async function addCurve(
     side,
     quantity,
     instrumentId: instrument,
+    person: operatorOf(request),
     takenAt,
     window: [from, to] as const,
     temperatureC: query.temperatureC ?? null,

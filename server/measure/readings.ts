@@ -20,8 +20,16 @@ function requirePlace(kind: string, { side, quantity, turn }: NewReading): void 
     throw wrongValue('quantity', 'A reading is of a quantity, such as heel-stack.');
 }
 
-/** Records a reading of a sitting, a check or a study, by what its occasion asks. */
-export function takeReading(stores: Stores, reading: NewReading): TakenReading {
+/**
+ * Records a reading of a sitting, a check or a study, by what its occasion asks.
+ *
+ * @param operator who took it; null: whoever began the occasion
+ */
+export function takeReading(
+  stores: Stores,
+  reading: NewReading,
+  operator: string | null,
+): TakenReading {
   const kind = stores.readings.kindOf(reading.occasionId);
   if (kind === 'try-on')
     throw wrongValue(
@@ -35,7 +43,7 @@ export function takeReading(stores: Stores, reading: NewReading): TakenReading {
     );
   requirePlace(kind, reading);
   const turn = kind === 'study' ? reading.turn : null;
-  const draft = { ...PLAIN_READING, ...reading, turn } as ReadingDraft<string>;
+  const draft = { ...PLAIN_READING, ...reading, person: operator, turn } as ReadingDraft<string>;
   if (kind === 'check') {
     const recorded = stores.matches.record(draft);
     stores.pairs.touch(stores.matches.byId(reading.occasionId).pairId);

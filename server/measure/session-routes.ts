@@ -43,9 +43,9 @@ export function sessionRoutes(stores: Stores): SessionHandlers {
       stores.sessions.addNote(params.id, body);
       return { id: body.id };
     },
-    recordReading: ({ body, now }) => {
+    recordReading: ({ body, now, operator }) => {
       requirePast('takenAt', body.takenAt, now);
-      return takeReading(stores, body);
+      return takeReading(stores, body, operator);
     },
     voidReading: ({ params, body, now }) => {
       const { reason, turn } = body;
@@ -54,8 +54,12 @@ export function sessionRoutes(stores: Stores): SessionHandlers {
       voidReading(stores, id, reason, now);
       return { id: params.id };
     },
-    windowCurve: ({ params, body, now }) => {
-      const reading = windowCurve(stores, params.id, { ...body, takenAt: now });
+    windowCurve: ({ params, body, now, operator }) => {
+      const reading = windowCurve(stores, params.id, {
+        ...body,
+        person: operator,
+        takenAt: now,
+      });
       summarise(reading.occasionId);
       return reading;
     },

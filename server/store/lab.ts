@@ -85,6 +85,8 @@ export function labStore(db: Db, thresholds: ThresholdStore) {
       insertOwn.run({ id: own.id, definition: JSON.stringify(own) });
     },
     setting,
+    /** By which browsers know this lab; a copy keeps it. */
+    identity: (): string => setting<string>('lab-identity') ?? '',
     writeSetting: (name: string, value: unknown) =>
       writeSetting.run({ name, value: JSON.stringify(value) }),
     /** Who sends parcels, a line each: name, street, how to be reached. */

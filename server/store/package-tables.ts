@@ -16,6 +16,9 @@ const CHOSEN_TESTERS = `(SELECT y.tester FROM try_on y WHERE y.occasion IN (SELE
   UNION SELECT g.tester FROM outing g WHERE g.pair_id IN (SELECT id FROM temp.chosen_pair)
   UNION SELECT w.tester FROM pair_wearer w WHERE w.pair_id IN (SELECT id FROM temp.chosen_pair))`;
 
+/** Settings that are of one database alone: none leaves it, and none comes in. */
+export const OWN_SETTINGS = "'demo-scenario', 'backups', 'lab-identity'";
+
 interface Declared {
   about: string;
   /** Rows that go with a part of the lab; left out: the lab keeps them to itself. */
@@ -41,7 +44,7 @@ const DECLARED: Record<string, Declared> = {
   },
   setting: {
     about: 'How the lab works: units, sender.',
-    whole: "t.name NOT IN ('demo-scenario', 'backups')",
+    whole: `t.name NOT IN (${OWN_SETTINGS})`,
   },
   own_quantity: { about: 'Quantities that the lab defined.', part: '1' },
   own_use: {

@@ -33,7 +33,7 @@ function asReading<Quantity extends string>(row: StoredReading): Reading<Quantit
 }
 
 const READING = `SELECT r.id, o.id AS occasionId, r.side, r.quantity, r.trial, r.typed, r.unit,
-    r.value, r.instrument_id AS instrumentId, r.taken_at AS takenAt, earlier.id AS supersedes,
+    r.value, r.instrument_id AS instrumentId, coalesce(r.person, o.person) AS person, r.taken_at AS takenAt, earlier.id AS supersedes,
     r.reason, r.note, r.entered, r.temperature_c AS temperatureC, r.humidity_pct AS humidityPct,
     r.turn, r.part, r.curve_id AS curveId, r.curve_window AS curveWindow, r.cycle_sd AS cycleSd,
     later.id AS supersededBy, v.reason AS voided
@@ -73,12 +73,12 @@ export function readingStore(db: Db) {
     `INSERT INTO reading
        (id, occasion, side, quantity, trial, typed, unit, value, instrument_id, taken_at, supersedes,
         reason, note, entered, temperature_c, humidity_pct, curve_id, curve_window, cycle_sd, turn,
-        part)
+        part, person)
      VALUES
        (@id, (SELECT n FROM occasion WHERE id = @occasionId), @side, @quantity, @trial, @typed,
         @unit, @value, @instrumentId, @takenAt, (SELECT n FROM reading WHERE id = @supersedes),
         @reason, @note, @entered, @temperatureC, @humidityPct, @curveId, @curveWindow, @cycleSd,
-        @turn, @part)`,
+        @turn, @part, @person)`,
   );
   const insertVoid = db.prepare(
     `INSERT INTO reading_void (reading, reason, at)

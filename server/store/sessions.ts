@@ -35,6 +35,8 @@ export type StandingSession = SessionRow & { readings: StandingReading[] };
 /** What a curve gave, to be recorded as a reading. */
 export interface CurveReading extends CurveTraits {
   id: string;
+  /** Code of who recorded it; null: whoever began the sitting. */
+  person: string | null;
   takenAt: string;
   /** An earlier reading of the same curve, fitted otherwise. */
   supersedes: string | null;
@@ -99,7 +101,7 @@ export function sessionStore(db: Db, catalogue: () => Catalogue, readings: Readi
   );
   const selectStanding = db.prepare<[string], StandingReading>(
     `SELECT r.id, r.side, r.quantity, r.value, r.instrument_id AS instrumentId,
-       r.taken_at AS takenAt, r.temperature_c AS temperatureC, r.humidity_pct AS humidityPct,
+       coalesce(r.person, o.person) AS person, r.taken_at AS takenAt, r.temperature_c AS temperatureC, r.humidity_pct AS humidityPct,
        r.cycle_sd AS cycleSd, r.note, NULL AS supersededBy, NULL AS voided
      FROM occasion o JOIN standing_reading r ON r.occasion = o.n
      WHERE o.id = ?
@@ -186,9 +188,10 @@ export function sessionStore(db: Db, catalogue: () => Catalogue, readings: Readi
       sessionById(sessionId);
       const definition = describeQuantity(quantity, catalogue());
       const { symbol } = canonicalUnit(definition.kind);
-      const { id, takenAt, supersedes, reason, ...traits } = given;
+      const { id, person, takenAt, supersedes, reason, ...traits } = given;
       const draft = {
         ...PLAIN_READING,
+        person,
         ...room,
         id,
         occasionId: sessionId,

@@ -110,6 +110,11 @@ export async function keptAnswer(address: string): Promise<{ answer: unknown } |
   }
 }
 
+/** Forgets what another lab answered. */
+export async function dropKeptAnswers(): Promise<void> {
+  await (await openStore())?.clear('answers').catch(() => undefined);
+}
+
 /** Calls back when the server is back. */
 export function onReturn(callback: () => void): () => void {
   returns.add(callback);

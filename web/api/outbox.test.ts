@@ -2,13 +2,14 @@
 import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { CHANGE_HEADER, PERSON_HEADER } from '#contract/headers.ts';
+import { CHANGE_HEADER, LAB_HEADER, PERSON_HEADER } from '#contract/headers.ts';
 
 interface Asked {
   path: string;
   body: { text: string };
   change: string;
   person: string | undefined;
+  lab?: string | undefined;
 }
 
 /** What the server answers, request by request; the last answer stands for all that follow. */
@@ -83,6 +84,7 @@ beforeEach(() => {
           : JSON.parse(String(init.body)),
       change: headers.get(CHANGE_HEADER) ?? '',
       person: headers.get(PERSON_HEADER) ?? undefined,
+      ...(headers.has(LAB_HEADER) ? { lab: headers.get(LAB_HEADER) ?? undefined } : {}),
     });
     const answer = answers.length > 1 ? answers.shift() : answers[0];
     return (answer as () => Response)();
@@ -226,17 +228,17 @@ describe('a change that the server fails at', () => {
   it('is set aside after some tries, told, and the rest go on', async () => {
     const outbox = await openTab();
     const failing = refusal(500, 'The server failed at this request; nothing was changed.');
-    answers = [failing, failing, failing, failing, yes];
+    answers = [failing, failing, failing, failing, failing, yes];
     outbox.keep(note('poison'));
     outbox.keep(note('sound'));
-    for (let tries = 0; tries < 4; tries++) {
+    for (let tries = 0; tries < 5; tries++) {
       await until(() => texts().filter((text) => text === 'poison').length > tries);
       await outbox.flush();
     }
     await until(() => outbox.outboxState().arrived.length === 1);
     expect(texts().at(-1)).toBe('sound');
     expect(outbox.outboxState().waiting).toMatchObject([
-      { body: { text: 'poison' }, refused: { status: 500 }, failures: 4 },
+      { body: { text: 'poison' }, refused: { status: 500 }, failures: 5 },
     ]);
     // A person may try it again, from the first try on.
     await outbox.tryAgain(outbox.outboxState().waiting[0]?.id ?? '');
@@ -327,6 +329,37 @@ describe('a closed tab', () => {
     await second.flush();
     expect(texts()).toEqual(['never']);
     expect(second.outboxState().waiting[0]?.refused?.detail).toBe('No.');
+  });
+});
+
+describe('what was typed in one lab', () => {
+  const otherLab = refusal(421, 'This belongs to another lab.');
+
+  it('carries its identity, waits apart where another lab answers, and goes to its own', async () => {
+    kept.set('emvex-lab', 'lab-a');
+    const first = await openTab();
+    answers = [otherLab, yes];
+    first.keep(note('of a'));
+    await until(() => first.outboxState().waiting[0]?.refused !== undefined);
+    expect(asked[0]?.lab).toBe('lab-a');
+    // What is typed in the lab that is open now goes on meanwhile.
+    kept.set('emvex-lab', 'lab-b');
+    first.keep(note('of b'));
+    await until(() => first.outboxState().arrived.length === 1);
+    expect(asked.map(({ body, lab }) => [body.text, lab])).toEqual([
+      ['of a', 'lab-a'],
+      ['of b', 'lab-b'],
+    ]);
+    const inB = await openTab();
+    inB.startOutbox();
+    await inB.settle();
+    expect(asked).toHaveLength(2);
+    kept.set('emvex-lab', 'lab-a');
+    const inA = await openTab();
+    inA.startOutbox();
+    await until(() => asked.length === 3);
+    expect([asked[2]?.body.text, asked[2]?.lab]).toEqual(['of a', 'lab-a']);
+    await until(() => inA.outboxState().waiting.length === 0);
   });
 });
 

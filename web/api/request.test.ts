@@ -38,6 +38,7 @@ describe('a request', () => {
   });
 
   it('carries its change and its person', async () => {
+    vi.stubGlobal('localStorage', { getItem: () => null });
     const asked = answerWith(() => Response.json({}));
     const id = '0199d2f0-0000-7000-8000-000000000001';
     await request('setUses', {

@@ -12,13 +12,21 @@ import type {
 import {
   CHANGE_HEADER,
   JSON_TYPE,
+  LAB_HEADER,
   OLD_PAGE_STATUS,
   PAGE_HEADER,
   PAGE_REVISION,
   PERSON_HEADER,
 } from '#contract/headers.ts';
 import type { Problem } from '#contract/problem.ts';
-import { keepAnswer, keptAnswer, serverAnswered, serverMissed } from './kept-answers.ts';
+import { knownLab, meetLab } from '../kit/lab-identity.ts';
+import {
+  dropKeptAnswers,
+  keepAnswer,
+  keptAnswer,
+  serverAnswered,
+  serverMissed,
+} from './kept-answers.ts';
 import { pageIsOld } from './old-page.ts';
 import { currentPerson } from './person.ts';
 
@@ -48,7 +56,15 @@ export interface RequestParts<N extends PathName> {
   /** UUIDv7 of a change. */
   change?: string;
   person?: string;
+  /** Identity of the lab that a change was made in; left out: the one that is open. */
+  lab?: string | undefined;
   signal?: AbortSignal | undefined;
+}
+
+/** The page shows another lab than the one that answers: it is loaded anew, and nothing of before is shown. */
+async function leaveFormerLab(): Promise<void> {
+  await dropKeptAnswers();
+  window.location.reload();
 }
 
 /** Where an endpoint is, with its parameters and query filled in. */
@@ -67,12 +83,19 @@ export function addressOf(name: EndpointName, params?: unknown, query?: unknown)
 async function ask<T>(
   address: string,
   { headers, ...init }: RequestInit & { headers: Record<string, string> },
-  { change, person, signal }: Pick<RequestParts<PathName>, 'change' | 'person' | 'signal'>,
+  {
+    change,
+    person,
+    lab,
+    signal,
+  }: Pick<RequestParts<PathName>, 'change' | 'person' | 'lab' | 'signal'>,
 ): Promise<T> {
   if (change) {
     headers[CHANGE_HEADER] = change;
-    const code = person || currentPerson();
-    if (code) headers[PERSON_HEADER] = code;
+    // A change that was kept while nobody was chosen is not another person's later.
+    headers[PERSON_HEADER] = person ?? currentPerson();
+    const from = lab ?? knownLab();
+    if (from) headers[LAB_HEADER] = from;
   }
   headers[PAGE_HEADER] = PAGE_REVISION;
   let response: Response;
@@ -86,6 +109,8 @@ async function ask<T>(
     throw new RequestFault(0, 'The server cannot be reached. Is Emvex still running?');
   }
   serverAnswered();
+  const answering = response.headers.get(LAB_HEADER);
+  if (answering && meetLab(answering)) void leaveFormerLab();
   if (response.ok) {
     const answer = (await response.json()) as T;
     if (init.method === 'GET') void keepAnswer(address, answer);
@@ -123,6 +148,7 @@ export function requestWithFile<N extends FileName>(
     /** UUIDv7 of a change. */
     change?: string;
     person?: string;
+    lab?: string | undefined;
     signal?: AbortSignal;
   },
 ): Promise<AnswerOf<N>> {

@@ -16,7 +16,12 @@ function asTyped({ typed, unit }: SlipReading): string {
   return /[a-z"″]/i.test(typed) ? typed : `${typed} ${unit}`;
 }
 
-function remarksOf(reading: SlipReading, written: string, overdue: boolean): string[] {
+function remarksOf(
+  reading: SlipReading,
+  written: string,
+  overdue: boolean,
+  beganBy: string | undefined,
+): string[] {
   const typed = asTyped(reading);
   const how = {
     live: 'live',
@@ -25,7 +30,9 @@ function remarksOf(reading: SlipReading, written: string, overdue: boolean): str
     typed: typed === written ? '' : `typed ${typed}`,
   }[reading.entered];
   const gone = !stands(reading);
+  const byAnother = beganBy !== undefined && reading.person !== beganBy;
   return [
+    byAnother ? `by ${reading.person || 'nobody named'}` : '',
     how,
     reading.voided !== null ? `void: ${reading.voided}` : '',
     reading.supersededBy !== null ? 'corrected' : '',
@@ -40,6 +47,7 @@ export function SlipLines<R extends SlipReading>({
   nameOf,
   write,
   isOverdue = () => false,
+  beganBy,
   onUndo,
 }: {
   readings: readonly R[];
@@ -48,6 +56,8 @@ export function SlipLines<R extends SlipReading>({
   write: (reading: R) => { text: string; value: string; unit: string };
   /** True where its gauge was due for calibration when it was taken. */
   isOverdue?: (reading: R) => boolean;
+  /** Code of who began the occasion: readings of others say so. */
+  beganBy?: string | undefined;
   /** Left out where nothing is taken back any more. */
   onUndo?: ((reading: R) => void) | undefined;
 }) {
@@ -78,7 +88,7 @@ export function SlipLines<R extends SlipReading>({
                 </button>
               )}
               <span className={classes.remark}>
-                {remarksOf(reading, written.text, isOverdue(reading)).join(' · ')}
+                {remarksOf(reading, written.text, isOverdue(reading), beganBy).join(' · ')}
               </span>
             </li>
           );

@@ -205,6 +205,7 @@ describe('the slip', () => {
     typed: String(300 + n),
     unit: 'g',
     instrumentId: null,
+    person: 'B1',
     takenAt: '2026-03-01T09:00:00.000Z',
     supersedes: null,
     reason: '',

@@ -64,7 +64,10 @@ function benchChangeOf(
       return { kind: 'look', occasionId, look: sent as MatchLook };
     case 'recordReading': {
       const study = occasions.find(({ id }) => id === body.occasionId) as { quantity?: string };
-      return { kind: 'read', draft: draftOf({ quantity: study?.quantity, ...body }) };
+      return {
+        kind: 'read',
+        draft: draftOf({ quantity: study?.quantity, person: change.person, ...body }),
+      };
     }
     case 'voidReading': {
       if (body.turn === undefined)
@@ -159,6 +162,7 @@ export function projectTurns(
     (reading): Reading => ({
       ...draftOf({ ...reading, occasionId: id, quantity, typed: '', unit: '', takenAt: '' }),
       quantity,
+      person: '',
       trial: 1,
       value: Number.NaN,
       curveId: null,

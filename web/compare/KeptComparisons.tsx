@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { v7 as newId } from 'uuid';
 import { useDropComparison, useKeepComparison, useKeptComparisons } from '../api/issue-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { useDraft } from '../kit/draft.ts';
 import classes from './ComparePage.module.css';
 
 /** Comparisons that were given a name. */
@@ -62,7 +63,7 @@ export function KeepComparison({
   const keep = useKeepComparison();
   const navigate = useNavigate();
   const [open, setOpen] = useState(false);
-  const [name, setName] = useState('');
+  const [{ name }, put, drop] = useDraft(`comparison of ${editions.join(' ')}`, { name: '' });
   const [id] = useState(() => newId());
   if (!open)
     return (
@@ -77,7 +78,12 @@ export function KeepComparison({
         event.preventDefault();
         keep.mutate(
           { params: { id }, body: { name, editions, label, stack } },
-          { onSuccess: () => navigate(`/comparisons/${id}`) },
+          {
+            onSuccess: () => {
+              drop();
+              void navigate(`/comparisons/${id}`);
+            },
+          },
         );
       }}
     >
@@ -88,7 +94,7 @@ export function KeepComparison({
         value={name}
         autoFocus
         error={keep.error?.message}
-        onChange={(event) => setName(event.currentTarget.value)}
+        onChange={(event) => put({ name: event.currentTarget.value })}
       />
       <Button size="xs" type="submit" disabled={name.trim() === ''} loading={keep.isPending}>
         Keep

@@ -35,7 +35,7 @@ export function PlaceForm({ edition }: { edition: Edition }) {
   const [odd, setOdd] = useState('');
   const linked = (kind: Edition['links'][number]['kind']) =>
     edition.links.find((link) => link.kind === kind)?.slug ?? '';
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     PLACE,
     {
       follows: linked('follows'),
@@ -45,12 +45,16 @@ export function PlaceForm({ edition }: { edition: Edition }) {
       madeUntil: edition.madeUntil ?? '',
     },
     'follows',
+    `place ${edition.id}`,
   );
   const send = (body: z.output<typeof PLACE>, oddStays: boolean) =>
     save.mutate(
       { params: { id: edition.id }, body: { ...body, oddStays } },
       {
-        onSuccess: () => setOdd(''),
+        onSuccess: () => {
+          drop();
+          setOdd('');
+        },
         onError: (fault) => {
           if (fault.problem?.errors?.some(({ field }) => field === 'oddStays'))
             setOdd(fault.message);
@@ -130,10 +134,11 @@ export function Prices({ edition }: { edition: Edition }) {
   const add = useChange('addPrice');
   const withdraw = useChange('withdrawPrice');
   const id = useRef(newId());
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     PRICE,
     { typed: '', place: '', seenOn: dayjs().format('YYYY-MM-DD') },
     'typed',
+    `price ${edition.id}`,
   );
   return (
     <>
@@ -179,6 +184,7 @@ export function Prices({ edition }: { edition: Edition }) {
               onSuccess: () => {
                 id.current = newId();
                 form.reset();
+                drop();
               },
               onError: refuse,
             },

@@ -4,6 +4,7 @@ import type { FootProfile } from '#contract/fit-records.ts';
 import { KNOWN_FITS, type KnownFit } from '#core/fit/foot.ts';
 import { readLabel } from '#core/sizing/printed-label.ts';
 import { RequestFault, request } from '../api/request.ts';
+import { useDraft } from '../kit/draft.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import classes from './FitPage.module.css';
 
@@ -13,9 +14,11 @@ export function AddKnownShoe({
 }: {
   onAdd: (shoe: FootProfile['knownShoes'][number]) => void;
 }) {
-  const [slug, setSlug] = useState('');
-  const [label, setLabel] = useState('');
-  const [fits, setFits] = useState<KnownFit>('right');
+  const [{ slug, label, fits }, put, drop] = useDraft('a known shoe', {
+    slug: '',
+    label: '',
+    fits: 'right' as KnownFit,
+  });
   const [fault, setFault] = useState('');
   const add = async () => {
     const read = readLabel(label);
@@ -32,13 +35,18 @@ export function AddKnownShoe({
       return;
     }
     onAdd({ editionId: id, label: read.value, width: '', fits });
-    setSlug('');
-    setLabel('');
+    drop({ fits });
     setFault('');
   };
   return (
     <div className={classes.wearer}>
-      <EditionSelect size="xs" label="A known shoe" w={230} value={slug} onChange={setSlug} />
+      <EditionSelect
+        size="xs"
+        label="A known shoe"
+        w={230}
+        value={slug}
+        onChange={(slug) => put({ slug })}
+      />
       <TextInput
         size="xs"
         w={110}
@@ -46,7 +54,7 @@ export function AddKnownShoe({
         placeholder="UK 9"
         value={label}
         error={fault}
-        onChange={(event) => setLabel(event.currentTarget.value)}
+        onChange={(event) => put({ label: event.currentTarget.value })}
         onKeyDown={(event) => {
           if (event.key !== 'Enter') return;
           event.preventDefault();
@@ -58,7 +66,7 @@ export function AddKnownShoe({
         label="It is"
         data={[...KNOWN_FITS]}
         value={fits}
-        onChange={(event) => setFits(event.currentTarget.value as KnownFit)}
+        onChange={(event) => put({ fits: event.currentTarget.value as KnownFit })}
       />
       <Button size="xs" variant="default" onClick={() => void add()}>
         Add it

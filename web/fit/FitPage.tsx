@@ -17,14 +17,14 @@ import { FootDrawing } from './FootDrawing.tsx';
 import { NextSteps } from './NextSteps.tsx';
 import { Questions } from './Questions.tsx';
 import { TriedBefore } from './TriedBefore.tsx';
-import { useDraft } from './try-on-draft.ts';
+import { useTryOnDraft } from './try-on-draft.ts';
 import { Wearer } from './Wearer.tsx';
 
 type Decision = (typeof FIT_DECISIONS)[number];
 
 function TryOnPage({ fit }: { fit: FitOfPair }) {
   const { pair, edition, cautions } = fit;
-  const { draft, change, answer, drop } = useDraft(pair.tag);
+  const { draft, change, answer, drop } = useTryOnDraft(pair.tag);
   const keep = useChange('addTryOn');
   const id = useRef(newId());
   const [kept, setKept] = useState('');

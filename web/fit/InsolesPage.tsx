@@ -9,6 +9,7 @@ import { readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 import { useNamedParts } from '../api/fit-queries.ts';
 import { useChange } from '../api/queries.ts';
 import { RequestFault } from '../api/request.ts';
+import { useDraft } from '../kit/draft.ts';
 import { useSchemaForm } from '../shell/form.ts';
 import { orEmpty } from '../shell/form-fields.ts';
 import { PageFault } from '../shell/PageFault.tsx';
@@ -43,7 +44,7 @@ const written = (mm: number | null | undefined) => (mm == null ? '' : `${mm} mm`
 function PartForm({ part, onKept }: { part: NamedPart | undefined; onKept: () => void }) {
   const save = useChange('saveNamedPart');
   const id = useRef(part?.id ?? newId());
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     PART,
     {
       kind: part?.kind ?? 'insole',
@@ -55,6 +56,7 @@ function PartForm({ part, onKept }: { part: NamedPart | undefined; onKept: () =>
       note: part?.note ?? '',
     },
     'name',
+    `named part ${part?.id ?? 'new'}`,
   );
   return (
     <form
@@ -62,7 +64,16 @@ function PartForm({ part, onKept }: { part: NamedPart | undefined; onKept: () =>
       aria-label={part ? `Change ${part.name}` : 'A new insole or laces'}
       className={classes.wearer}
       onSubmit={form.onSubmit((body) =>
-        save.mutate({ params: { id: id.current }, body }, { onSuccess: onKept, onError: refuse }),
+        save.mutate(
+          { params: { id: id.current }, body },
+          {
+            onSuccess: () => {
+              drop();
+              onKept();
+            },
+            onError: refuse,
+          },
+        ),
       )}
     >
       <NativeSelect
@@ -102,11 +113,21 @@ function PartForm({ part, onKept }: { part: NamedPart | undefined; onKept: () =>
 function MoveForm({ part, onMoved }: { part: NamedPart; onMoved: () => void }) {
   const move = useChange('moveNamedPart');
   const isIn = part.places.find(({ until }) => until === null);
-  const [tag, setTag] = useState('');
-  const [how, setHow] = useState<(typeof PART_PLACES)[number]>('instead');
-  const [on, setOn] = useState(dayjs().format('YYYY-MM-DD'));
+  const [{ tag, how, on }, put, drop] = useDraft(`place of ${part.id}`, {
+    tag: '',
+    how: 'instead' as (typeof PART_PLACES)[number],
+    on: dayjs().format('YYYY-MM-DD'),
+  });
   const send = (to: string | null) =>
-    move.mutate({ params: { id: part.id }, body: { tag: to, how, on } }, { onSuccess: onMoved });
+    move.mutate(
+      { params: { id: part.id }, body: { tag: to, how, on } },
+      {
+        onSuccess: () => {
+          drop();
+          onMoved();
+        },
+      },
+    );
   const fault = move.error instanceof RequestFault ? move.error.message : undefined;
   return (
     <div className={classes.wearer}>
@@ -116,7 +137,7 @@ function MoveForm({ part, onMoved }: { part: NamedPart; onMoved: () => void }) {
         placeholder="a pair"
         w={220}
         value={tag}
-        onChange={setTag}
+        onChange={(tag) => put({ tag })}
       />
       {part.kind === 'insole' && (
         <NativeSelect
@@ -127,7 +148,7 @@ function MoveForm({ part, onMoved }: { part: NamedPart; onMoved: () => void }) {
             { value: 'on top', label: 'on top of its own' },
           ]}
           value={how}
-          onChange={(event) => setHow(event.currentTarget.value as typeof how)}
+          onChange={(event) => put({ how: event.currentTarget.value as typeof how })}
         />
       )}
       <TextInput
@@ -136,7 +157,7 @@ function MoveForm({ part, onMoved }: { part: NamedPart; onMoved: () => void }) {
         label="Since"
         value={on}
         error={fault}
-        onChange={(event) => setOn(event.currentTarget.value)}
+        onChange={(event) => put({ on: event.currentTarget.value })}
       />
       <Button size="xs" disabled={!tag} loading={move.isPending} onClick={() => send(tag)}>
         {isIn ? `Move it out of ${isIn.tag}` : 'Put it in'}

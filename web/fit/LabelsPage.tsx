@@ -11,6 +11,7 @@ import { useLabelsBetween } from '../api/fit-queries.ts';
 import { RequestFault, request } from '../api/request.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { OffsetChart } from '../drawing/OffsetChart.tsx';
+import { useDraft } from '../kit/draft.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { FitLinks } from './FitLinks.tsx';
@@ -102,7 +103,7 @@ function toFault(error: unknown): RequestFault {
 
 /** A known shoe typed in one line: the fields below it are filled by what could be read. */
 function KnownLine({ onRead }: { onRead: (fields: Record<string, string>) => void }) {
-  const [line, setLine] = useState('');
+  const [{ line }, put, drop] = useDraft('known shoe', { line: '' });
   const [faults, setFaults] = useState<string[]>([]);
   const read = async () => {
     const plain = readKnownShoe(line);
@@ -126,6 +127,7 @@ function KnownLine({ onRead }: { onRead: (fields: Record<string, string>) => voi
       ...(known.wideFoot ? ['A wide foot: try the wider build of it first.'] : []),
       ...(known.thickSock ? ['Thick socks: half to a whole size more than in thin ones.'] : []),
     ]);
+    if (edition && known.label) drop({ line });
     onRead({
       ...(edition ? { from: edition.slug } : {}),
       ...(known.label ? { label: labelSlug(known.label) } : {}),
@@ -148,7 +150,7 @@ function KnownLine({ onRead }: { onRead: (fields: Record<string, string>) => voi
         label="A shoe that is known to fit, in one line"
         placeholder="UK 9 wide in Kestvane Kerb fits, wide foot, thick socks"
         value={line}
-        onChange={(event) => setLine(event.currentTarget.value)}
+        onChange={(event) => put({ line: event.currentTarget.value })}
       />
       <Button type="submit" variant="default">
         Read it

@@ -4,6 +4,7 @@ import type { FootProfile } from '#contract/fit-records.ts';
 import { readLabel } from '#core/sizing/printed-label.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { useDraft } from '../kit/draft.ts';
 import classes from './FitPage.module.css';
 
 type Labels = FootProfile['usualByMaker'];
@@ -16,8 +17,10 @@ export function MakerLabels({
   labels: Labels;
   onLabels: (labels: Labels) => void;
 }) {
-  const [maker, setMaker] = useState('');
-  const [label, setLabel] = useState('');
+  const [{ maker, label }, put, drop] = useDraft('usual label of a maker', {
+    maker: '',
+    label: '',
+  });
   const [fault, setFault] = useState('');
   const add = () => {
     const read = readLabel(label);
@@ -27,8 +30,7 @@ export function MakerLabels({
     }
     const others = labels.filter((one) => one.maker.toLowerCase() !== maker.trim().toLowerCase());
     onLabels([...others, { maker: maker.trim(), label: read.value }]);
-    setMaker('');
-    setLabel('');
+    drop();
     setFault('');
   };
   return (
@@ -65,7 +67,7 @@ export function MakerLabels({
           label="With the maker"
           placeholder="Kestvane"
           value={maker}
-          onChange={(event) => setMaker(event.currentTarget.value)}
+          onChange={(event) => put({ maker: event.currentTarget.value })}
         />
         <TextInput
           size="xs"
@@ -74,7 +76,7 @@ export function MakerLabels({
           placeholder="UK 8.5"
           value={label}
           error={fault}
-          onChange={(event) => setLabel(event.currentTarget.value)}
+          onChange={(event) => put({ label: event.currentTarget.value })}
           onKeyDown={(event) => {
             if (event.key !== 'Enter') return;
             event.preventDefault();

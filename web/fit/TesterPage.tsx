@@ -66,7 +66,7 @@ function TesterForm({ tester }: { tester: Tester }) {
   const usualByMaker = profile?.usualByMaker ?? [];
   const nameOf = (editionId: string) =>
     tester.knownShoes.find((shoe) => shoe.editionId === editionId)?.name ?? '';
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     FOOT,
     {
       lengthLeftMm: written(profile?.lengthLeftMm),
@@ -82,6 +82,7 @@ function TesterForm({ tester }: { tester: Tester }) {
       matters: profile?.matters ?? '',
     },
     'lengthLeftMm',
+    `feet ${code}`,
   );
   const lengthOf = (text: string) => {
     const read = readFootLength(text);
@@ -95,7 +96,7 @@ function TesterForm({ tester }: { tester: Tester }) {
     else
       save.mutate(
         { params: { code }, body: { ...feet.data, knownShoes, usualByMaker, ...more } },
-        { onError: refuse },
+        { onSuccess: drop, onError: refuse },
       );
   };
   const offered = (words: readonly string[]) =>
@@ -118,7 +119,7 @@ function TesterForm({ tester }: { tester: Tester }) {
         onSubmit={form.onSubmit((body) =>
           save.mutate(
             { params: { code }, body: { ...body, knownShoes, usualByMaker } },
-            { onError: refuse },
+            { onSuccess: drop, onError: refuse },
           ),
         )}
       >

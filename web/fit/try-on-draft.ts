@@ -1,8 +1,8 @@
 /** A try-on as it is answered, kept in the browser until it is kept in the book. */
-import { useLocalStorage } from '@mantine/hooks';
 import type { BodyIn } from '#contract/endpoints.ts';
 import type { FitOfPair } from '#contract/fit-records.ts';
 import { FOOT_PLACES, type FootPlace } from '#core/fit/try-on.ts';
+import { useDraft } from '../kit/draft.ts';
 
 export type Draft = Omit<BodyIn<'addTryOn'>, 'id'> & {
   answers: NonNullable<BodyIn<'addTryOn'>['answers']>;
@@ -13,15 +13,10 @@ export type SorePlace = NonNullable<Draft['answers']['sore']>[number];
 const EMPTY: Draft = { tester: '', answers: {} };
 
 /** The draft of one pair, and a way to change it. */
-export function useDraft(tag: string) {
-  const [draft, setDraft, drop] = useLocalStorage<Draft>({
-    key: `emvex-try-on-${tag}`,
-    defaultValue: EMPTY,
-    getInitialValueInEffect: false,
-  });
-  const change = (more: Partial<Draft>) => setDraft((before) => ({ ...before, ...more }));
+export function useTryOnDraft(tag: string) {
+  const [draft, change, drop] = useDraft<Draft>(`try-on ${tag}`, EMPTY);
   const answer = (more: Partial<Draft['answers']>) =>
-    setDraft((before) => ({ ...before, answers: { ...before.answers, ...more } }));
+    change((before) => ({ answers: { ...before.answers, ...more } }));
   return { draft, change, answer, drop };
 }
 

@@ -43,7 +43,7 @@ function RuleLineForm({
   const change = useChange('setRule');
   const typed = (value: number | null) =>
     value === null ? '' : units.span(test.of, value).replace('+', '').replace('−', '-');
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     z.object({
       low: orEmpty(typedQuantity(kind, symbol), null),
       high: orEmpty(typedQuantity(kind, symbol), null),
@@ -51,11 +51,16 @@ function RuleLineForm({
     }),
     { low: typed(limits.low), high: typed(limits.high), reason: '' },
     'reason',
+    `limit ${rule.id} ${test.of} ${use}`,
   );
+  const done = () => {
+    drop();
+    onDone();
+  };
   const submit = form.onSubmit(({ low, high, reason }) =>
     change.mutate(
       { body: { rule: rule.id, of: test.of, use, limits: { low, high }, reason } },
-      { onSuccess: onDone, onError: refuse },
+      { onSuccess: done, onError: refuse },
     ),
   );
   return (
@@ -64,7 +69,7 @@ function RuleLineForm({
       why={form.getInputProps('reason')}
       saving={change.isPending}
       onSubmit={submit}
-      onDone={onDone}
+      onDone={done}
     >
       <TextInput size="xs" label="From" data-autofocus {...form.getInputProps('low')} />
       <TextInput size="xs" label="Up to" {...form.getInputProps('high')} />

@@ -1,12 +1,12 @@
 import { TextInput } from '@mantine/core';
-import { useState } from 'react';
 import type { PairsHall } from '#contract/hall-records.ts';
+import { useDraft } from '../kit/draft.ts';
 import { PictureField } from './PictureField.tsx';
 import { WaitingList } from './WaitingList.tsx';
 
 /** The camera for one pair, while it is received. */
 export function CameraPage({ view: { pair, pictures } }: { view: PairsHall }) {
-  const [caption, setCaption] = useState('');
+  const [{ caption }, put] = useDraft(`caption ${pair.id}`, { caption: '' });
   return (
     <>
       <p>
@@ -22,7 +22,7 @@ export function CameraPage({ view: { pair, pictures } }: { view: PairsHall }) {
         placeholder="sole, right"
         maxLength={200}
         value={caption}
-        onChange={(event) => setCaption(event.currentTarget.value)}
+        onChange={(event) => put({ caption: event.currentTarget.value })}
       />
       <PictureField pair={pair} caption={caption} label="Take a picture" />
       <WaitingList />

@@ -1,3 +1,4 @@
+import { isStorageLasting } from '../kit/storage.ts';
 import { CameraPage } from './CameraPage.tsx';
 import { useOutbox } from './hall-outbox.ts';
 import { useHallView } from './hall-view.ts';
@@ -10,11 +11,17 @@ const ODD_CLOCK_MS = 10 * 60_000;
 function StateWords({ away }: { away: boolean }) {
   const outbox = useOutbox();
   const waiting = outbox.waiting.length;
-  const lost = away || outbox.away;
+  const lost = away || outbox.status === 'waiting';
   const kept = waiting === 0 ? '' : `${waiting} kept on this phone`;
+  const lasting =
+    outbox.durable && isStorageLasting()
+      ? ''
+      : 'This phone keeps nothing when the page closes: leave it open until all is sent.';
   return (
     <p className="hall-state" role="status">
-      {lost ? ['No connection.', kept].filter(Boolean).join(' ') : kept || 'All is at the bench'}
+      {[lost ? 'No connection.' : '', kept || (lost ? '' : 'All is at the bench'), lasting]
+        .filter(Boolean)
+        .join(' ')}
     </p>
   );
 }

@@ -151,7 +151,12 @@ export function OutingTaps({
           return [surface, place < 0 ? surface : `${place + 1} ${surface}`] as const;
         })}
         isPressed={(surface) => draft.surfaces.includes(surface)}
-        onTap={(surface) => put({ surfaces: toggled(draft.surfaces, surface) })}
+        onTap={(surface) =>
+          put({
+            surfaces: toggled(draft.surfacesSaid ? draft.surfaces : [], surface),
+            surfacesSaid: true,
+          })
+        }
       />
       <Taps
         className="hall-taps"

@@ -4,18 +4,11 @@ import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { TestersHall } from '#contract/hall-records.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
-import { keep } from './hall-outbox.ts';
+import { useDraft } from '../kit/draft.ts';
+import { keep, useOutbox } from './hall-outbox.ts';
 import { todayAtBench } from './hall-view.ts';
 import { OutingTaps } from './OutingTaps.tsx';
-import {
-  draftOfOuting,
-  freshDraft,
-  type HallOuting,
-  keepDraft,
-  keptDraft,
-  type OutingDraft,
-  saidOf,
-} from './outing-draft.ts';
+import { draftOfOuting, freshDraft, type HallOuting, saidOf } from './outing-draft.ts';
 import { TryOnTaps } from './TryOnTaps.tsx';
 import { WaitingList } from './WaitingList.tsx';
 
@@ -90,7 +83,8 @@ function KeptOuting({
   view: TestersHall;
   today: string;
 }) {
-  const [draft, setDraft] = useState<OutingDraft>();
+  const [open, setOpen] = useState(false);
+  const [draft, put, drop] = useDraft(`change ${outing.id}`, draftOfOuting(outing));
   const words = `${outing.km.toFixed(1)} km in ${outing.tag}, ${day(outing.on)}`;
   const ground = [...outing.surfaces, outing.wet].filter(Boolean).join(', ');
   const act = (what: 'withdrawal' | 'return') =>
@@ -119,8 +113,8 @@ function KeptOuting({
             size="compact-sm"
             variant="subtle"
             aria-label={`Change ${words}`}
-            aria-expanded={draft !== undefined}
-            onClick={() => setDraft(draft ? undefined : draftOfOuting(outing))}
+            aria-expanded={open}
+            onClick={() => setOpen(!open)}
           >
             change
           </Button>
@@ -134,11 +128,11 @@ function KeptOuting({
           </Button>
         </>
       )}
-      {draft && (
+      {open && (
         <OutingTaps
           view={view}
           draft={draft}
-          put={(more) => setDraft({ ...draft, ...more })}
+          put={put}
           today={today}
           keepWords="Keep the change"
           onKeep={() => {
@@ -148,7 +142,8 @@ function KeptOuting({
               about: outing.id,
               words: `change ${words}`,
             });
-            setDraft(undefined);
+            drop();
+            setOpen(false);
           }}
         />
       )}
@@ -156,15 +151,37 @@ function KeptOuting({
   );
 }
 
+interface SentOuting {
+  change: string;
+  words: string;
+}
+
+/** What became of the outing that was sent last: it is said to be recorded only once the lab has it. */
+function SentWords({ sent }: { sent: SentOuting | undefined }) {
+  const { waiting } = useOutbox();
+  const call = waiting.find(({ id }) => id === sent?.change);
+  return (
+    <p role="status" className="hall-said">
+      {sent && call?.refused && (
+        <span className="look-here">
+          Not recorded: {sent.words}. {call.refused.detail}
+        </span>
+      )}
+      {sent && call && !call.refused && `Saved on this phone: ${sent.words}. It is being sent.`}
+      {sent && !call && `Recorded: ${sent.words}.`}
+    </p>
+  );
+}
+
 function NoteField({ pair }: { pair: TestersHall['pairs'][number] }) {
-  const [words, setWords] = useState('');
+  const [{ words }, put, drop] = useDraft(`word on ${pair.id}`, { words: '' });
   return (
     <>
       <Textarea
         label={`A word on ${pair.tag}`}
         maxLength={500}
         value={words}
-        onChange={(event) => setWords(event.currentTarget.value)}
+        onChange={(event) => put({ words: event.currentTarget.value })}
       />
       <Button
         variant="default"
@@ -175,7 +192,7 @@ function NoteField({ pair }: { pair: TestersHall['pairs'][number] }) {
             body: { id: newId(), pairId: pair.id, words: words.trim() },
             words: `a word on ${pair.tag}`,
           });
-          setWords('');
+          drop();
         }}
       >
         Keep the word
@@ -186,45 +203,43 @@ function NoteField({ pair }: { pair: TestersHall['pairs'][number] }) {
 
 /** One page, one thumb: an outing now; below it what was kept, try-ons and words. */
 export function TestersPage({ view, aheadMs }: { view: TestersHall; aheadMs: number }) {
-  const [draft, setDraft] = useState(() => keptDraft(view));
-  const [said, setSaid] = useState('');
+  const [{ pairId }, choosePair] = useDraft('pair', { pairId: '' });
+  const pair = view.pairs.find(({ id }) => id === pairId) ?? view.pairs[0];
+  // Each pair has a draft of its own: what was said of one is not said of another.
+  const [draft, put, drop] = useDraft(`outing ${pair?.id}`, freshDraft(view, pair?.id ?? ''));
+  const [sent, setSent] = useState<SentOuting>();
   const [all, setAll] = useState(false);
   const today = todayAtBench(aheadMs);
-  const pair = view.pairs.find(({ id }) => id === draft.pairId) ?? view.pairs[0];
   if (!pair) return <p>No pair is yours yet. Ask the bench to give you one.</p>;
-  const put = (more: Partial<OutingDraft>) => {
-    const next = { ...draft, ...more };
-    setDraft(next);
-    keepDraft(next);
-    setSaid('');
-  };
   const keepOuting = () => {
     const words = `${draft.typed} in ${pair.tag}, ${day(draft.on || today)}`;
-    void keep({
+    const change = keep({
       path: '/hall/outings',
-      body: { id: newId(), ...saidOf({ ...draft, pairId: pair.id }, today) },
+      body: { id: newId(), ...saidOf(draft, today) },
       words,
     });
-    keepDraft(undefined);
-    setDraft({
-      ...freshDraft(view),
-      pairId: pair.id,
-      typed: draft.typed,
-      surfaces: draft.surfaces,
-    });
-    setSaid(`Kept: ${words}.`);
+    drop({ typed: draft.typed, surfaces: draft.surfaces });
+    setSent({ change, words });
   };
   return (
     <>
-      <PairChoice view={view} pairId={pair.id} onPair={(pairId) => put({ pairId })} />
-      <p role="status" className="hall-said">
-        {said}
-      </p>
-      <OutingTaps
-        key={said}
+      <PairChoice
         view={view}
-        draft={{ ...draft, pairId: pair.id }}
-        put={put}
+        pairId={pair.id}
+        onPair={(next) => {
+          choosePair({ pairId: next });
+          setSent(undefined);
+        }}
+      />
+      <SentWords sent={sent} />
+      <OutingTaps
+        key={`${pair.id} ${sent?.change}`}
+        view={view}
+        draft={draft}
+        put={(more) => {
+          put(more);
+          setSent(undefined);
+        }}
         today={today}
         keepWords="Keep this outing"
         onKeep={keepOuting}

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { HallBodyIn } from '#contract/hall-calls.ts';
 import type { TestersHall } from '#contract/hall-records.ts';
+import { useDraft } from '../kit/draft.ts';
 import { Taps } from '../shell/Taps.tsx';
 import { keep } from './hall-outbox.ts';
 
@@ -20,14 +21,14 @@ const PLACES = ['toe', 'ball', 'midfoot', 'heel'] as const;
 /** A try-on in a few taps; the bench asks for more, and measures. */
 export function TryOnTaps({ pair }: { pair: TestersHall['pairs'][number] }) {
   const [open, setOpen] = useState(false);
-  const [answers, setAnswers] = useState<Answers>({});
+  const [{ answers }, change, drop] = useDraft(`try-on ${pair.id}`, { answers: {} as Answers });
   if (!open)
     return (
       <Button variant="default" onClick={() => setOpen(true)}>
         {pair.askTryOn ? `How does ${pair.tag} fit?` : `Try ${pair.tag} on again`}
       </Button>
     );
-  const put = (more: Answers) => setAnswers({ ...answers, ...more });
+  const put = (more: Answers) => change({ answers: { ...answers, ...more } });
   const isEmpty = Object.keys(answers).length === 0;
   return (
     <form
@@ -39,7 +40,7 @@ export function TryOnTaps({ pair }: { pair: TestersHall['pairs'][number] }) {
           body: { id: newId(), pairId: pair.id, answers },
           words: `a try-on of ${pair.tag}`,
         });
-        setAnswers({});
+        drop();
         setOpen(false);
       }}
     >

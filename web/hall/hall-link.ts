@@ -1,11 +1,11 @@
 /** The secret of the link that opened this page, and the secret by which the hall knows this phone again. */
 import { writeSecret } from '#contract/hall-secret.ts';
+import { dropAllDrafts } from '../kit/draft.ts';
 
 const LINK = 'emvex-hall-link';
 const PHONE = 'emvex-hall-phone';
-/** Where the page keeps what the link showed, and what is being tapped. */
+/** Where the page keeps what the link showed. */
 export const HALL_VIEW = 'emvex-hall-view';
-export const HALL_DRAFT = 'emvex-hall-draft';
 const SECRET = /^[\w-]{43}$/;
 
 /**
@@ -18,7 +18,7 @@ export function openedLink(): string | undefined {
     // What the link before showed is none of this one's.
     if (localStorage.getItem(LINK) !== given) {
       localStorage.removeItem(HALL_VIEW);
-      localStorage.removeItem(HALL_DRAFT);
+      dropAllDrafts();
     }
     localStorage.setItem(LINK, given);
     history.replaceState(null, '', location.pathname);

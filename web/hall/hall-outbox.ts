@@ -1,16 +1,17 @@
 /**
- * What was kept on this phone and is not at the bench yet: sent in the order it was kept, once each,
- * as soon as the bench can be reached. What the bench refuses stays until somebody decides.
+ * What was kept on this phone and is not in the lab yet: sent in the order it was kept, once each, as soon as the lab
+ * can be reached. What the lab refuses stays until somebody decides.
  */
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { openDB } from 'idb';
 import { useSyncExternalStore } from 'react';
 import { v7 as newId } from 'uuid';
+import { OTHER_LAB_STATUS } from '#contract/headers.ts';
+import { knownLab } from '../kit/lab-identity.ts';
+import { Outbox, type Outcome, type Waiting } from '../kit/outbox.ts';
 import { openedLink } from './hall-link.ts';
 import { callHall, HallFault } from './hall-request.ts';
 
-export interface WaitingCall {
-  /** UUIDv7 of the change: sent twice it does the work once. */
-  change: string;
+export interface WaitingCall extends Waiting {
   /** Of the link that it was kept under: what one tester kept is never sent as another's. */
   secret: string;
   path: string;
@@ -20,135 +21,98 @@ export interface WaitingCall {
   words: string;
   /** What it is about, where it can be shown as a row: an outing. */
   about?: string;
-  refused?: { words: string; again: boolean };
-}
-
-interface HallSchema extends DBSchema {
-  waiting: { key: string; value: WaitingCall };
-}
-
-interface OutboxState {
-  waiting: readonly WaitingCall[];
-  away: boolean;
 }
 
 const LOOK_MS = 10_000;
 
-let state: OutboxState = { waiting: [], away: false };
-const watchers = new Set<() => void>();
-const arrivals = new Set<() => void>();
-let store: Promise<IDBPDatabase<HallSchema> | undefined> | undefined;
-let sending = false;
-
-function openStore() {
-  store ??= openDB<HallSchema>('emvex-hall', 1, {
-    upgrade: (db) => void db.createObjectStore('waiting', { keyPath: 'change' }),
-  }).catch(() => undefined);
-  return store;
+async function send({ path, body, picture, id, secret, lab }: WaitingCall): Promise<void> {
+  await callHall({
+    method: 'POST',
+    path,
+    change: id,
+    secret,
+    lab,
+    ...(body === undefined ? {} : { body }),
+    ...(picture ? { picture } : {}),
+  });
 }
 
-function publish(next: Partial<OutboxState>): void {
-  state = { ...state, ...next };
-  for (const watcher of watchers) watcher();
+function judge(error: unknown): Outcome {
+  if (!(error instanceof HallFault)) throw error;
+  const { status, message } = error;
+  const problem = error.problem ?? { type: 'about:blank', title: message, status, detail: message };
+  if (!error.passing) return { refused: problem };
+  return status === 500 ? { failed: problem } : 'later';
 }
 
-async function reload(): Promise<void> {
-  const db = await openStore();
-  if (db) publish({ waiting: await db.getAll('waiting') });
+export const outboxOfPhone = new Outbox<WaitingCall>({
+  name: 'emvex-phone',
+  send,
+  judge,
+  isText: ({ picture }) => picture === undefined,
+  asArrived: ({ picture: _, ...call }) => call,
+});
+
+/**
+ * Keeps a call on this phone, and sends it as soon as that can be.
+ * @returns the id of the change
+ */
+export function keep(call: Omit<WaitingCall, keyof Waiting | 'secret'>): string {
+  const id = newId();
+  const lab = knownLab();
+  outboxOfPhone.keep({ ...call, id, secret: openedLink() ?? '', ...(lab ? { lab } : {}) });
+  return id;
 }
 
-/** Sends what waits; what was refused waits on for a word. */
-async function flush(): Promise<void> {
-  if (sending) return;
-  sending = true;
-  try {
-    for (;;) {
-      const next = state.waiting.find(({ refused }) => !refused);
-      if (!next) break;
-      const { path, body, picture, change, secret } = next;
-      try {
-        await callHall({
-          method: 'POST',
-          path,
-          change,
-          secret,
-          ...(body === undefined ? {} : { body }),
-          ...(picture ? { picture } : {}),
-        });
-        await drop(change);
-        publish({ away: false });
-        for (const arrived of arrivals) arrived();
-      } catch (error) {
-        if (!(error instanceof HallFault)) throw error;
-        if (error.passing) {
-          publish({ away: true });
-          break;
-        }
-        const again = error.problem?.errors?.some(({ field }) => field === 'again') ?? false;
-        await put({ ...next, refused: { words: error.message, again } });
-      }
-    }
-  } finally {
-    sending = false;
+/** Takes a call back that the lab cannot have; false where it may have it. */
+export const takeBack = (id: string): Promise<boolean> => outboxOfPhone.takeBack(id);
+
+/** Sends once more what was refused, said to be another one of its kind where that was the question. */
+export const sendAgain = (id: string, asAnother: boolean): Promise<void> =>
+  outboxOfPhone.tryAgain(id, (call) =>
+    asAnother ? { ...call, body: { ...(call.body as object), again: true } } : call,
+  );
+
+/** What a phone of the former version had waiting. */
+interface FormerCall extends Omit<WaitingCall, 'id' | 'refused'> {
+  change: string;
+}
+
+async function takeOverFormer(): Promise<void> {
+  const name = 'emvex-hall';
+  const known = await indexedDB.databases?.();
+  if (known && !known.some((one) => one.name === name)) return;
+  const db = await openDB(name, 1, {
+    upgrade: (made) => void made.createObjectStore('waiting', { keyPath: 'change' }),
+  });
+  for (const { change, ...call } of (await db.getAll('waiting')) as FormerCall[]) {
+    // A refusal of before is asked about anew: the same change arrives once.
+    const { refused: _, ...plain } = call as Partial<WaitingCall>;
+    outboxOfPhone.keep({ ...(plain as Omit<WaitingCall, 'id'>), id: change });
+    await outboxOfPhone.settle();
+    await db.delete('waiting', change);
   }
-}
-
-async function put(call: WaitingCall): Promise<void> {
-  const db = await openStore();
-  if (db) {
-    await db.put('waiting', call);
-    await reload();
-    return;
-  }
-  // A browser that keeps nothing holds it as long as the page is open.
-  const others = state.waiting.filter(({ change }) => change !== call.change);
-  publish({ waiting: [...others, call] });
-}
-
-async function drop(change: string): Promise<void> {
-  const db = await openStore();
-  await db?.delete('waiting', change);
-  publish({ waiting: state.waiting.filter((one) => one.change !== change) });
-}
-
-/** Keeps a call on this phone, and sends it as soon as that can be. */
-export async function keep(
-  call: Omit<WaitingCall, 'change' | 'refused' | 'secret'>,
-): Promise<void> {
-  await put({ ...call, change: newId(), secret: openedLink() ?? '' });
-  void flush();
-}
-
-/** Takes a call back that was not sent. */
-export const takeBack = (change: string): Promise<void> => drop(change);
-
-/** Sends once more what was refused, as another of its kind. */
-export async function sendAgain({ refused: _, ...call }: WaitingCall): Promise<void> {
-  await drop(call.change);
-  await put({ ...call, change: newId(), body: { ...(call.body as object), again: true } });
-  void flush();
+  db.close();
 }
 
 export function startSending(): void {
-  void reload().then(flush);
-  window.addEventListener('online', () => void flush());
-  window.addEventListener('focus', () => void flush());
+  const flush = () => void outboxOfPhone.flush();
+  window.addEventListener('online', flush);
+  window.addEventListener('focus', flush);
   setInterval(() => {
-    if (state.waiting.some(({ refused }) => !refused)) void flush();
+    if (outboxOfPhone.current().waiting.some(({ refused }) => !refused)) flush();
   }, LOOK_MS);
+  outboxOfPhone.start();
+  void takeOverFormer().catch(() => undefined);
+  void outboxOfPhone.reload().then(async (waiting) => {
+    // What was kept for another lab goes there once that lab is back at this address.
+    for (const { id, refused, lab } of waiting)
+      if (refused?.status === OTHER_LAB_STATUS && lab === knownLab())
+        await outboxOfPhone.tryAgain(id);
+  });
 }
 
-/** Told each time something arrived at the bench. */
-export function onArrived(listener: () => void): () => void {
-  arrivals.add(listener);
-  return () => arrivals.delete(listener);
-}
+/** Told each time something arrived in the lab. */
+export const onArrived = (listener: () => void): (() => void) => outboxOfPhone.onArrival(listener);
 
-export const useOutbox = (): OutboxState =>
-  useSyncExternalStore(
-    (watch) => {
-      watchers.add(watch);
-      return () => watchers.delete(watch);
-    },
-    () => state,
-  );
+export const useOutbox = () => useSyncExternalStore(outboxOfPhone.watch, outboxOfPhone.current);

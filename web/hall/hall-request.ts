@@ -1,7 +1,8 @@
 /** One call of the hall. */
 import { HALL_PHONE_HEADER, HALL_SECRET_HEADER } from '#contract/hall-headers.ts';
-import { CHANGE_HEADER } from '#contract/headers.ts';
+import { CHANGE_HEADER, LAB_HEADER } from '#contract/headers.ts';
 import type { Problem } from '#contract/problem.ts';
+import { meetLab } from '../kit/lab-identity.ts';
 import { openedLink, phoneSecret } from './hall-link.ts';
 
 export class HallFault extends Error {
@@ -26,6 +27,8 @@ export interface HallRequest {
   change?: string;
   /** Of the link that it was kept under; left out: the one that is open. */
   secret?: string;
+  /** Identity of the lab that a change was made in. */
+  lab?: string | undefined;
 }
 
 /** @throws HallFault */
@@ -36,6 +39,7 @@ export async function callHall<T>({
   picture,
   change,
   secret = openedLink() ?? '',
+  lab,
 }: HallRequest): Promise<T> {
   let response: Response;
   try {
@@ -45,6 +49,7 @@ export async function callHall<T>({
         [HALL_SECRET_HEADER]: `Link ${secret}`,
         [HALL_PHONE_HEADER]: phoneSecret(),
         ...(change ? { [CHANGE_HEADER]: change } : {}),
+        ...(lab ? { [LAB_HEADER]: lab } : {}),
         ...(body === undefined ? {} : { 'content-type': 'application/json' }),
         ...(picture ? { 'content-type': picture.type || 'image/jpeg' } : {}),
       },
@@ -54,6 +59,8 @@ export async function callHall<T>({
   } catch {
     throw new HallFault(0, 'The bench cannot be reached.');
   }
+  const answering = response.headers.get(LAB_HEADER);
+  if (answering && meetLab(answering)) location.reload();
   const answer = await response.json().catch(() => undefined);
   if (response.ok) return answer as T;
   const problem = answer as Problem | undefined;

@@ -1,3 +1,4 @@
+import '../kit/storage.ts';
 import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
 import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css';
 import '@mantine/core/styles.css';

@@ -1,7 +1,6 @@
 /** An outing as it is tapped on the phone, kept there until it is sent. */
 import type { TestersHall } from '#contract/hall-records.ts';
 import type { Ground, OutingRating, Surface } from '#core/wear/outing-words.ts';
-import { HALL_DRAFT } from './hall-link.ts';
 
 export type HallOuting = TestersHall['outings'][number];
 
@@ -11,6 +10,8 @@ export interface OutingDraft {
   on: string;
   typed: string;
   surfaces: Surface[];
+  /** False while the surfaces are those of last time: the first tap says others instead. */
+  surfacesSaid: boolean;
   wet: Ground;
   comfort: number | null;
   ratings: Partial<Record<OutingRating, number>>;
@@ -21,15 +22,14 @@ export interface OutingDraft {
 }
 
 /** What of a draft is the same as last time: pair, distance, ground. */
-export function freshDraft(view: TestersHall): OutingDraft {
-  const [pair] = view.pairs;
-  const pairId = pair?.id ?? '';
+export function freshDraft(view: TestersHall, pairId: string): OutingDraft {
   const last = view.outings.find((outing) => outing.pairId === pairId && !outing.withdrawn);
   return {
     pairId,
     on: '',
     typed: last?.typed ?? '',
     surfaces: [...(last?.surfaces ?? [])],
+    surfacesSaid: false,
     wet: '',
     comfort: null,
     ratings: {},
@@ -48,6 +48,7 @@ export function draftOfOuting(outing: HallOuting): OutingDraft {
     on: outing.on,
     typed: outing.typed,
     surfaces: [...outing.surfaces],
+    surfacesSaid: true,
     wet: outing.wet,
     comfort: outing.comfort,
     ratings: outing.ratings,
@@ -57,19 +58,6 @@ export function draftOfOuting(outing: HallOuting): OutingDraft {
     note: outing.note,
   };
 }
-
-/** The draft that was being tapped when the page was left. */
-export function keptDraft(view: TestersHall): OutingDraft {
-  const text = localStorage.getItem(HALL_DRAFT);
-  const draft = text ? (JSON.parse(text) as OutingDraft) : undefined;
-  const isStill = draft && view.pairs.some(({ id }) => id === draft.pairId);
-  return isStill ? draft : freshDraft(view);
-}
-
-export const keepDraft = (draft: OutingDraft | undefined): void =>
-  draft
-    ? localStorage.setItem(HALL_DRAFT, JSON.stringify(draft))
-    : localStorage.removeItem(HALL_DRAFT);
 
 const number = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
 
@@ -82,7 +70,7 @@ export function oddOf({ minutes, faultKm }: OutingDraft): string {
 
 /** What is sent of it; what the page does not show of an outing stays as it was. */
 export function saidOf(draft: OutingDraft, today: string, before?: HallOuting) {
-  const { fault, faultKm, minutes, on, ...plain } = draft;
+  const { fault, faultKm, minutes, on, surfacesSaid: _, ...plain } = draft;
   return {
     ...plain,
     on: on || today,

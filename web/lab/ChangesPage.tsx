@@ -6,6 +6,7 @@ import type { ChangeRow } from '#contract/correction-records.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import { useChanges } from '../api/record-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { useDraft } from '../kit/draft.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { MoreButton } from '../shell/MoreButton.tsx';
 import { PairSelect } from '../shell/PairSelect.tsx';
@@ -38,7 +39,7 @@ function saidIn(detail: string): string {
 }
 
 function BlankDialog({ change, onDone }: { change: ChangeRow; onDone: () => void }) {
-  const [reason, setReason] = useState('');
+  const [{ reason }, put, drop] = useDraft(`erase ${change.id}`, { reason: '' });
   const blank = useChange('blankChange');
   return (
     <Modal opened onClose={onDone} title="Take out what it says">
@@ -52,14 +53,22 @@ function BlankDialog({ change, onDone }: { change: ChangeRow; onDone: () => void
         value={reason}
         maxLength={200}
         error={blank.error?.message}
-        onChange={(event) => setReason(event.currentTarget.value)}
+        onChange={(event) => put({ reason: event.currentTarget.value })}
       />
       <Button
         mt="md"
         disabled={reason.trim() === ''}
         loading={blank.isPending}
         onClick={() =>
-          blank.mutate({ params: { id: change.id }, body: { reason } }, { onSuccess: onDone })
+          blank.mutate(
+            { params: { id: change.id }, body: { reason } },
+            {
+              onSuccess: () => {
+                drop();
+                onDone();
+              },
+            },
+          )
         }
       >
         Take it out

@@ -39,7 +39,7 @@ const settingsForm = z.object({
 /** How copies are kept: how often, how many, and where else. */
 function SettingsForm({ settings }: { settings: BackupSettings }) {
   const change = useChange('setBackups');
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     settingsForm,
     {
       everyHours: String(settings.everyHours),
@@ -48,13 +48,16 @@ function SettingsForm({ settings }: { settings: BackupSettings }) {
       second: settings.second,
     },
     'second',
+    'backup settings',
   );
   return (
     <form
       noValidate
       aria-label="How copies are kept"
       className={classes.fields}
-      onSubmit={form.onSubmit((body) => change.mutate({ body }, { onError: refuse }))}
+      onSubmit={form.onSubmit((body) =>
+        change.mutate({ body }, { onSuccess: drop, onError: refuse }),
+      )}
     >
       <NativeSelect
         size="xs"

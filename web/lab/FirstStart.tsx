@@ -1,10 +1,11 @@
 import { Button, Checkbox, SimpleGrid } from '@mantine/core';
-import { type FormEvent, useState } from 'react';
+import type { FormEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { protocolsFor } from '#core/catalogue/protocol.ts';
 import type { ToolName } from '#core/catalogue/tools.ts';
 import { nameStackBasis } from '#core/figures/basis.ts';
 import { useChange } from '../api/queries.ts';
+import { useDraft } from '../kit/draft.ts';
 import classes from './FirstStart.module.css';
 
 const CHOICES: { tool: ToolName; says: string }[] = [
@@ -25,7 +26,7 @@ const CHOICES: { tool: ToolName; says: string }[] = [
 
 /** At the first start: which tools are there? This sets the first protocol and stack basis. */
 export function FirstStart() {
-  const [tools, setTools] = useState<ToolName[]>([]);
+  const [{ tools }, put, drop] = useDraft('first start', { tools: [] as ToolName[] });
   const setUp = useChange('setUpLab');
   const navigate = useNavigate();
   const first = tools.length > 0 ? protocolsFor(tools)[0] : undefined;
@@ -34,7 +35,10 @@ export function FirstStart() {
     event.preventDefault();
     // Once set up, this page is gone before a callback of its own would be called.
     setUp.mutateAsync({ body: { tools } }).then(
-      () => navigate('/receive'),
+      () => {
+        drop();
+        void navigate('/receive');
+      },
       () => {
         // The fault is shown below.
       },
@@ -49,7 +53,7 @@ export function FirstStart() {
       </p>
       <Checkbox.Group
         value={tools}
-        onChange={(value) => setTools(value as ToolName[])}
+        onChange={(value) => put({ tools: value as ToolName[] })}
         aria-label="Tools"
       >
         <SimpleGrid cols={{ base: 1, xs: 2 }} spacing="xs">

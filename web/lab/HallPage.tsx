@@ -9,6 +9,7 @@ import { useChange, useLab, usePair } from '../api/queries.ts';
 import { useHall, useSignal } from '../api/wear-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { QrCode } from '../drawing/QrCode.tsx';
+import { useDraft } from '../kit/draft.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { PairSelect } from '../shell/PairSelect.tsx';
 import classes from './LabPage.module.css';
@@ -31,8 +32,10 @@ async function makeSecret(): Promise<{ secret: string; secretHash: string }> {
 function Door({ hall }: { hall: HallState }) {
   const open = useSignal('openHall');
   const close = useSignal('closeHall');
-  const [host, setHost] = useState(hall.hosts[0] ?? '127.0.0.1');
-  const [port, setPort] = useState(USUAL_PORT);
+  const [{ host, port }, put, drop] = useDraft('phone links', {
+    host: hall.hosts[0] ?? '127.0.0.1',
+    port: USUAL_PORT,
+  });
   if (hall.open)
     return (
       <>
@@ -64,7 +67,10 @@ function Door({ hall }: { hall: HallState }) {
       className={classes.fields}
       onSubmit={(event) => {
         event.preventDefault();
-        open.mutate({ body: { host, port: Number(port) } });
+        open.mutate(
+          { body: { host, port: Number(port) } },
+          { onSuccess: () => drop({ host, port }) },
+        );
       }}
     >
       <NativeSelect
@@ -76,7 +82,7 @@ function Door({ hall }: { hall: HallState }) {
           { value: '127.0.0.1', label: 'this machine alone' },
         ]}
         value={host}
-        onChange={(event) => setHost(event.currentTarget.value)}
+        onChange={(event) => put({ host: event.currentTarget.value })}
       />
       <TextInput
         size="xs"
@@ -84,7 +90,7 @@ function Door({ hall }: { hall: HallState }) {
         label="Port"
         inputMode="numeric"
         value={port}
-        onChange={(event) => setPort(event.currentTarget.value)}
+        onChange={(event) => put({ port: event.currentTarget.value })}
       />
       <Button type="submit" size="xs" loading={open.isPending}>
         Open the hall

@@ -35,7 +35,7 @@ export function InstrumentForm({ instrument }: { instrument?: Instrument | undef
     connection: '',
     retired: '',
   };
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     INSTRUMENT,
     {
       name: start.name,
@@ -49,12 +49,14 @@ export function InstrumentForm({ instrument }: { instrument?: Instrument | undef
       retired: start.retired,
     },
     'name',
+    `instrument ${instrument?.id ?? 'new'}`,
   );
   const submit = form.onSubmit((body) =>
     save.mutate(
       { params: { id: id.current }, body },
       {
         onSuccess: () => {
+          drop();
           if (!instrument) void navigate(`/lab/instruments/${id.current}`);
         },
         onError: refuse,

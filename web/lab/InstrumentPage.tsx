@@ -35,7 +35,7 @@ function CalibrationForm({ instrument }: { instrument: Instrument }) {
   const add = useChange('addCalibration');
   const id = useRef(newId());
   const today = dayjs();
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     CALIBRATION,
     {
       certificate: '',
@@ -46,6 +46,7 @@ function CalibrationForm({ instrument }: { instrument: Instrument }) {
       gainU: String(instrument.gainU),
     },
     'certificate',
+    `calibration ${instrument.id}`,
   );
   const submit = form.onSubmit((calibration) =>
     add.mutate(
@@ -54,6 +55,7 @@ function CalibrationForm({ instrument }: { instrument: Instrument }) {
         onSuccess: () => {
           id.current = newId();
           form.reset();
+          drop();
         },
         onError: refuse,
       },
@@ -93,7 +95,7 @@ function DriftForm({ instrument }: { instrument: Instrument }) {
   const add = useChange('addDriftCheck');
   const id = useRef(newId());
   const last = instrument.driftChecks.at(-1);
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     DRIFT_CHECK,
     {
       piece: last?.piece ?? '',
@@ -102,6 +104,7 @@ function DriftForm({ instrument }: { instrument: Instrument }) {
       value: '',
     },
     'piece',
+    `drift check ${instrument.id}`,
   );
   const submit = form.onSubmit((check) =>
     add.mutate(
@@ -118,6 +121,7 @@ function DriftForm({ instrument }: { instrument: Instrument }) {
         onSuccess: () => {
           id.current = newId();
           form.setFieldValue('value', '');
+          drop();
         },
         onError: refuse,
       },

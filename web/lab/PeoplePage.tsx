@@ -98,16 +98,26 @@ function Slopes({ slopes }: { slopes: Lab['slopes'] }) {
 /** Who sends parcels: it stands on return notes. */
 function Sender({ known }: { known: string }) {
   const set = useChange('setSender');
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     z.object({ sender: z.string() }),
     { sender: known },
+    'sender',
     'sender',
   );
   return (
     <form
       noValidate
       onSubmit={form.onSubmit(({ sender }) =>
-        set.mutate({ body: { sender } }, { onError: refuse, onSuccess: () => form.resetDirty() }),
+        set.mutate(
+          { body: { sender } },
+          {
+            onError: refuse,
+            onSuccess: () => {
+              drop();
+              form.resetDirty();
+            },
+          },
+        ),
       )}
     >
       <Textarea
@@ -132,7 +142,12 @@ export function PeoplePage() {
   const lab = useLab();
   const add = useChange('addPerson');
   const id = useRef(newId());
-  const { form, refuse } = useSchemaForm(z.object({ code: z.string() }), { code: '' }, 'code');
+  const { form, drop, refuse } = useSchemaForm(
+    z.object({ code: z.string() }),
+    { code: '' },
+    'code',
+    'person',
+  );
   if (!lab.data) return null;
   const { people, exponent } = lab.data;
   const submit = form.onSubmit(({ code }) =>
@@ -142,6 +157,7 @@ export function PeoplePage() {
         onSuccess: () => {
           id.current = newId();
           form.reset();
+          drop();
         },
         onError: refuse,
       },

@@ -77,7 +77,7 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
   const id = useRef(newId());
   const save = useChange('saveProtocol');
   const start: Start = protocol ? { ...protocol, stations: rowsOf(protocol) } : firstDraft(lab);
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     PROTOCOL,
     {
       name: start.name,
@@ -90,6 +90,7 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
       stations: start.stations,
     },
     'name',
+    `protocol ${protocol?.id ?? 'new'}`,
   );
   const { stations } = form.values;
   const learnedOf = ({ quantity, tool }: StationRow) =>
@@ -128,7 +129,10 @@ function Editor({ lab, protocol }: { lab: Lab; protocol: Protocol | undefined })
         },
       },
       {
-        onSuccess: () => navigate('/lab/protocols'),
+        onSuccess: () => {
+          drop();
+          void navigate('/lab/protocols');
+        },
         onError: refuse,
       },
     ),

@@ -30,7 +30,7 @@ function StepForm({
   const units = useUnits();
   const { name, kind } = units.define(quantity);
   const change = useChange('setNoticeable');
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     z.object({
       step: typedQuantity(kind, units.unitOf(quantity).symbol, (value) =>
         value > 0 ? undefined : 'A step is more than nothing.',
@@ -39,9 +39,14 @@ function StepForm({
     }),
     { step: units.span(quantity, step).replace('+', ''), reason: '' },
     'reason',
+    `noticeable ${quantity}`,
   );
+  const done = () => {
+    drop();
+    onDone();
+  };
   const submit = form.onSubmit((drawn) =>
-    change.mutate({ body: { quantity, ...drawn } }, { onSuccess: onDone, onError: refuse }),
+    change.mutate({ body: { quantity, ...drawn } }, { onSuccess: done, onError: refuse }),
   );
   return (
     <LineForm
@@ -49,7 +54,7 @@ function StepForm({
       why={form.getInputProps('reason')}
       saving={change.isPending}
       onSubmit={submit}
-      onDone={onDone}
+      onDone={done}
     >
       <TextInput size="xs" label="Step" data-autofocus {...form.getInputProps('step')} />
     </LineForm>
@@ -104,16 +109,21 @@ function ClassesForm({
   const { name, kind } = units.define(quantity);
   const { symbol } = units.unitOf(quantity);
   const change = useChange('setClasses');
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     z.object({ bounds: z.array(typedQuantity(kind, symbol)), reason: z.string() }),
     {
       bounds: boundsOf(lines).map((bound) => units.span(quantity, bound).replace('+', '')),
       reason: '',
     },
     'reason',
+    `classes ${quantity}`,
   );
+  const done = () => {
+    drop();
+    onDone();
+  };
   const submit = form.onSubmit((drawn) =>
-    change.mutate({ body: { quantity, ...drawn } }, { onSuccess: onDone, onError: refuse }),
+    change.mutate({ body: { quantity, ...drawn } }, { onSuccess: done, onError: refuse }),
   );
   return (
     <LineForm
@@ -121,7 +131,7 @@ function ClassesForm({
       why={form.getInputProps('reason')}
       saving={change.isPending}
       onSubmit={submit}
-      onDone={onDone}
+      onDone={done}
     >
       {lines.slice(1).map((line, at) => (
         <TextInput
@@ -247,7 +257,7 @@ const OWN_QUANTITY = z.object({
 /** Name, unit and tool are enough; the rest stands as it usually is, folded away. */
 function OwnQuantityForm() {
   const add = useChange('addOwnQuantity');
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     OWN_QUANTITY,
     {
       name: '',
@@ -260,11 +270,18 @@ function OwnQuantityForm() {
       dependsOnTemperature: false,
     },
     'name',
+    'own quantity',
   );
   const submit = form.onSubmit((own) =>
     add.mutate(
       { body: { ...own, id: `own-${slugOf(own.name)}`, betweenPairSd: null } },
-      { onSuccess: () => form.reset(), onError: refuse },
+      {
+        onSuccess: () => {
+          form.reset();
+          drop();
+        },
+        onError: refuse,
+      },
     ),
   );
   const { symbol } = canonicalUnit(form.values.kind);

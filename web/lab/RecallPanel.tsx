@@ -10,6 +10,7 @@ import { useJob } from '../api/jobs.ts';
 import { useChange } from '../api/queries.ts';
 import { useRecall } from '../api/record-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { useDraft } from '../kit/draft.ts';
 import { useUnits } from '../shell/units.ts';
 import { JobBar } from './JobBar.tsx';
 import classes from './LabPage.module.css';
@@ -25,7 +26,7 @@ export function RecallPanel({ instrument }: { instrument: Instrument }) {
   const units = useUnits();
   const [since, setSince] = useState('');
   const [asked, setAsked] = useState(false);
-  const [reason, setReason] = useState('');
+  const [{ reason }, put, drop] = useDraft(`recall ${instrument.id}`, { reason: '' });
   const [fault, setFault] = useState('');
   const from = since || ALWAYS;
   const [job] = useState(() => newId());
@@ -46,7 +47,7 @@ export function RecallPanel({ instrument }: { instrument: Instrument }) {
     }
     take.mutate(
       { params: { id: instrument.id }, body: { since: from, reason: reason.trim() } },
-      { onError: (error) => setFault(error.message), onSuccess: () => setReason('') },
+      { onError: (error) => setFault(error.message), onSuccess: () => drop() },
     );
   };
   const lastGood = [...instrument.driftChecks].map((check) => check.at.slice(0, 10)).at(-2);
@@ -181,7 +182,7 @@ export function RecallPanel({ instrument }: { instrument: Instrument }) {
                 error={fault}
                 maxLength={200}
                 onChange={(event) => {
-                  setReason(event.currentTarget.value);
+                  put({ reason: event.currentTarget.value });
                   setFault('');
                 }}
               />

@@ -47,7 +47,7 @@ function ToleranceForm({
   const change = useChange('setTolerance');
   const id = useRef(newId());
   const { name, kind } = matchFeature(rule.feature);
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     TOLERANCE,
     {
       absolute: String(rule.absolute),
@@ -55,7 +55,12 @@ function ToleranceForm({
       reason: '',
     },
     'reason',
+    `tolerance ${rule.feature} ${discipline}`,
   );
+  const done = () => {
+    drop();
+    onDone();
+  };
   const submit = form.onSubmit(({ absolute, share, reason }) =>
     change.mutate(
       {
@@ -68,7 +73,7 @@ function ToleranceForm({
           reason,
         },
       },
-      { onSuccess: onDone, onError: refuse },
+      { onSuccess: done, onError: refuse },
     ),
   );
   return (
@@ -77,7 +82,7 @@ function ToleranceForm({
       why={form.getInputProps('reason')}
       saving={change.isPending}
       onSubmit={submit}
-      onDone={onDone}
+      onDone={done}
     >
       <TextInput
         size="xs"

@@ -43,7 +43,7 @@ function UseForm({ start, onDone }: { start: OwnUse; onDone: () => void }) {
   const units = useUnits();
   const save = useChange('saveUse');
   const isNew = start.name === '';
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     USE,
     {
       ...start,
@@ -51,7 +51,12 @@ function UseForm({ start, onDone }: { start: OwnUse; onDone: () => void }) {
       cautions: start.cautions.join('\n'),
     },
     'name',
+    `use ${isNew ? `copied from ${start.copiedFrom}` : start.name}`,
   );
+  const done = () => {
+    drop();
+    onDone();
+  };
   const quantities = Object.values(units.catalogue).filter(
     ({ computed, named }) => !computed && !named,
   );
@@ -65,7 +70,7 @@ function UseForm({ start, onDone }: { start: OwnUse; onDone: () => void }) {
       onSubmit={form.onSubmit(({ name, ...body }) =>
         save.mutate(
           { params: { name }, body: { ...body, copiedFrom: start.copiedFrom } },
-          { onSuccess: onDone, onError: refuse },
+          { onSuccess: done, onError: refuse },
         ),
       )}
     >

@@ -6,6 +6,7 @@ import { PLAN_UNITS } from '#core/wear/check-plan.ts';
 import { useChange } from '../api/queries.ts';
 import { useWearTerms } from '../api/wear-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { useDraft } from '../kit/draft.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import classes from './LabPage.module.css';
 
@@ -46,12 +47,14 @@ function readLine(
 
 function LineForm({ uses, subjects }: { uses: readonly string[]; subjects: readonly string[] }) {
   const set = useChange('setWearTerms');
-  const [kind, setKind] = useState<Kind>('wear-checks');
-  const [use, setUse] = useState('');
-  const [by, setBy] = useState<(typeof PLAN_UNITS)[number]>('km');
-  const [subject, setSubject] = useState(subjects[0] ?? '');
-  const [typed, setTyped] = useState('');
-  const [reason, setReason] = useState('');
+  const [{ kind, use, by, subject, typed, reason }, put, drop] = useDraft('wear limit', {
+    kind: 'wear-checks' as Kind,
+    use: '',
+    by: 'km' as (typeof PLAN_UNITS)[number],
+    subject: subjects[0] ?? '',
+    typed: '',
+    reason: '',
+  });
   const [asked, setAsked] = useState('');
   const send = () => {
     const read = readLine(kind, typed, by);
@@ -69,8 +72,7 @@ function LineForm({ uses, subjects }: { uses: readonly string[]; subjects: reado
       { body },
       {
         onSuccess: () => {
-          setTyped('');
-          setReason('');
+          drop({ kind, use, by, subject });
         },
       },
     );
@@ -90,7 +92,7 @@ function LineForm({ uses, subjects }: { uses: readonly string[]; subjects: reado
         label="What"
         data={KINDS.map(([value, label]) => ({ value, label }))}
         value={kind}
-        onChange={(event) => setKind(event.currentTarget.value as Kind)}
+        onChange={(event) => put({ kind: event.currentTarget.value as Kind })}
       />
       {kind === 'life-factor' ? (
         <NativeSelect
@@ -98,7 +100,7 @@ function LineForm({ uses, subjects }: { uses: readonly string[]; subjects: reado
           label="For"
           data={[...subjects]}
           value={subject}
-          onChange={(event) => setSubject(event.currentTarget.value)}
+          onChange={(event) => put({ subject: event.currentTarget.value })}
         />
       ) : (
         <NativeSelect
@@ -106,7 +108,7 @@ function LineForm({ uses, subjects }: { uses: readonly string[]; subjects: reado
           label="In the use"
           data={uses.map((one) => ({ value: one, label: one || 'every other' }))}
           value={use}
-          onChange={(event) => setUse(event.currentTarget.value)}
+          onChange={(event) => put({ use: event.currentTarget.value })}
         />
       )}
       {kind === 'wear-checks' && (
@@ -115,7 +117,7 @@ function LineForm({ uses, subjects }: { uses: readonly string[]; subjects: reado
           label="By"
           data={[...PLAN_UNITS]}
           value={by}
-          onChange={(event) => setBy(event.currentTarget.value as typeof by)}
+          onChange={(event) => put({ by: event.currentTarget.value as typeof by })}
         />
       )}
       <TextInput
@@ -123,14 +125,14 @@ function LineForm({ uses, subjects }: { uses: readonly string[]; subjects: reado
         label="From now on"
         placeholder={KINDS.find(([one]) => one === kind)?.[2]}
         value={typed}
-        onChange={(event) => setTyped(event.currentTarget.value)}
+        onChange={(event) => put({ typed: event.currentTarget.value })}
       />
       <TextInput
         size="xs"
         label="Reason"
         maxLength={200}
         value={reason}
-        onChange={(event) => setReason(event.currentTarget.value)}
+        onChange={(event) => put({ reason: event.currentTarget.value })}
       />
       <Button type="submit" size="xs" loading={set.isPending}>
         Draw it

@@ -6,6 +6,7 @@ import type { MatchVerdict } from '#core/match/match-verdict.ts';
 import { useChange } from '../api/queries.ts';
 import { addressOf } from '../api/request.ts';
 import type { BenchCheck } from '../bench/projected.ts';
+import { useDraft } from '../kit/draft.ts';
 import { returnWords } from '../shell/return-words.ts';
 import classes from './CheckBench.module.css';
 import type { Check } from './check.ts';
@@ -32,8 +33,10 @@ function DecideDialog({
   onClose: () => void;
 }) {
   const decide = useChange('decideMatch');
-  const [note, setNote] = useState(check.decision?.note ?? '');
-  const [worn, setWorn] = useState(record.pair.wornKm > 0 ? 'worn' : '');
+  const [{ note, worn }, put, drop] = useDraft(`decision ${check.id}`, {
+    note: check.decision?.note ?? '',
+    worn: record.pair.wornKm > 0 ? 'worn' : '',
+  });
   const needsNote = what === 'keep and note' && note.trim() === '';
   const submit = async () => {
     // What was typed last is to be there before the verdict is written.
@@ -48,7 +51,12 @@ function DecideDialog({
           decidedAt: new Date().toISOString(),
         },
       },
-      { onSuccess: onClose },
+      {
+        onSuccess: () => {
+          drop();
+          onClose();
+        },
+      },
     );
   };
   return (
@@ -63,7 +71,11 @@ function DecideDialog({
           {what === 'return' && (
             <>
               <p>{returnWords(record.pair.returnBy)}</p>
-              <Radio.Group label="Has it been worn?" value={worn} onChange={setWorn}>
+              <Radio.Group
+                label="Has it been worn?"
+                value={worn}
+                onChange={(worn) => put({ worn })}
+              >
                 <Stack gap={6} mt={4}>
                   <Radio value="unworn" label="Unworn, tried indoors only" data-autofocus />
                   <Radio value="worn" label="Worn" />
@@ -80,7 +92,7 @@ function DecideDialog({
             autosize
             minRows={2}
             value={note}
-            onChange={(event) => setNote(event.currentTarget.value)}
+            onChange={(event) => put({ note: event.currentTarget.value })}
           />
           {decide.error && (
             <p role="alert" className="look-here">
@@ -99,7 +111,7 @@ function DecideDialog({
 function IncludeForm({ record }: { record: MatchRecord }) {
   const count = useChange('countPair');
   const { countsAnyway, id } = record.pair;
-  const [reason, setReason] = useState('');
+  const [{ reason }, put, drop] = useDraft(`counted anyway ${id}`, { reason: '' });
   if (countsAnyway)
     return (
       <p>
@@ -118,7 +130,8 @@ function IncludeForm({ record }: { record: MatchRecord }) {
       className={classes.include}
       onSubmit={(event) => {
         event.preventDefault();
-        if (reason.trim()) count.mutate({ params: { id }, body: { reason } });
+        if (reason.trim())
+          count.mutate({ params: { id }, body: { reason } }, { onSuccess: () => drop() });
       }}
     >
       <TextInput
@@ -126,7 +139,7 @@ function IncludeForm({ record }: { record: MatchRecord }) {
         label="Left out of the model’s figures. Count it all the same, because"
         value={reason}
         maxLength={200}
-        onChange={(event) => setReason(event.currentTarget.value)}
+        onChange={(event) => put({ reason: event.currentTarget.value })}
       />
       <Button type="submit" size="xs" variant="default" disabled={reason.trim() === ''}>
         Count it

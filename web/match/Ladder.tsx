@@ -394,6 +394,7 @@ export function Ladder(props: LadderProps) {
             return [
               <SightRow
                 key={row}
+                checkId={bench.check.id}
                 id={row}
                 sight={bench.check.seen.sights[row]}
                 disabled={bench.check.decision !== null}

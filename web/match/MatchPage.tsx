@@ -1,5 +1,5 @@
 import { Button, Kbd, NativeSelect, TextInput } from '@mantine/core';
-import { memo, useEffect, useMemo, useState } from 'react';
+import { memo, useEffect, useMemo } from 'react';
 import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import type { Lab } from '#contract/lab-records.ts';
 import type { MatchRecord } from '#contract/match-records.ts';
@@ -8,6 +8,7 @@ import { editionName } from '#core/sizing/edition-name.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { useChange, useLab, useMatch } from '../api/queries.ts';
 import type { BenchCheck } from '../bench/projected.ts';
+import { useDraft } from '../kit/draft.ts';
 import { Photographs } from '../photographs/Photographs.tsx';
 import { UseField } from '../receive/UseField.tsx';
 import { putOnBench } from '../shell/bench.ts';
@@ -43,8 +44,12 @@ const HoldAgainst = memo(function HoldAgainst({ tag }: { tag: string }) {
 /** What a check is, and the ways to begin one or to pass it over. */
 function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {
   const navigate = useNavigate();
-  const [felt, setFelt] = useState(NOTHING_FELT);
   const { pair } = record;
+  const [felt, put, drop] = useDraft(`felt ${pair.id}`, NOTHING_FELT);
+  const begin = (extent: 'full' | 'short') => {
+    bench.begin(extent, felt);
+    drop();
+  };
   if (pair.shoes !== 'both')
     return (
       <div className={classes.intro}>
@@ -79,9 +84,7 @@ function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {
             { value: 'both', label: 'both' },
           ]}
           value={felt.shoe}
-          onChange={(event) =>
-            setFelt({ ...felt, shoe: event.currentTarget.value as typeof felt.shoe })
-          }
+          onChange={(event) => put({ shoe: event.currentTarget.value as typeof felt.shoe })}
         />
         <TextInput
           size="xs"
@@ -89,7 +92,7 @@ function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {
           placeholder="heel slips, rubs outside"
           maxLength={120}
           value={felt.where}
-          onChange={(event) => setFelt({ ...felt, where: event.currentTarget.value })}
+          onChange={(event) => put({ where: event.currentTarget.value })}
         />
         <TextInput
           size="xs"
@@ -97,7 +100,7 @@ function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {
           placeholder="the first wear"
           maxLength={120}
           value={felt.since}
-          onChange={(event) => setFelt({ ...felt, since: event.currentTarget.value })}
+          onChange={(event) => put({ since: event.currentTarget.value })}
         />
       </div>
       <p>
@@ -117,10 +120,10 @@ function Intro({ record, bench }: { record: MatchRecord; bench: Check }) {
         </p>
       )}
       <div className={classes.buttons}>
-        <Button onClick={() => bench.begin('full', felt)} autoFocus>
+        <Button onClick={() => begin('full')} autoFocus>
           Begin the check
         </Button>
-        <Button variant="default" onClick={() => bench.begin('short', felt)}>
+        <Button variant="default" onClick={() => begin('short')}>
           Five features, two minutes
         </Button>
         <Button variant="subtle" onClick={() => navigate(`/pairs/${pair.tag}/measure`)}>

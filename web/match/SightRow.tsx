@@ -1,5 +1,5 @@
 import { NativeSelect, TextInput } from '@mantine/core';
-import { memo, useState } from 'react';
+import { memo } from 'react';
 import type { MatchLook, MatchSeen } from '#contract/match-records.ts';
 import type { MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { SIGHT_STATES } from '#core/catalogue/match-look.ts';
@@ -10,21 +10,25 @@ import {
   type SightId,
   sightAnswers,
 } from '#core/catalogue/sights.ts';
+import { useDraft } from '../kit/draft.ts';
 import classes from './Ladder.module.css';
 
 type Sight = NonNullable<MatchSeen['sights'][SightId]>;
 
 /** Where a fault is, and what it looks like; kept when the hand leaves the field. */
 function FaultTerms({
+  draft,
   name,
   sight,
   onSight,
 }: {
+  /** Name of what is typed, until it is kept. */
+  draft: string;
   name: string;
   sight: Sight;
   onSight: (sight: Sight) => void;
 }) {
-  const [note, setNote] = useState(sight.note);
+  const [{ note }, put, drop] = useDraft(draft, { note: sight.note });
   return (
     <span className={classes.faultTerms}>
       <NativeSelect
@@ -49,9 +53,10 @@ function FaultTerms({
         placeholder="what is seen"
         maxLength={200}
         value={note}
-        onChange={(event) => setNote(event.currentTarget.value)}
+        onChange={(event) => put({ note: event.currentTarget.value })}
         onBlur={() => {
           if (note !== sight.note) onSight({ ...sight, note });
+          drop({ note });
         }}
       />
     </span>
@@ -64,12 +69,14 @@ const answeredBy = (id: SightId): MatchFeatureId[] =>
 
 /** One thing looked at, beside the part it belongs to. Alike, seen, needs no figure. */
 export const SightRow = memo(function SightRow({
+  checkId,
   id,
   sight,
   disabled,
   untaken,
   onSee,
 }: {
+  checkId: string;
   id: SightId;
   sight: Sight | undefined;
   disabled: boolean;
@@ -94,6 +101,7 @@ export const SightRow = memo(function SightRow({
         {name}
         {sight?.state === 'fault' && !disabled && (
           <FaultTerms
+            draft={`sight ${checkId} ${id}`}
             name={name}
             sight={sight}
             onSight={(next) => onSee({ sights: { [id]: next } })}

@@ -1,5 +1,4 @@
 /** What the hand types on the ladder: recorded at its place, and on to the next. */
-import { useLocalStorage } from '@mantine/hooks';
 import { type RefObject, useLayoutEffect, useRef, useState } from 'react';
 import type { Lab } from '#contract/lab-records.ts';
 import { matchFeature } from '#core/catalogue/match-features.ts';
@@ -13,6 +12,7 @@ import { useLiveReading } from '../bench/live-reading.ts';
 import type { BenchCheck } from '../bench/projected.ts';
 import { useSteady } from '../bench/steady.ts';
 import { type Taking, useTaking } from '../bench/taking.ts';
+import { useDraft } from '../kit/draft.ts';
 import { useUnits } from '../shell/units.ts';
 import type { Check } from './check.ts';
 import { type MatchPlace, measuredAt, nextPlace, otherShoe, rowAlong } from './rows.ts';
@@ -48,13 +48,13 @@ interface MatchDraft {
   place: MatchPlace | null;
   texts: Record<string, string>;
   /** The reading that the figure under the hand corrects. */
-  corrects?: string | null;
+  corrects: string | null;
 }
 const NO_DRAFT: MatchDraft = { place: null, texts: {}, corrects: null };
 const keyOf = ({ row, side }: MatchPlace) => `${row} ${side}`;
 
 function withText(
-  { texts }: MatchDraft,
+  { texts = {} }: Partial<MatchDraft>,
   at: MatchPlace,
   text: string,
   place: MatchPlace | null,
@@ -95,13 +95,10 @@ export function useMatchEntry(
   const { check, found } = bench;
   const units = useUnits();
   const ref = useRef<HTMLInputElement>(null);
-  const [{ place: chosen, texts, corrects = null }, setDraft] = useLocalStorage<MatchDraft>({
-    key: `emvex-match-draft-${check.id}`,
-    defaultValue: NO_DRAFT,
-    getInitialValueInEffect: false,
-    // Two tabs of one check have two hands.
-    sync: false,
-  });
+  const [{ place: chosen, texts, corrects }, setDraft] = useDraft<MatchDraft>(
+    `check ${check.id}`,
+    NO_DRAFT,
+  );
   const [passed, setPassed] = useState<MatchPlace | undefined>(undefined);
   const place = check.decision
     ? undefined

@@ -47,6 +47,7 @@ function taken(
     unit: 'mm',
     value: side === 'left' ? left : right,
     instrumentId: null,
+    person: 'B1',
     takenAt: '2026-03-01T09:00:00Z',
     voided: null,
   }));

@@ -49,6 +49,9 @@ const RoomDialog = lazy(async () => ({ default: (await import('./RoomDialog.tsx'
 const OneMoreDialog = lazy(async () => ({
   default: (await import('./OneMoreDialog.tsx')).OneMoreDialog,
 }));
+const WhoseSessionDialog = lazy(async () => ({
+  default: (await import('./WhoseSessionDialog.tsx')).WhoseSessionDialog,
+}));
 const CurvePanel = lazy(async () => ({ default: (await import('./CurvePanel.tsx')).CurvePanel }));
 
 type Dialog =
@@ -123,8 +126,8 @@ export function Bench({
   useEffect(() => field.current?.focus(), [place.quantity, place.side]);
   // A dialog that closes gives the focus back to the hand.
   useEffect(() => {
-    if (!dialog) field.current?.focus();
-  }, [dialog]);
+    if (!dialog && sitting.askAbout === undefined) field.current?.focus();
+  }, [dialog, sitting.askAbout]);
 
   const move = useSteady((next: Place) => {
     entry.leave();
@@ -372,6 +375,13 @@ export function Bench({
       </section>
       <Slip sitting={sitting} instruments={lab.instruments} onVoid={askToVoid} />
       <Suspense fallback={null}>
+        {sitting.askAbout !== undefined && (
+          <WhoseSessionDialog
+            beganBy={sitting.askAbout}
+            person={sitting.person}
+            onChoose={sitting.choose}
+          />
+        )}
         {dialog?.kind === 'void' && (
           <VoidDialog
             reading={dialog.reading}
@@ -385,6 +395,7 @@ export function Bench({
         )}
         {dialog?.kind === 'note' && (
           <NoteDialog
+            draft={`note ${tag}`}
             onClose={() => setDialog(null)}
             onNote={(text) => {
               setDialog(null);
@@ -394,6 +405,7 @@ export function Bench({
         )}
         {dialog?.kind === 'terms' && (
           <SessionTermsDialog
+            draft={`shoes ${sitting.open ? sitting.session?.id : tag}`}
             terms={sitting.terms}
             conditioning={protocol.conditioning}
             onClose={() => setDialog(null)}

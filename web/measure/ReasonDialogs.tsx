@@ -2,28 +2,35 @@ import { Button, Checkbox, Modal, TextInput } from '@mantine/core';
 import { type FormEvent, useState } from 'react';
 import { nameStation } from '#core/catalogue/quantities.ts';
 import type { BenchReading } from '../bench/projected.ts';
+import { useDraft } from '../kit/draft.ts';
 import { useUnits } from '../shell/units.ts';
 
 /** One line to type and Enter: for reasons and notes. */
 function LineForm({
+  draft,
   label,
   verb,
   required,
   suggestions,
   onLine,
 }: {
+  /** Name of what is typed, until it is sent. */
+  draft: string;
   label: string;
   verb: string;
   required: string;
   suggestions: string[];
   onLine: (line: string) => void;
 }) {
-  const [line, setLine] = useState('');
+  const [{ line }, put, drop] = useDraft(draft, { line: '' });
   const [fault, setFault] = useState('');
   const submit = (event: FormEvent) => {
     event.preventDefault();
     if (line.trim() === '') setFault(required);
-    else onLine(line.trim());
+    else {
+      drop();
+      onLine(line.trim());
+    }
   };
   return (
     <form onSubmit={submit}>
@@ -35,7 +42,7 @@ function LineForm({
         list="reasons"
         maxLength={200}
         onChange={(event) => {
-          setLine(event.currentTarget.value);
+          put({ line: event.currentTarget.value });
           setFault('');
         }}
       />
@@ -82,6 +89,7 @@ export function VoidDialog({
         />
       )}
       <LineForm
+        draft={`void ${reading.id}`}
         label="Why?"
         verb={isAll ? `Void ${here.length} readings` : 'Void reading'}
         required="A reading is voided with a reason: slipped, wrong shoe, gauge moved."
@@ -93,15 +101,19 @@ export function VoidDialog({
 }
 
 export function NoteDialog({
+  draft,
   onClose,
   onNote,
 }: {
+  /** Name of what is typed, until it is kept. */
+  draft: string;
   onClose: () => void;
   onNote: (text: string) => void;
 }) {
   return (
     <Modal opened onClose={onClose} title="A note on this session">
       <LineForm
+        draft={draft}
         label="Note"
         verb="Keep note"
         required="Type what should be remembered."

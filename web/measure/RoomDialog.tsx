@@ -18,15 +18,17 @@ const ROOM = z.object({
 
 /** The room by hand, where no gauge tells it; it stands for today. */
 export function RoomDialog({ room, onClose }: { room: RoomState; onClose: () => void }) {
-  const { form } = useSchemaForm(
+  const { form, drop } = useSchemaForm(
     ROOM,
     {
       temperatureC: room.temperatureC?.toFixed(1) ?? '',
       humidityPct: room.humidityPct?.toFixed(0) ?? '',
     },
     'temperatureC',
+    'room',
   );
   const submit = form.onSubmit((typed) => {
+    drop();
     room.typeRoom(typed);
     onClose();
   });

@@ -11,17 +11,20 @@ import type { SessionTerms } from './sitting.ts';
 export function SessionTermsDialog({
   terms,
   conditioning,
+  draft,
   onClose,
   onDescribe,
 }: {
   terms: SessionTerms;
   /** What the protocol asks for; empty: nothing. */
   conditioning: string;
+  /** Name of what is typed, until it is kept. */
+  draft: string;
   onClose: () => void;
   onDescribe: (terms: SessionTerms) => void;
 }) {
   const { distanceUnit } = useUnits();
-  const { form } = useSchemaForm(
+  const { form, drop } = useSchemaForm(
     z.object({
       configuration: z.enum(CONFIGURATIONS),
       removed: z.string(),
@@ -37,15 +40,17 @@ export function SessionTermsDialog({
       worn: `${Number(fromCanonical(1000 * terms.wornKm, distanceUnit).toFixed(1))} ${distanceUnit.symbol}`,
     },
     'worn',
+    draft,
   );
-  const submit = form.onSubmit(({ configuration, removed, conditioned, worn }) =>
+  const submit = form.onSubmit(({ configuration, removed, conditioned, worn }) => {
+    drop();
     onDescribe({
       configuration,
       removed: removed.trim(),
       conditioned: conditioning === '' && !conditioned ? null : conditioned,
       wornKm: worn / 1000,
-    }),
-  );
+    });
+  });
   return (
     <Modal opened onClose={onClose} title="The shoes in this sitting">
       <form onSubmit={submit} noValidate>

@@ -73,6 +73,7 @@ export const Slip = memo(function Slip({
         nameOf={(reading) => nameOf(reading, units)}
         write={(reading) => units.write(reading.quantity, reading.value)}
         isOverdue={isOverdue}
+        beganBy={sitting.session?.person}
         onUndo={(reading) => (reading.waiting ? void sitting.undo(reading) : onVoid(reading))}
       />
       {sitting.session?.notes.map((note) => (

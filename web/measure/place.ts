@@ -6,6 +6,7 @@ import type { PairRecord } from '#contract/pair-records.ts';
 import { SIDES, type Side } from '#core/catalogue/quantities.ts';
 import { type HandOrder, nextPlace, type Place, placesInOrder } from '#core/figures/hand-order.ts';
 import { decideRepeats, MOST_JUDGED } from '#core/statistics/repeats.ts';
+import { useDraft } from '../kit/draft.ts';
 import { useCatalogue } from '../shell/units.ts';
 import type { Sitting } from './sitting.ts';
 
@@ -14,7 +15,7 @@ interface Draft {
   place: Place | null;
   text: string;
   /** The reading that the figure corrects. */
-  corrects?: string | null;
+  corrects: string | null;
 }
 
 // The same lists each time: what shows them does not render for what is typed.
@@ -41,12 +42,10 @@ export function usePlace(record: PairRecord, stations: Protocol['stations'], sit
     key: 'emvex-hand-order',
     defaultValue: 'shoes in turn',
   });
-  const [draft, setDraft] = useLocalStorage<Draft>({
-    key: `emvex-draft-${record.pair.tag}`,
-    defaultValue: { place: null, text: '' },
-    getInitialValueInEffect: false,
-    // Two tabs of one pair have two hands: what one types is not glued to what the other does.
-    sync: false,
+  const [draft, setDraft] = useDraft<Draft>(`reading ${record.pair.tag}`, {
+    place: null,
+    text: '',
+    corrects: null,
   });
   const catalogue = useCatalogue();
   const sides = sidesOf(record);
@@ -82,8 +81,8 @@ export function usePlace(record: PairRecord, stations: Protocol['stations'], sit
     setOrder,
     stateOf,
     text: draft.text,
-    corrects: draft.corrects ?? null,
-    setText: (text: string) => setDraft((before) => ({ ...before, place, text })),
+    corrects: draft.corrects,
+    setText: (text: string) => setDraft({ place, text }),
     goTo: (next: Place, text = '', corrects: string | null = null) =>
       setDraft({ place: next, text, corrects }),
     /** The place after a reading here, counting the one just recorded. */

@@ -44,11 +44,44 @@ export interface NewEntry {
 /** In which configuration, how far worn and how conditioned the shoes are. */
 export type SessionTerms = z.output<typeof sessionTerms>;
 
+/** What a person chose where another's session was open. */
+export interface SessionChoice {
+  session: string;
+  person: string;
+  choice: 'continue' | 'own';
+}
+
+/**
+ * The open session that the next reading of a person goes into, and that of another person which is to be asked
+ * about first. A person who has read in it already is not asked again.
+ */
+export function sessionToContinue<S extends Pick<BenchSession, 'id' | 'person' | 'finishedAt'>>(
+  sessions: readonly (S & { readings: readonly { person: string }[] })[],
+  person: string,
+  chosen: SessionChoice | null,
+): { current: S | undefined; toAsk: S | undefined } {
+  const open = sessions.filter(({ finishedAt }) => finishedAt === null);
+  const own = open.findLast((session) => session.person === person);
+  if (own) return { current: own, toAsk: undefined };
+  const last = open.at(-1);
+  if (!last) return { current: undefined, toAsk: undefined };
+  const choice =
+    chosen?.session === last.id && chosen.person === person ? chosen.choice : undefined;
+  if (choice === 'own') return { current: undefined, toAsk: undefined };
+  const joined = choice === 'continue' || last.readings.some((one) => one.person === person);
+  // A session of nobody is anybody's, and nobody in particular has no session to begin.
+  const named = last.person !== '' && person !== '';
+  return { current: last, toAsk: named && !joined ? last : undefined };
+}
+
 export interface Sitting {
   /** The session shown: the open one, else the last finished with this protocol. */
   session: BenchSession | undefined;
   /** False where the next reading starts a new session. */
   open: boolean;
+  /** Code of the other person whose open session this is, until it is said whether to continue it. */
+  askAbout: string | undefined;
+  choose: (choice: SessionChoice['choice']) => void;
   /** Earlier sittings with this pair. */
   earlier: BenchSession[];
   /** All readings of the sitting, voided and corrected ones too, in the order taken. */
@@ -137,7 +170,12 @@ export function useSitting(pairRecord: PairRecord, lab: Lab, protocol: Protocol)
     [recorded, outbox, pair.tag, catalogue, lab.instruments],
   );
   const like = sessions.filter((one) => one.protocolId === protocol.id);
-  const current = like.findLast((one) => one.finishedAt === null);
+  const [choice, setChoice] = useLocalStorage<SessionChoice | null>({
+    key: `emvex-session-of-${pair.tag}`,
+    defaultValue: null,
+    getInitialValueInEffect: false,
+  });
+  const { current, toAsk } = sessionToContinue(like, person, choice);
   const session = current ?? like.findLast((one) => one.wornKm === pair.wornKm);
   const readings = session?.readings ?? NO_READINGS;
   const { figures, scores } = useMemo(() => {
@@ -238,6 +276,9 @@ export function useSitting(pairRecord: PairRecord, lab: Lab, protocol: Protocol)
       });
     },
   );
+  const choose = useSteady((choice: SessionChoice['choice']) => {
+    if (toAsk) setChoice({ session: toAsk.id, person, choice });
+  });
   const voidReading = useSteady((reading: BenchReading, reason: string) => {
     keep({ ...waiting, name: 'voidReading', params: { id: reading.id }, body: { reason } });
   });
@@ -262,6 +303,8 @@ export function useSitting(pairRecord: PairRecord, lab: Lab, protocol: Protocol)
     return {
       session,
       open: current !== undefined,
+      askAbout: toAsk?.person,
+      choose,
       earlier: sessions.filter((one) => one !== session && one.readings.length > 0),
       readings,
       figures,
@@ -283,6 +326,8 @@ export function useSitting(pairRecord: PairRecord, lab: Lab, protocol: Protocol)
     sessions,
     session,
     current,
+    toAsk,
+    choose,
     readings,
     figures,
     scores,

@@ -2,6 +2,7 @@ import { Button, Modal, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import type { Photograph } from '#contract/match-records.ts';
 import { useChange } from '../api/queries.ts';
+import { useDraft } from '../kit/draft.ts';
 import classes from './Photographs.module.css';
 import { fullAddress } from './photographs.ts';
 
@@ -18,6 +19,9 @@ function Pane({
   const describe = useChange('captionPhotograph');
   const remove = useChange('removePhotograph');
   const [asked, setAsked] = useState(false);
+  const [draft, putDraft, drop] = useDraft(`caption ${photograph?.id}`, {
+    caption: photograph?.caption ?? '',
+  });
   if (!photograph) return null;
   const { id, side, caption, width, height } = photograph;
   const step = (by: number) => {
@@ -57,11 +61,12 @@ function Pane({
         <TextInput
           size="xs"
           label="Caption"
-          defaultValue={caption}
+          value={draft.caption}
           maxLength={200}
-          onBlur={(event) => {
-            const text = event.currentTarget.value;
-            if (text !== caption) put({ caption: text });
+          onChange={(event) => putDraft({ caption: event.currentTarget.value })}
+          onBlur={() => {
+            if (draft.caption !== caption) put({ caption: draft.caption });
+            drop(draft);
           }}
         />
         <Button

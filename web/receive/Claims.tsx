@@ -1,6 +1,5 @@
 /** What the maker claims of an edition: seen, added, put right, withdrawn. */
 import { Button, Modal } from '@mantine/core';
-import { useForm } from '@mantine/form';
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { claimRecords, claimTextRecords } from '#contract/claim-records.ts';
@@ -11,6 +10,7 @@ import { readClaims } from '#core/claims/claim-text.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { useChange } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { useDraftForm } from '../shell/form.ts';
 import { ClaimCheck } from './ClaimCheck.tsx';
 import classes from './ReceivePage.module.css';
 import { emptyForm, type ReceiptForm } from './receipt-form.ts';
@@ -58,8 +58,10 @@ const textRow = ({
 });
 
 /** Claims as typed, ready to be sent; undefined where none is typed, which the field then says. */
-function useTypedClaims(start: Pick<ReceiptForm, 'claims' | 'claimSource'>) {
-  const form = useForm<ReceiptForm>({ initialValues: { ...emptyForm(), ...start } });
+function useTypedClaims(draft: string, start: Pick<ReceiptForm, 'claims' | 'claimSource'>) {
+  const { form, drop } = useDraftForm<ReceiptForm>(draft, {
+    initialValues: { ...emptyForm(), ...start },
+  });
   const read = () => {
     const { claims, claimSource } = form.values;
     if (claims.trim() === '') {
@@ -72,15 +74,27 @@ function useTypedClaims(start: Pick<ReceiptForm, 'claims' | 'claimSource'>) {
       claimTexts: claimTextRecords(found, claimSource, newId),
     };
   };
-  return { form, read };
+  return { form, drop, read };
 }
 
 function CorrectClaim({ claim, onDone }: { claim: ClaimRow; onDone: () => void }) {
-  const { form, read } = useTypedClaims({ claims: claim.again, claimSource: claim.source });
+  const { form, drop, read } = useTypedClaims(`claim ${claim.id}`, {
+    claims: claim.again,
+    claimSource: claim.source,
+  });
   const correct = useChange('correctClaim');
   const submit = () => {
     const body = read();
-    if (body) correct.mutate({ params: { id: claim.id }, body }, { onSuccess: onDone });
+    if (!body) return;
+    correct.mutate(
+      { params: { id: claim.id }, body },
+      {
+        onSuccess: () => {
+          drop();
+          onDone();
+        },
+      },
+    );
   };
   return (
     <Modal opened onClose={onDone} title="Put a claim right" size="lg">
@@ -158,11 +172,23 @@ export function ClaimsOnFile({
 
 /** Adds claims to an edition. */
 export function AddClaims({ editionId }: { editionId: string }) {
-  const { form, read } = useTypedClaims({ claims: '', claimSource: '' });
+  const { form, drop, read } = useTypedClaims(`claims of ${editionId}`, {
+    claims: '',
+    claimSource: '',
+  });
   const add = useChange('addClaims');
   const submit = () => {
     const body = read();
-    if (body) add.mutate({ params: { id: editionId }, body }, { onSuccess: () => form.reset() });
+    if (!body) return;
+    add.mutate(
+      { params: { id: editionId }, body },
+      {
+        onSuccess: () => {
+          form.reset();
+          drop();
+        },
+      },
+    );
   };
   return (
     <>

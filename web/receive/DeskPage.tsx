@@ -1,23 +1,26 @@
 import { Button, NumberInput, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
-import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Desk } from '#contract/desk-records.ts';
 import { useDesk } from '../api/guide-queries.ts';
 import { useChange } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { useDraft } from '../kit/draft.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { QuestionLines } from './MakerQuestions.tsx';
 import classes from './ReceivePage.module.css';
 
 function PurseForm({ purse }: { purse: Desk['purse'] }) {
   const change = useChange('setPurse');
-  const [amount, setAmount] = useState<number | string>(purse.amount ?? '');
-  const [currency, setCurrency] = useState(purse.currency);
+  const [{ amount, currency }, put, drop] = useDraft('purse', {
+    amount: (purse.amount ?? '') as number | string,
+    currency: purse.currency,
+  });
   const save = () =>
-    change.mutate({
-      body: { amount: amount === '' ? null : Number(amount), currency },
-    });
+    change.mutate(
+      { body: { amount: amount === '' ? null : Number(amount), currency } },
+      { onSuccess: () => drop({ amount, currency }) },
+    );
   return (
     <form
       aria-label="The purse"
@@ -34,14 +37,14 @@ function PurseForm({ purse }: { purse: Desk['purse'] }) {
         placeholder="nobody says"
         min={0}
         value={amount}
-        onChange={setAmount}
+        onChange={(amount) => put({ amount })}
       />
       <TextInput
         size="xs"
         w={70}
         label="In"
         value={currency}
-        onChange={(event) => setCurrency(event.currentTarget.value)}
+        onChange={(event) => put({ currency: event.currentTarget.value })}
         error={change.isError ? change.error.message : undefined}
       />
       <Button size="xs" variant="default" type="submit" mt={22} loading={change.isPending}>

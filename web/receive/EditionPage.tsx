@@ -10,6 +10,7 @@ import { useChange } from '../api/queries.ts';
 import { useEditionRecord, useMergePlan } from '../api/record-queries.ts';
 import { request } from '../api/request.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { useDraft } from '../kit/draft.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { useSchemaForm } from '../shell/form.ts';
 import { orEmpty, typedLabel, typedList, typedNumber } from '../shell/form-fields.ts';
@@ -112,13 +113,14 @@ function NameField({
   reach: string;
   onMerge: (merging: Merging) => void;
 }) {
-  const [typed, setTyped] = useState(name);
+  const [{ typed }, put, drop] = useDraft(`name ${id}`, { typed: name });
   const [same, setSame] = useState<string | null>(null);
   const rename = useChange('rename');
   const submit = () =>
     rename.mutate(
       { params: { id }, body: { kind, name: typed } },
       {
+        onSuccess: () => drop({ typed }),
         onError: async () => {
           const query = { kind, name: typed.trim() };
           setSame((await request('findNamed', { params: { id }, query })).id);
@@ -135,7 +137,7 @@ function NameField({
         maxLength={80}
         error={rename.error?.message}
         onChange={(event) => {
-          setTyped(event.currentTarget.value);
+          put({ typed: event.currentTarget.value });
           setSame(null);
           rename.reset();
         }}
@@ -191,7 +193,7 @@ const MADE = z
 function MadeForm({ edition }: { edition: Correctable['edition'] }) {
   const { madeIn } = edition;
   const save = useChange('setMade');
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     MADE,
     {
       system: madeIn?.system ?? '',
@@ -203,12 +205,13 @@ function MadeForm({ edition }: { edition: Correctable['edition'] }) {
       colours: edition.colours.join(', '),
     },
     'system',
+    `made ${edition.id}`,
   );
   return (
     <form
       noValidate
       onSubmit={form.onSubmit((body) =>
-        save.mutate({ params: { id: edition.id }, body }, { onError: refuse }),
+        save.mutate({ params: { id: edition.id }, body }, { onSuccess: drop, onError: refuse }),
       )}
     >
       <div className={classes.madeIn}>

@@ -1,24 +1,28 @@
 import { Button, NativeSelect, Textarea, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
 import { Link } from 'react-router';
 import { v7 as newId } from 'uuid';
 import type { MakerQuestion } from '#contract/desk-records.ts';
 import { useQuestions } from '../api/guide-queries.ts';
 import { useChange } from '../api/queries.ts';
+import { useDraft } from '../kit/draft.ts';
 import classes from './ReceivePage.module.css';
 
 const today = () => dayjs().format('YYYY-MM-DD');
 
 function AnswerForm({ question }: { question: MakerQuestion }) {
   const give = useChange('answerQuestion');
-  const [answer, setAnswer] = useState(question.answer);
+  const [{ answer }, put, drop] = useDraft(`answer ${question.id}`, { answer: question.answer });
   return (
     <form
       aria-label={`Answer to: ${question.question}`}
       onSubmit={(event) => {
         event.preventDefault();
-        give.mutate({ params: { id: question.id }, body: { answer, answeredOn: today() } });
+        give.mutate(
+          { params: { id: question.id }, body: { answer, answeredOn: today() } },
+          { onSuccess: () => drop({ answer }) },
+        );
       }}
     >
       <Textarea
@@ -28,7 +32,7 @@ function AnswerForm({ question }: { question: MakerQuestion }) {
         minRows={1}
         value={answer}
         error={give.isError ? give.error.message : undefined}
-        onChange={(event) => setAnswer(event.currentTarget.value)}
+        onChange={(event) => put({ answer: event.currentTarget.value })}
       />
       <Button size="compact-sm" type="submit" variant="default" my={6} loading={give.isPending}>
         Keep the answer
@@ -101,8 +105,10 @@ export function MakerQuestions({
   const questions = useQuestions(edition.slug).data?.questions ?? [];
   const ask = useChange('askMaker');
   const id = useRef(newId());
-  const [question, setQuestion] = useState('');
-  const [claimId, setClaimId] = useState('');
+  const [{ question, claimId }, put, drop] = useDraft(`question ${edition.id}`, {
+    question: '',
+    claimId: '',
+  });
   return (
     <section aria-label="Asked of the maker">
       <h2>Asked of the maker</h2>
@@ -125,8 +131,7 @@ export function MakerQuestions({
             {
               onSuccess: () => {
                 id.current = newId();
-                setQuestion('');
-                setClaimId('');
+                drop();
               },
             },
           );
@@ -138,7 +143,7 @@ export function MakerQuestions({
           placeholder="on which size was the drop taken?"
           value={question}
           error={ask.isError ? ask.error.message : undefined}
-          onChange={(event) => setQuestion(event.currentTarget.value)}
+          onChange={(event) => put({ question: event.currentTarget.value })}
           style={{ flex: 1 }}
         />
         <NativeSelect
@@ -149,7 +154,7 @@ export function MakerQuestions({
             { value: '', label: 'none in particular' },
             ...claims.map((claim) => ({ value: claim.id, label: claim.typed })),
           ]}
-          onChange={(event) => setClaimId(event.currentTarget.value)}
+          onChange={(event) => put({ claimId: event.currentTarget.value })}
         />
         <Button size="xs" type="submit" variant="default" mt={22} loading={ask.isPending}>
           Ask

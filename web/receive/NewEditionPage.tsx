@@ -1,5 +1,5 @@
 import { Autocomplete, Button, Select, SimpleGrid, Textarea, TextInput } from '@mantine/core';
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { v7 as newId } from 'uuid';
 import { z } from 'zod';
@@ -26,6 +26,7 @@ const NEW_EDITION = z.object({
   by: z.enum(STATED_BY),
   dated: z.string(),
   follows: z.string(),
+  uses: z.custom<Use[]>(Array.isArray),
 });
 
 /** An edition nobody has a pair of: a rival, a forerunner, a sibling, by what is stated of it. */
@@ -35,8 +36,7 @@ export function NewEditionPage() {
   const beside = search.get('beside') ?? '';
   const add = useChange('addEdition');
   const place = useChange('placeInLine');
-  const [uses, setUses] = useState<Use[]>([]);
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     NEW_EDITION,
     {
       maker: '',
@@ -47,8 +47,10 @@ export function NewEditionPage() {
       by: 'its maker',
       dated: '',
       follows: search.get('follows') ?? '',
+      uses: [] as Use[],
     },
     'model',
+    'edition without a pair',
   );
   const { maker, model, claims } = form.values;
   const known = useNames(useRested(maker.trim()), useRested(model.trim()));
@@ -63,7 +65,7 @@ export function NewEditionPage() {
         body: {
           maker: { id: ids.current.maker, name: said.maker },
           model: { id: ids.current.model, name: said.model },
-          edition: { id: ids.current.edition, name: said.name, uses },
+          edition: { id: ids.current.edition, name: said.name, uses: said.uses },
           claims: isClaimed ? claimRecords(read, source, newId) : [],
           reported: isClaimed
             ? []
@@ -73,6 +75,7 @@ export function NewEditionPage() {
       },
       {
         onSuccess: ({ id, editionSlug }) => {
+          drop();
           if (said.follows) {
             // The edition stands by now: where its place could not be kept, the line says so and takes it.
             place.mutate(
@@ -117,7 +120,7 @@ export function NewEditionPage() {
           {...form.getInputProps('name')}
         />
       </SimpleGrid>
-      <UseField uses={uses} onChange={setUses} />
+      <UseField uses={form.values.uses} onChange={(uses) => form.setFieldValue('uses', uses)} />
       <EditionSelect
         label="Follows"
         placeholder="the version before it; may be empty"

@@ -1,5 +1,4 @@
 import { Button } from '@mantine/core';
-import { useForm } from '@mantine/form';
 import { useHotkeys } from '@mantine/hooks';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -9,6 +8,7 @@ import { nameLabel } from '#core/sizing/size-label.ts';
 import { useChange, usePair } from '../api/queries.ts';
 import { Photographs } from '../photographs/Photographs.tsx';
 import { putOnBench } from '../shell/bench.ts';
+import { useDraftForm } from '../shell/form.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { useUnits } from '../shell/units.ts';
 import { AddClaims, ClaimsOnFile } from './Claims.tsx';
@@ -34,7 +34,9 @@ function RecordForm({
   const units = useUnits();
   const navigate = useNavigate();
   const edit = useChange('editPair');
-  const form = useForm<ReceiptForm>({ initialValues: formOfPair(record) });
+  const { form, drop } = useDraftForm<ReceiptForm>(`pair ${pair.id}`, {
+    initialValues: formOfPair(record),
+  });
   const [version] = useState(pair.version);
 
   async function save(shelved: boolean): Promise<void> {
@@ -49,6 +51,7 @@ function RecordForm({
       { params: { id: pair.id }, body: read.edit },
       {
         onSuccess: ({ tag }) => {
+          drop();
           putOnBench(tag);
           if (tag !== pair.tag) void navigate(`/pairs/${tag}/receive`, { replace: true });
           else onSaved();

@@ -1,12 +1,12 @@
 import { Autocomplete, Button, Checkbox, Kbd, Select, SimpleGrid, TextInput } from '@mantine/core';
-import { useForm } from '@mantine/form';
-import { useHotkeys, useLocalStorage } from '@mantine/hooks';
+import { useHotkeys } from '@mantine/hooks';
 import { useEffect, useRef } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { nameUses } from '#core/catalogue/disciplines.ts';
 import { useChange, usePair } from '../api/queries.ts';
 import { useFreeTag, useNames, useWishes } from '../api/record-queries.ts';
 import { putOnBench } from '../shell/bench.ts';
+import { useDraftForm } from '../shell/form.ts';
 import { useRested } from '../shell/typing.ts';
 import { useUnits } from '../shell/units.ts';
 import { ClaimCheck } from './ClaimCheck.tsx';
@@ -179,15 +179,7 @@ export function ReceivePage() {
   const navigate = useNavigate();
   const units = useUnits();
   const receive = useChange('receivePair');
-  const [draft, setDraft, dropDraft] = useLocalStorage<ReceiptForm>({
-    key: 'emvex-receipt',
-    defaultValue: emptyForm(),
-    getInitialValueInEffect: false,
-  });
-  const form = useForm<ReceiptForm>({
-    initialValues: { ...emptyForm(), ...draft },
-    onValuesChange: (values) => setDraft(values),
-  });
+  const { form, drop } = useDraftForm<ReceiptForm>('receipt', { initialValues: emptyForm() });
   useTagSuggestion(form);
   useReplacement(form);
   useWished(form);
@@ -214,7 +206,7 @@ export function ReceivePage() {
       { body: read.receipt },
       {
         onSuccess: ({ tag }) => {
-          dropDraft();
+          drop();
           putOnBench(tag);
           // Before the first wear the shoes are held against each other, where there are two.
           void navigate(`/pairs/${tag}/${form.values.shoes === 'both' ? 'match' : 'measure'}`);
@@ -266,9 +258,8 @@ export function ReceivePage() {
           variant="subtle"
           size="xs"
           onClick={() => {
-            dropDraft();
-            form.setValues(emptyForm());
-            form.clearErrors();
+            form.reset();
+            drop();
           }}
         >
           Clear the form

@@ -27,19 +27,25 @@ type Meant = z.output<typeof REPORTED>;
 type Reported = EditionRecord['reported'][number];
 
 function ReportedFields({
+  draft,
   start,
   action,
   saving,
   onSave,
 }: {
+  /** Name of what is typed, until it is sent. */
+  draft: string;
   start: Typed;
   action: string;
   saving: boolean;
-  onSave: (reported: Meant, refuse: (fault: RequestFault) => void) => void;
+  onSave: (
+    reported: Meant,
+    sent: { drop: () => void; refuse: (fault: RequestFault) => void },
+  ) => void;
 }) {
-  const { form, refuse } = useSchemaForm(REPORTED, start, 'typed');
+  const { form, drop, refuse } = useSchemaForm(REPORTED, start, 'typed', draft);
   return (
-    <form onSubmit={form.onSubmit((reported) => onSave(reported, refuse))} noValidate>
+    <form onSubmit={form.onSubmit((reported) => onSave(reported, { drop, refuse }))} noValidate>
       <Select
         label="Figure"
         data={QUANTITY_IDS.map((one) => ({ value: one, label: QUANTITIES[one].name }))}
@@ -75,6 +81,7 @@ export function ReportedForm({ editionId, label }: { editionId: string; label?: 
       </Button>
       <Modal opened={opened} onClose={close} title="A figure somebody else measured">
         <ReportedFields
+          draft={`reported of ${editionId}`}
           start={{
             quantity: 'mass',
             typed: '',
@@ -85,12 +92,13 @@ export function ReportedForm({ editionId, label }: { editionId: string; label?: 
           }}
           action="Add figure"
           saving={add.isPending}
-          onSave={(reported, refuse) =>
+          onSave={(reported, { drop, refuse }) =>
             add.mutate(
               { params: { id: editionId }, body: { id: id.current, ...reported } },
               {
                 onSuccess: () => {
                   id.current = newId();
+                  drop();
                   close();
                 },
                 onError: refuse,
@@ -109,6 +117,7 @@ function CorrectReported({ figure, onDone }: { figure: Reported; onDone: () => v
   return (
     <Modal opened onClose={onDone} title="Put a reported figure right">
       <ReportedFields
+        draft={`reported ${id}`}
         start={{
           quantity: quantity as Typed['quantity'],
           typed,
@@ -119,8 +128,17 @@ function CorrectReported({ figure, onDone }: { figure: Reported; onDone: () => v
         }}
         action="Correct it"
         saving={correct.isPending}
-        onSave={(reported, refuse) =>
-          correct.mutate({ params: { id }, body: reported }, { onSuccess: onDone, onError: refuse })
+        onSave={(reported, { drop, refuse }) =>
+          correct.mutate(
+            { params: { id }, body: reported },
+            {
+              onSuccess: () => {
+                drop();
+                onDone();
+              },
+              onError: refuse,
+            },
+          )
         }
       />
     </Modal>

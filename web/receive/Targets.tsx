@@ -57,10 +57,11 @@ const typedLimits = (units: UnitWords) =>
 export function Targets({ record: { edition, targets } }: { record: Correctable }) {
   const units = useUnits();
   const set = useChange('setTarget');
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     typedLimits(units),
     { quantity: 'mass', low: '', high: '', reason: '' },
     'reason',
+    `target ${edition.modelId}`,
   );
   const { symbol } = units.unitOf(form.values.quantity as QuantityId);
   return (
@@ -93,7 +94,13 @@ export function Targets({ record: { edition, targets } }: { record: Correctable 
         onSubmit={form.onSubmit((body) =>
           set.mutate(
             { params: { id: edition.modelId }, body },
-            { onSuccess: () => form.reset(), onError: refuse },
+            {
+              onSuccess: () => {
+                form.reset();
+                drop();
+              },
+              onError: refuse,
+            },
           ),
         )}
       >

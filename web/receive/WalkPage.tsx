@@ -17,6 +17,7 @@ import { nameLabel } from '#core/sizing/size-label.ts';
 import { useChange } from '../api/queries.ts';
 import { useWalkOf } from '../api/record-queries.ts';
 import { ShoeDrawing } from '../drawing/ShoeDrawing.tsx';
+import { useDraft } from '../kit/draft.ts';
 import { putOnBench } from '../shell/bench.ts';
 import { MeaningLines } from '../shell/MeaningLines.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
@@ -49,13 +50,18 @@ function OwnAnswer({
   onSay: (answer: string) => void;
   onLeave: () => void;
 }) {
-  const [text, setText] = useState(start);
+  const { tag = '' } = useParams();
+  const [{ text }, put, drop] = useDraft(`walk ${tag} ${part.id}`, { text: start });
+  const say = () => {
+    drop();
+    onSay(text.trim());
+  };
   const press = (event: KeyboardEvent) => {
     if (event.key === 'Escape') onLeave();
     if (event.key !== 'Enter' || text.trim() === '') return;
     // The same press must not say the next part's answer too.
     event.preventDefault();
-    onSay(text.trim());
+    say();
   };
   return (
     <div className={classes.own}>
@@ -66,10 +72,10 @@ function OwnAnswer({
         maxLength={60}
         value={text}
         onFocus={(event) => event.currentTarget.select()}
-        onChange={(event) => setText(event.currentTarget.value)}
+        onChange={(event) => put({ text: event.currentTarget.value })}
         onKeyDown={press}
       />
-      <Button disabled={text.trim() === ''} onClick={() => onSay(text.trim())}>
+      <Button disabled={text.trim() === ''} onClick={say}>
         Say it <Kbd ml={6}>Enter</Kbd>
       </Button>
     </div>

@@ -28,7 +28,7 @@ function WishForm() {
   const [search] = useSearchParams();
   const add = useChange('addWish');
   const id = useRef(newId());
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     WISH,
     {
       maker: search.get('maker') ?? '',
@@ -40,6 +40,7 @@ function WishForm() {
       dueOn: '',
     },
     'why',
+    'wish',
   );
   const { maker, model } = form.values;
   const known = useNames(useRested(maker.trim()), useRested(model.trim())).data;
@@ -54,6 +55,7 @@ function WishForm() {
             onSuccess: () => {
               id.current = newId();
               form.setValues({ maker: '', model: '', name: '', why: '', whom: '', dueOn: '' });
+              drop();
               form.getInputNode('maker')?.focus();
             },
             onError: refuse,

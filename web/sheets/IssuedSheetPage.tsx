@@ -6,6 +6,7 @@ import type { IssuedRecord } from '#contract/issued-records.ts';
 import { useIssuedRecord, useWithdraw } from '../api/issue-queries.ts';
 import { addressOf } from '../api/request.ts';
 import { DocumentView } from '../drawing/DocumentView.tsx';
+import { useDraft } from '../kit/draft.ts';
 import { useChoices } from '../shell/address.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import classes from './IssuedSheetPage.module.css';
@@ -22,7 +23,7 @@ const FILES = [
 function Withdrawal({ id }: { id: string }) {
   const withdraw = useWithdraw();
   const [open, setOpen] = useState(false);
-  const [reason, setReason] = useState('');
+  const [{ reason }, put, drop] = useDraft(`withdrawal ${id}`, { reason: '' });
   if (!open)
     return (
       <Button size="xs" variant="subtle" onClick={() => setOpen(true)}>
@@ -34,7 +35,7 @@ function Withdrawal({ id }: { id: string }) {
       className={classes.withdrawal}
       onSubmit={(event) => {
         event.preventDefault();
-        withdraw.mutate({ params: { id }, body: { reason } });
+        withdraw.mutate({ params: { id }, body: { reason } }, { onSuccess: () => drop() });
       }}
     >
       <TextInput
@@ -44,7 +45,7 @@ function Withdrawal({ id }: { id: string }) {
         value={reason}
         autoFocus
         error={withdraw.error?.message}
-        onChange={(event) => setReason(event.currentTarget.value)}
+        onChange={(event) => put({ reason: event.currentTarget.value })}
       />
       <Button size="xs" type="submit" disabled={reason.trim() === ''} loading={withdraw.isPending}>
         Withdraw revision

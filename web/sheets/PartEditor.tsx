@@ -2,8 +2,9 @@ import { RichTextEditor } from '@mantine/tiptap';
 import '@mantine/tiptap/styles.css';
 import { useEditor } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import { PART_TITLES, type SheetPart, type WordBlock } from '#core/sheet/sheet-words.ts';
+import { dropDraft, withDraft, writeDraft } from '../kit/draft.ts';
 import classes from './SheetWriter.module.css';
 import { blocksOf, editorContent } from './word-blocks.ts';
 
@@ -21,16 +22,21 @@ const HINTS: Partial<Record<SheetPart, string>> = {
 
 /** The words of one part of a sheet, kept when the hand leaves it. */
 export function PartEditor({
+  subject,
   part,
   blocks,
   onKeep,
 }: {
+  /** Of which sheet. */
+  subject: string;
   part: SheetPart;
   blocks: readonly WordBlock[];
   /** Fails where they were not kept: they are tried again when the hand leaves the part next. */
   onKeep: (blocks: WordBlock[]) => Promise<unknown>;
 }) {
   const kept = useRef(JSON.stringify(blocks));
+  const draft = `words ${subject} ${part}`;
+  const [start] = useState(() => withDraft(draft, { blocks }).blocks);
   const editor = useEditor({
     immediatelyRender: true,
     shouldRerenderOnTransaction: true,
@@ -47,9 +53,13 @@ export function PartEditor({
         link: false,
       }),
     ],
-    content: editorContent(blocks),
+    content: editorContent(start),
     editorProps: {
       attributes: { 'aria-label': PART_TITLES[part], role: 'textbox', 'aria-multiline': 'true' },
+    },
+    onUpdate: ({ editor: typed }) => {
+      const before = JSON.parse(kept.current) as WordBlock[];
+      writeDraft(draft, { blocks: blocksOf(typed.getJSON()) }, { blocks: before });
     },
     onBlur: ({ editor: left }) => {
       const written = blocksOf(left.getJSON());
@@ -58,6 +68,7 @@ export function PartEditor({
       onKeep(written).then(
         () => {
           kept.current = text;
+          dropDraft(draft);
         },
         // The page says so above the parts.
         () => undefined,

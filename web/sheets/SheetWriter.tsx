@@ -77,6 +77,7 @@ export function SheetWriter({
       {parts.map((part) => (
         <PartEditor
           key={`${subject} ${part}`}
+          subject={subject}
           part={part}
           blocks={words[part] ?? []}
           onKeep={(blocks) => write.mutateAsync({ body: { subject, part, blocks } })}

@@ -1,4 +1,5 @@
 import { useOutbox } from '../api/queries.ts';
+import { isStorageLasting } from '../kit/storage.ts';
 import classes from './SavedState.module.css';
 
 /** Says that entries wait in the browser; silent while all is saved. */
@@ -9,9 +10,9 @@ export function SavedState() {
   const words = [
     status === 'waiting' && held > 0 ? `${held} waiting to be saved. ${trouble}` : '',
     refused > 0 ? `${refused} refused or set aside: see above the page.` : '',
-    durable
+    durable && isStorageLasting()
       ? ''
-      : 'This browser keeps nothing when the tab closes: leave it open until all is saved.',
+      : 'This browser keeps nothing after a reload: drafts, your choices and entries that wait to be saved are lost then. Leave this tab open until all is saved.',
   ].filter(Boolean);
   return (
     <div className={classes.state} role="status" aria-live="polite" data-shown={words.length > 0}>

@@ -2,10 +2,12 @@
  * The one way to make a form: its fields hold what was typed, its schema says what that means and what is
  * wrong with it, and what the server finds wrong stands at the field it is about.
  */
-import { type UseFormReturnType, useForm } from '@mantine/form';
+import { type UseFormInput, type UseFormReturnType, useForm } from '@mantine/form';
 import { zod4Resolver } from 'mantine-form-zod-resolver';
+import { useEffect } from 'react';
 import type { ZodType } from 'zod';
 import type { RequestFault } from '../api/request.ts';
+import { dropDraft, withDraft, writeDraft } from '../kit/draft.ts';
 
 type Fields = Record<string, unknown>;
 
@@ -44,21 +46,50 @@ export function readFields<Typed extends Fields, Meant>(
 }
 
 /**
- * A form by its schema.
+ * A form whose fields are kept in the browser until they are sent.
+ *
+ * @param draft name of the form and what it is about: `instrument 0195…`
+ * @returns the form, and a way to drop its draft once it is sent or given up
+ */
+export function useDraftForm<Typed extends object, Meant = Typed>(
+  draft: string,
+  {
+    initialValues,
+    ...more
+  }: Omit<UseFormInput<Typed, Meant>, 'initialValues' | 'onValuesChange'> & {
+    initialValues: Typed;
+  },
+) {
+  const form = useForm<Typed, Meant>({
+    ...more,
+    initialValues: withDraft(draft, initialValues),
+    onValuesChange: (typed) => writeDraft(draft, typed, initialValues),
+  });
+  // A form that is reset begins as the record stands, not as the draft did.
+  const { setInitialValues } = form;
+  const start = JSON.stringify(initialValues);
+  useEffect(() => setInitialValues(JSON.parse(start)), [setInitialValues, start]);
+  return { form, drop: () => dropDraft(draft) };
+}
+
+/**
+ * A form by its schema, whose fields are kept as a draft.
  *
  * @param schema from what is typed to what is meant; its messages stand at their fields
  * @param start what the fields hold at first
  * @param otherwise the field that bears a refusal about none of them
+ * @param draft name of the form and what it is about
  */
 export function useSchemaForm<Typed extends Fields, Meant>(
   schema: ZodType<Meant, Typed>,
   start: Typed,
   otherwise: keyof Typed & string,
+  draft: string,
 ) {
-  const form = useForm<Typed, Meant>({
+  const { form, drop } = useDraftForm<Typed, Meant>(draft, {
     initialValues: start,
     validate: zod4Resolver(schema),
     transformValues: (typed) => schema.parse(typed),
   });
-  return { form, refuse: (fault: RequestFault) => showFaults(form, fault, otherwise) };
+  return { form, drop, refuse: (fault: RequestFault) => showFaults(form, fault, otherwise) };
 }

@@ -1,6 +1,6 @@
 import { Button, TextInput } from '@mantine/core';
 import { group } from 'd3-array';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
 import type { VerdictWord } from '#core/statistics/verdict.ts';
 import {
@@ -14,6 +14,7 @@ import { useChange, useLab } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import plot from '../drawing/Plot.module.css';
 import { Plot, widen } from '../drawing/Plot.tsx';
+import { useDraft } from '../kit/draft.ts';
 import { useUnits } from '../shell/units.ts';
 import { type Amounts, useAmounts } from './amounts.ts';
 import classes from './Studies.module.css';
@@ -252,7 +253,7 @@ function Adoption({ study, without }: { study: GaugeStudyRecord; without: readon
   const adopt = useChange('adoptGaugeStudy');
   const retire = useChange('retireGaugeStudy');
   const lab = useLab();
-  const [reason, setReason] = useState('');
+  const [{ reason }, put, drop] = useDraft(`retired study ${study.id}`, { reason: '' });
   const gauge = lab.data?.instruments.find((one) => one.id === study.instrumentId)?.name;
   const protocol = lab.data?.protocols.find((one) => one.lineId === study.protocolLineId)?.name;
   const whose = `${gauge} by ${protocol}`;
@@ -285,7 +286,11 @@ function Adoption({ study, without }: { study: GaugeStudyRecord; without: readon
       className={classes.terms}
       onSubmit={(event) => {
         event.preventDefault();
-        if (reason.trim()) retire.mutate({ params: { id: study.id }, body: { reason } });
+        if (reason.trim())
+          retire.mutate(
+            { params: { id: study.id }, body: { reason } },
+            { onSuccess: () => drop() },
+          );
       }}
     >
       <p>In use: sittings with {whose} lean on it.</p>
@@ -294,7 +299,7 @@ function Adoption({ study, without }: { study: GaugeStudyRecord; without: readon
         aria-label="Why it is retired"
         placeholder="why it is retired"
         value={reason}
-        onChange={(event) => setReason(event.currentTarget.value)}
+        onChange={(event) => put({ reason: event.currentTarget.value })}
       />
       <Button type="submit" size="xs" variant="default" disabled={reason.trim() === ''}>
         Retire it

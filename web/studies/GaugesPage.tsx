@@ -39,7 +39,7 @@ function PlanForm({ lab }: { lab: Lab }) {
   const usualGauge = (quantity: MeasuredQuantityId) =>
     (instruments.find((one) => one.kind === units.define(quantity).tool) ?? instruments[0])?.id ??
     '';
-  const { form, refuse } = useSchemaForm(
+  const { form, drop, refuse } = useSchemaForm(
     PLAN,
     {
       name: '',
@@ -52,6 +52,7 @@ function PlanForm({ lab }: { lab: Lab }) {
       tolerance: '',
     },
     'name',
+    'gauge study',
   );
   const { quantity } = form.values;
   const { factor, symbol } = units.unitOf(quantity);
@@ -66,7 +67,10 @@ function PlanForm({ lab }: { lab: Lab }) {
         },
       },
       {
-        onSuccess: () => navigate(`/studies/gauges/${id.current}`),
+        onSuccess: () => {
+          drop();
+          void navigate(`/studies/gauges/${id.current}`);
+        },
         onError: refuse,
       },
     ),

@@ -1,6 +1,6 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import { v7 as newId } from 'uuid';
 import type { KeptBridgeRecord, Method } from '#contract/study-records.ts';
@@ -9,6 +9,7 @@ import { type Bridge, bridgeMethods } from '#core/study/bridge.ts';
 import { useChange } from '../api/queries.ts';
 import plot from '../drawing/Plot.module.css';
 import { Plot, widen } from '../drawing/Plot.tsx';
+import { useDraft } from '../kit/draft.ts';
 import { useUnits } from '../shell/units.ts';
 import { useAmounts } from './amounts.ts';
 import { FoundTable } from './FoundTable.tsx';
@@ -144,7 +145,7 @@ function BridgeFigures({ shared, found }: { shared: Shared; found: Bridge }) {
 
 function KeptBridge({ kept }: { kept: KeptBridgeRecord }) {
   const retire = useChange('retireBridge');
-  const [reason, setReason] = useState('');
+  const [{ reason }, put, drop] = useDraft(`retired conversion ${kept.id}`, { reason: '' });
   const amounts = useAmounts(kept.quantity);
   const { define } = useUnits();
   return (
@@ -166,7 +167,11 @@ function KeptBridge({ kept }: { kept: KeptBridgeRecord }) {
           className={classes.terms}
           onSubmit={(event) => {
             event.preventDefault();
-            if (reason.trim()) retire.mutate({ params: { id: kept.id }, body: { reason } });
+            if (reason.trim())
+              retire.mutate(
+                { params: { id: kept.id }, body: { reason } },
+                { onSuccess: () => drop() },
+              );
           }}
         >
           <TextInput
@@ -174,7 +179,7 @@ function KeptBridge({ kept }: { kept: KeptBridgeRecord }) {
             aria-label="Why it goes out of use"
             placeholder="why it goes out of use"
             value={reason}
-            onChange={(event) => setReason(event.currentTarget.value)}
+            onChange={(event) => put({ reason: event.currentTarget.value })}
           />
           <Button type="submit" size="xs" variant="default" disabled={reason.trim() === ''}>
             Take out of use

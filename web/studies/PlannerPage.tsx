@@ -154,7 +154,7 @@ function Planner({
   const { symbol } = units.unitOf(quantity);
   const { kind } = units.define(quantity);
   const schema = useMemo(() => termsIn(kind, symbol), [kind, symbol]);
-  const { form } = useSchemaForm(schema, usual, 'size');
+  const { form } = useSchemaForm(schema, usual, 'size', `plan ${quantity}`);
   const { aim } = form.values;
   const { values } = form;
   const { meant: terms, faults } = useMemo(() => readFields(schema, values), [schema, values]);

@@ -7,6 +7,7 @@ import { useChange } from '../api/queries.ts';
 import { addressOf } from '../api/request.ts';
 import { useDue } from '../api/wear-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { useDraft } from '../kit/draft.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { PairSelect } from '../shell/PairSelect.tsx';
@@ -28,11 +29,13 @@ const KIND_WORDS: Record<DueKind, string> = {
 function SecondLookForm() {
   const add = useChange('addSecondLook');
   const id = useRef(newId());
-  const [edition, setEdition] = useState('');
-  const [tag, setTag] = useState('');
-  const [what, setWhat] = useState('');
-  const [on, setOn] = useState('');
-  const [km, setKm] = useState('');
+  const [{ edition, tag, what, on, km }, put, drop] = useDraft('second look', {
+    edition: '',
+    tag: '',
+    what: '',
+    on: '',
+    km: '',
+  });
   const [asked, setAsked] = useState('');
   const send = () => {
     const atKm = km.trim() === '' ? null : Number(km.replace(',', '.'));
@@ -46,9 +49,7 @@ function SecondLookForm() {
         {
           onSuccess: () => {
             id.current = newId();
-            setWhat('');
-            setOn('');
-            setKm('');
+            drop({ edition, tag });
           },
         },
       );
@@ -64,7 +65,12 @@ function SecondLookForm() {
         send();
       }}
     >
-      <EditionSelect size="xs" label="Of the edition" value={edition} onChange={setEdition} />
+      <EditionSelect
+        size="xs"
+        label="Of the edition"
+        value={edition}
+        onChange={(edition) => put({ edition })}
+      />
       <TextInput
         size="xs"
         w={200}
@@ -72,14 +78,14 @@ function SecondLookForm() {
         placeholder="after 160 km, after snow"
         maxLength={200}
         value={what}
-        onChange={(event) => setWhat(event.currentTarget.value)}
+        onChange={(event) => put({ what: event.currentTarget.value })}
       />
       <TextInput
         size="xs"
         type="date"
         label="On"
         value={on}
-        onChange={(event) => setOn(event.currentTarget.value)}
+        onChange={(event) => put({ on: event.currentTarget.value })}
       />
       <TextInput
         size="xs"
@@ -87,14 +93,14 @@ function SecondLookForm() {
         label="or at km"
         inputMode="decimal"
         value={km}
-        onChange={(event) => setKm(event.currentTarget.value)}
+        onChange={(event) => put({ km: event.currentTarget.value })}
       />
       <PairSelect
         size="xs"
         label="of the pair"
         placeholder="a pair"
         value={tag}
-        onChange={setTag}
+        onChange={(tag) => put({ tag })}
       />
       <Button type="submit" size="xs" variant="default" loading={add.isPending}>
         Keep the promise

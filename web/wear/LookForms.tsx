@@ -1,11 +1,12 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
 import { readSigns } from '#core/wear/signs.ts';
 import { usePerson } from '../api/person.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import { WORN_PARTS, WornShoe } from '../drawing/WornShoe.tsx';
+import { useDraft } from '../kit/draft.ts';
 import { Taps } from '../shell/Taps.tsx';
 import classes from './WearPage.module.css';
 
@@ -21,12 +22,14 @@ export function SignsForm({ pairId, before }: { pairId: string; before: readonly
   const add = useChange('addWearCheck');
   const id = useRef(newId());
   const hand = useHand();
-  const [signs, setSigns] = useState<string[]>([]);
-  const [own, setOwn] = useState('');
+  const [{ signs, own }, put, drop] = useDraft(`wear check ${pairId}`, {
+    signs: [] as string[],
+    own: '',
+  });
   const toggle = (sign: string) =>
-    setSigns((before) =>
-      before.includes(sign) ? before.filter((one) => one !== sign) : [...before, sign],
-    );
+    put(({ signs: before = [] }) => ({
+      signs: before.includes(sign) ? before.filter((one) => one !== sign) : [...before, sign],
+    }));
   const all = [...signs, ...(own.trim() === '' ? [] : [own.trim()])];
   return (
     <form
@@ -39,8 +42,7 @@ export function SignsForm({ pairId, before }: { pairId: string; before: readonly
           {
             onSuccess: () => {
               id.current = newId();
-              setSigns([]);
-              setOwn('');
+              drop();
             },
           },
         );
@@ -69,7 +71,7 @@ export function SignsForm({ pairId, before }: { pairId: string; before: readonly
           label="or in words"
           placeholder="lining torn at 200 km, not growing"
           value={own}
-          onChange={(event) => setOwn(event.currentTarget.value)}
+          onChange={(event) => put({ own: event.currentTarget.value })}
         />
         <Button type="submit" size="xs" disabled={hand === ''} loading={add.isPending}>
           {all.length === 0 ? 'Nothing seen: keep that' : 'Keep the look'}
@@ -86,9 +88,11 @@ export function SignsForm({ pairId, before }: { pairId: string; before: readonly
 export function TotalForm({ pairId }: { pairId: string }) {
   const add = useChange('addOdometer');
   const id = useRef(newId());
-  const [km, setKm] = useState('');
-  const [u, setU] = useState('');
-  const [on, setOn] = useState(dayjs().format('YYYY-MM-DD'));
+  const [{ km, u, on }, put, drop] = useDraft(`total ${pairId}`, {
+    km: '',
+    u: '',
+    on: dayjs().format('YYYY-MM-DD'),
+  });
   const number = (text: string) => Number(text.replace(',', '.'));
   const isOdd = km.trim() !== '' && !(number(km) >= 0);
   return (
@@ -107,8 +111,7 @@ export function TotalForm({ pairId }: { pairId: string }) {
           {
             onSuccess: () => {
               id.current = newId();
-              setKm('');
-              setU('');
+              drop({ on });
             },
           },
         );
@@ -121,7 +124,7 @@ export function TotalForm({ pairId }: { pairId: string }) {
         inputMode="decimal"
         value={km}
         error={isOdd ? 'a number of km' : undefined}
-        onChange={(event) => setKm(event.currentTarget.value)}
+        onChange={(event) => put({ km: event.currentTarget.value })}
       />
       <TextInput
         size="xs"
@@ -129,14 +132,14 @@ export function TotalForm({ pairId }: { pairId: string }) {
         label="give or take"
         inputMode="decimal"
         value={u}
-        onChange={(event) => setU(event.currentTarget.value)}
+        onChange={(event) => put({ u: event.currentTarget.value })}
       />
       <TextInput
         size="xs"
         type="date"
         label="By"
         value={on}
-        onChange={(event) => setOn(event.currentTarget.value)}
+        onChange={(event) => put({ on: event.currentTarget.value })}
       />
       <Button type="submit" size="xs" variant="default" loading={add.isPending}>
         Keep the total
@@ -164,10 +167,10 @@ export function DecisionForm({ pairId, judged }: { pairId: string; judged: strin
   const decide = useChange('decideWear');
   const id = useRef(newId());
   const hand = useHand();
-  const [answer, setAnswer] = useState<Answer>(
-    DECISIONS.find(([value]) => value === judged)?.[0] ?? 'go on',
-  );
-  const [why, setWhy] = useState('');
+  const [{ answer, why }, put, drop] = useDraft(`wear decision ${pairId}`, {
+    answer: DECISIONS.find(([value]) => value === judged)?.[0] ?? ('go on' as Answer),
+    why: '',
+  });
   return (
     <form
       noValidate
@@ -183,7 +186,7 @@ export function DecisionForm({ pairId, judged }: { pairId: string; judged: strin
           {
             onSuccess: () => {
               id.current = newId();
-              setWhy('');
+              drop({ answer });
             },
           },
         );
@@ -194,7 +197,7 @@ export function DecisionForm({ pairId, judged }: { pairId: string; judged: strin
         label="A person decides"
         data={DECISIONS.map(([value, label]) => ({ value, label }))}
         value={answer}
-        onChange={(event) => setAnswer(event.currentTarget.value as Answer)}
+        onChange={(event) => put({ answer: event.currentTarget.value as Answer })}
       />
       <TextInput
         size="xs"
@@ -203,7 +206,7 @@ export function DecisionForm({ pairId, judged }: { pairId: string; judged: strin
         placeholder={answer === judged ? 'as the signs say' : 'the signs say otherwise'}
         value={why}
         error={decide.isError ? decide.error.message : undefined}
-        onChange={(event) => setWhy(event.currentTarget.value)}
+        onChange={(event) => put({ why: event.currentTarget.value })}
       />
       <Button type="submit" size="xs" disabled={hand === ''} loading={decide.isPending}>
         Decide

@@ -14,6 +14,7 @@ import {
 } from '#core/wear/outing-words.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import { RequestFault } from '../api/request.ts';
+import { useDraft } from '../kit/draft.ts';
 import classes from './WearPage.module.css';
 
 type Outing = WearOfPair['outings'][number];
@@ -94,7 +95,11 @@ export function OutingForm({
   const change = useChange('changeOuting');
   const id = useRef(newId());
   const way = useRef<HTMLInputElement>(null);
-  const [draft, setDraft] = useState(() => draftOf(outing, last));
+  const start = draftOf(outing, last);
+  const [draft, putFields, drop] = useDraft<Draft>(
+    outing ? `outing ${outing.id}` : `outing of ${pairId}`,
+    start,
+  );
   const [asked, setAsked] = useState('');
   const testers = (lab.data?.people ?? []).filter(({ role }) => role === 'tester');
   const read = readWay(draft.typed);
@@ -102,7 +107,7 @@ export function OutingForm({
   const fault = sending.error instanceof RequestFault ? sending.error : undefined;
   const mayBeSame = fault?.problem?.errors?.some(({ field }) => field === 'again') ?? false;
   const put = (more: Partial<Draft>) => {
-    setDraft({ ...draft, ...more });
+    putFields(more);
     setAsked('');
   };
   const send = (again: boolean) => {
@@ -111,7 +116,15 @@ export function OutingForm({
     if (odd) return;
     const said = { ...saidIn(draft, outing), again };
     if (outing) {
-      change.mutate({ params: { id: outing.id }, body: said }, { onSuccess: () => onKept?.() });
+      change.mutate(
+        { params: { id: outing.id }, body: said },
+        {
+          onSuccess: () => {
+            drop();
+            onKept?.();
+          },
+        },
+      );
       return;
     }
     add.mutate(
@@ -120,7 +133,7 @@ export function OutingForm({
         onSuccess: () => {
           id.current = newId();
           const { tester, on, most, next, wet } = draft;
-          setDraft({ ...draftOf(undefined, tester), on, most, next, wet });
+          drop({ tester, on, most, next, wet });
           way.current?.focus();
         },
       },

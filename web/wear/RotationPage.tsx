@@ -8,6 +8,7 @@ import { SEASONS } from '#core/wear/rotation.ts';
 import { useChange } from '../api/queries.ts';
 import { useRotation } from '../api/wear-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { useDraft } from '../kit/draft.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { Taps } from '../shell/Taps.tsx';
 import { WearLinks } from './WearLinks.tsx';
@@ -21,11 +22,13 @@ const offered = (words: readonly string[]) =>
 /** What a pair is for among the tester's pairs. */
 function JobForm({ pair, onKept }: { pair: RotatedPair; onKept: () => void }) {
   const save = useChange('setPairJob');
-  const [purposes, setPurposes] = useState(pair.purposes.join(', '));
-  const [surfaces, setSurfaces] = useState<Surface[]>([...pair.surfaces]);
-  const [season, setSeason] = useState(pair.season);
-  const [iceOnly, setIceOnly] = useState(pair.iceOnly);
-  const [ceiling, setCeiling] = useState(pair.ceilingKm === null ? '' : String(pair.ceilingKm));
+  const [{ purposes, surfaces, season, iceOnly, ceiling }, put, drop] = useDraft(`job ${pair.id}`, {
+    purposes: pair.purposes.join(', '),
+    surfaces: [...pair.surfaces] as Surface[],
+    season: pair.season,
+    iceOnly: pair.iceOnly,
+    ceiling: pair.ceilingKm === null ? '' : String(pair.ceilingKm),
+  });
   const [asked, setAsked] = useState('');
   return (
     <form
@@ -46,7 +49,12 @@ function JobForm({ pair, onKept }: { pair: RotatedPair; onKept: () => void }) {
             params: { id: pair.id },
             body: { purposes: said, surfaces, season, iceOnly, ceilingKm },
           },
-          { onSuccess: onKept },
+          {
+            onSuccess: () => {
+              drop();
+              onKept();
+            },
+          },
         );
       }}
     >
@@ -56,14 +64,14 @@ function JobForm({ pair, onKept }: { pair: RotatedPair; onKept: () => void }) {
         label="Purposes"
         placeholder="town round, hill round"
         value={purposes}
-        onChange={(event) => setPurposes(event.currentTarget.value)}
+        onChange={(event) => put({ purposes: event.currentTarget.value })}
       />
       <NativeSelect
         size="xs"
         label="Season"
         data={offered(SEASONS)}
         value={season}
-        onChange={(event) => setSeason(event.currentTarget.value as typeof season)}
+        onChange={(event) => put({ season: event.currentTarget.value as typeof season })}
       />
       <TextInput
         size="xs"
@@ -72,24 +80,24 @@ function JobForm({ pair, onKept }: { pair: RotatedPair; onKept: () => void }) {
         placeholder="rated life"
         inputMode="decimal"
         value={ceiling}
-        onChange={(event) => setCeiling(event.currentTarget.value)}
+        onChange={(event) => put({ ceiling: event.currentTarget.value })}
       />
       <Checkbox
         size="xs"
         label="kept for icy days"
         checked={iceOnly}
-        onChange={(event) => setIceOnly(event.currentTarget.checked)}
+        onChange={(event) => put({ iceOnly: event.currentTarget.checked })}
       />
       <Taps
         asks="Only on"
         answers={SURFACES.map((surface) => [surface, surface] as const)}
         isPressed={(surface) => surfaces.includes(surface)}
         onTap={(surface) =>
-          setSurfaces(
-            surfaces.includes(surface)
+          put({
+            surfaces: surfaces.includes(surface)
               ? surfaces.filter((one) => one !== surface)
               : [...surfaces, surface],
-          )
+          })
         }
       />
       <Button type="submit" size="xs" loading={save.isPending}>
