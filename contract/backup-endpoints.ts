@@ -39,11 +39,32 @@ export const BACKUP_ENDPOINTS = {
     answer: backupLook,
     passing: true,
   },
+  prepareRestore: {
+    at: 'POST /api/backups/:name/prepare',
+    summary:
+      'Shuts writing, and says what a restore would lose. Writing is open again when it is cancelled, or after two minutes.',
+    params: byName,
+    answer: backupLook,
+    passing: true,
+  },
+  cancelRestore: {
+    at: 'DELETE /api/backups/:name/prepare',
+    summary: 'Opens writing again: nothing is restored.',
+    params: byName,
+    answer: z.object({ cancelled: z.boolean() }),
+    passing: true,
+  },
   restoreBackup: {
     at: 'POST /api/backups/:name/restore',
     summary: 'Puts a copy in the place of the book, which is set aside and never removed.',
     params: byName,
-    body: z.object({ lost: z.number().int().describe('how many changes it was said to lose') }),
+    body: z.object({
+      lost: z
+        .number()
+        .int()
+        .nullable()
+        .describe('how many changes it was said to lose; null: that is not known'),
+    }),
     answer: z.object({ aside: z.string().describe('the copy that the present book became') }),
     passing: true,
   },

@@ -58,8 +58,13 @@ export const backupLook = z.object({
   version: z.number().int(),
   older: z.boolean().describe('of an earlier version: it is brought up to this one'),
   holds: holding,
-  present: holding.describe('the book as it is now'),
-  lostCount: z.number().int().describe('changes of the present book that the copy does not know'),
+  present: holding.nullable().describe('the database as it is now; null: it cannot be read'),
+  presentFault: z.string().describe('why the present database cannot be read; empty: it can'),
+  lostCount: z
+    .number()
+    .int()
+    .nullable()
+    .describe('changes of the present database that the copy does not know; null: not known'),
   lost: z
     .array(z.object({ at: z.string(), person: z.string(), action: z.string() }))
     .describe('the latest of them'),

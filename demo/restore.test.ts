@@ -6,6 +6,7 @@ import {
   mkdtempSync,
   readdirSync,
   readFileSync,
+  renameSync,
   rmSync,
   writeFileSync,
 } from 'node:fs';
@@ -16,7 +17,7 @@ import { v7 as uuid7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { CHANGE_HEADER } from '#contract/headers.ts';
 import { type RunningServer, startServer } from '#server/start.ts';
-import { swapBook } from '#server/store/restore.ts';
+import { settleRestore, stageCopy, swapBook } from '#server/store/restore.ts';
 import { prepareDemo } from './prepare.ts';
 
 let folder: string;
@@ -56,7 +57,9 @@ function contentOf(path: string): Record<string, string> {
     .filter((name) => !/^(sqlite_|stale_|shelf_row$|revision$|consistency$)/.test(name));
   const content = Object.fromEntries(
     tables.map((name) => {
-      const rows = db.prepare(`SELECT * FROM "${name}"`).raw().all();
+      // That it was restored is written into the one that was.
+      const of = name === 'change' ? " WHERE action <> 'restoreBackup'" : '';
+      const rows = db.prepare(`SELECT * FROM "${name}"${of}`).raw().all();
       const hash = createHash('sha256').update(JSON.stringify(rows.map(String).sort()));
       return [name, `${rows.length} rows, ${hash.digest('hex').slice(0, 12)}`];
     }),
@@ -161,8 +164,13 @@ describe('a copy of the book', () => {
     make(path, 'book');
     make(join(folder, 'copy.db'), 'copy');
     const moment = '2026-11-27T10:00:00.000Z';
-    const first = swapBook(path, join(folder, 'copy.db'), moment);
-    const second = swapBook(path, join(folder, 'copy.db'), moment);
+    const record = { change: uuid7(), at: moment, person: 'B1', source: 'copy', lost: 0 };
+    const swap = () => {
+      stageCopy(path, join(folder, 'copy.db'));
+      return swapBook(path, record);
+    };
+    const first = swap();
+    const second = swap();
     expect(first.aside).not.toBe(second.aside);
     const asideOf = ({ aside }: typeof first) => join(folder, 'backups', `swap-${aside}.db`);
     expect([wordIn(path), wordIn(asideOf(first))]).toEqual(['copy', 'book']);
@@ -171,10 +179,53 @@ describe('a copy of the book', () => {
     expect(wordIn(path)).toBe('book');
     // A folder stands where a log would be set aside: the book is back in its place.
     mkdirSync(`${asideOf(first)}-wal`);
-    writeFileSync(`${path}-wal`, '');
-    expect(() => swapBook(path, join(folder, 'copy.db'), moment)).toThrow();
+    writeFileSync(`${path}-wal`, 'said last');
+    expect(swap).toThrow();
+    expect(readFileSync(`${path}-wal`, 'utf8')).toBe('said last');
+    rmSync(`${path}-wal`);
     expect(wordIn(path)).toBe('book');
     expect(existsSync(`${path}.coming`)).toBe(false);
+    expect(existsSync(`${path}.restoring`)).toBe(false);
+    rmSync(`${asideOf(first)}-wal`, { recursive: true });
+
+    // A stop at any place: before the first rename nothing was done, from there on the restore is finished.
+    const settle = () => settleRestore(path)?.record;
+    stageCopy(path, join(folder, 'copy.db'));
+    writeFileSync(
+      `${path}.restoring`,
+      JSON.stringify({ ...record, aside: '2026-11-28-aside-100000' }),
+    );
+    expect(settle()).toBeUndefined();
+    expect([wordIn(path), existsSync(`${path}.coming`)]).toEqual(['book', false]);
+
+    const aside = join(folder, 'backups', 'swap-2026-11-28-aside-100000.db');
+    stageCopy(path, join(folder, 'copy.db'));
+    writeFileSync(
+      `${path}.restoring`,
+      JSON.stringify({ ...record, aside: '2026-11-28-aside-100000' }),
+    );
+    writeFileSync(`${path}-wal`, 'what was said last');
+    renameSync(path, aside);
+    const settled = settleRestore(path);
+    expect(settled?.record).toEqual(record);
+    expect([wordIn(path), wordIn(aside)]).toEqual(['copy', 'book']);
+    expect([existsSync(`${path}-wal`), readFileSync(`${aside}-wal`, 'utf8')]).toEqual([
+      false,
+      'what was said last',
+    ]);
+    // Told again until it stands in the change history.
+    expect(settleRestore(path)?.record).toEqual(record);
+    settled?.finish();
+    expect(settleRestore(path)).toBeUndefined();
+    rmSync(`${aside}-wal`);
+    // What was to come is gone: the book comes back.
+    renameSync(path, join(folder, 'lost.db'));
+    writeFileSync(
+      `${path}.restoring`,
+      JSON.stringify({ ...record, aside: '2026-11-28-aside-100000' }),
+    );
+    expect(settle()).toBeUndefined();
+    expect(wordIn(path)).toBe('book');
   });
 
   it('is refused where it is damaged, another program’s or newer, and nothing is replaced', async () => {

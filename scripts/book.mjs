@@ -9,5 +9,6 @@ export const database = resolve(process.env.EMVEX_DB ?? join(ROOT, 'data', 'emve
 export async function bookTools() {
   installPackages();
   await buildApp();
+  process.umask(0o077);
   return builtServer('copies');
 }

@@ -1,11 +1,12 @@
 /**
  * `npm run restore`: lists the copies of the book. `-- <name or path>` looks into one; with `--yes` behind it takes the
- * place of the book, which is set aside and never removed.
+ * place of the book, which is set aside and never removed. `--as B1` says who does it, for the change history.
  */
-import { existsSync } from 'node:fs';
 import { bookTools, database } from './book.mjs';
 
 const words = process.argv.slice(2);
+const as = words.indexOf('--as');
+const [, person = 'terminal'] = as < 0 ? [] : words.splice(as, 2);
 const [named] = words.filter((word) => word !== '--yes');
 
 const counts = ({ pairs, editions, readings, outings, issued, lastChange }) =>
@@ -25,14 +26,20 @@ try {
     if (copies.length > 0) console.log('Look into one: npm run restore -- <name>');
   } else {
     const copy = findCopy(database, named);
-    if (existsSync(database)) {
-      const look = lookInto(copy, database);
-      console.log(`${copy.name} holds ${counts(look.holds)}.`);
-      console.log(`The book holds ${counts(look.present)}.`);
-      console.log(`${look.lostCount} changes of the book are not in the copy.`);
-    }
+    const look = await lookInto(copy, database);
+    console.log(`${copy.name} holds ${counts(look.holds)}.`);
+    if (look.present) {
+      console.log(`The database holds ${counts(look.present)}.`);
+      console.log(`${look.lostCount} changes of the database are not in the backup.`);
+    } else
+      console.log(
+        `The present database cannot be read (${look.presentFault}): what would be lost is not known. The backup can be restored.`,
+      );
     if (!words.includes('--yes')) console.log(`Restore it: npm run restore -- ${named} --yes`);
-    else console.log(`Restored. The book was set aside as ${restoreCopy(database, copy)}.`);
+    else
+      console.log(
+        `Restored. The book was set aside as ${restoreCopy(database, copy, person, look.lostCount)}.`,
+      );
   }
 } catch (error) {
   console.error(error.message);

@@ -39,6 +39,8 @@ export async function openServer({ database, demo, prepare, standIns }, port) {
     ['start', 'gauge-driver', 'log'].map(builtServer),
   );
   let simulated;
+  // What a lab keeps is for the user who runs Emvex, and no other of the machine.
+  process.umask(0o077);
   try {
     if (prepare) await prepare();
     const { version } = JSON.parse(readFileSync(join(ROOT, 'package.json'), 'utf8'));

@@ -58,6 +58,7 @@ import { refreshShelf } from './sheets/shelf-rows.ts';
 import type { Copy, CopyTerms } from './store/backups.ts';
 import type { Db } from './store/database.ts';
 import { photographFolder } from './store/photograph-folder.ts';
+import type { RestoreRecord } from './store/restore.ts';
 import { openStores, type Stores } from './stores.ts';
 import { refreshConsistency } from './studies/consistency.ts';
 import { studyRoutes } from './studies/study-routes.ts';
@@ -75,6 +76,8 @@ const UNTIMED = (
     'takePackage',
     'makeBackup',
     'bringBackup',
+    'lookIntoBackup',
+    'prepareRestore',
     'restoreBackup',
     'liveGauges',
     'getRecall',
@@ -99,7 +102,7 @@ export interface AppOptions {
   gauges?: GaugeFeed;
   log?: Log;
   /** Puts a copy in the place of the book; left out: this server cannot. */
-  restore?: (copy: Copy) => Promise<{ aside: string }>;
+  restore?: (copy: Copy, record: RestoreRecord) => Promise<{ aside: string }>;
 }
 
 export interface BenchApp {
@@ -153,6 +156,8 @@ export function createApp(options: AppOptions): BenchApp {
   const { db, version, demo = false, pages, gauges, log = silentLog() } = options;
   const now = options.now ?? (() => new Date().toISOString());
   const stores = openStores(db);
+  // Asked once: a database that is damaged while it is served still says which it is.
+  const identity = stores.lab.identity();
   const imports = importJobs(db);
   const packages = packageJobs(imports.isRunning);
   const tables = tableRoutes({ db, stores });
@@ -216,10 +221,10 @@ export function createApp(options: AppOptions): BenchApp {
   app.use(logRequests(log, UNTIMED), guardHost, guardCharset, protection);
   app.use('/api/calc', express.json({ limit: LARGEST_CALCULATION }));
   app.use('/api', express.json({ limit: LARGEST_BODY }), (_request, response, next) => {
-    response.set({ 'Cache-Control': 'no-store', [LAB_HEADER]: stores.lab.identity() });
+    response.set({ 'Cache-Control': 'no-store', [LAB_HEADER]: identity });
     next();
   });
-  app.use(guardPage, guardLab(stores.lab.identity));
+  app.use(guardPage, guardLab(identity));
   // Worked out when somebody asks: it takes longer than all else of a start.
   let description: ReturnType<typeof describeApi> | undefined;
   app.get('/api/openapi.json', (_request, response) => {

@@ -4,6 +4,12 @@ const BUILT = import.meta.url.endsWith('.ts')
   ? new URL('../dist/server/', import.meta.url)
   : new URL('./', import.meta.url);
 
-export const builtFile = (
-  name: 'import-thread' | 'package-thread' | 'care-thread' | 'picture-process',
-): URL => new URL(`${name}.js`, BUILT);
+export type BuiltName =
+  | 'import-thread'
+  | 'package-thread'
+  | 'care-thread'
+  | 'picture-process'
+  | 'look-process'
+  | 'workbook-process';
+
+export const builtFile = (name: BuiltName): URL => new URL(`${name}.js`, BUILT);

@@ -62,10 +62,10 @@ export const guardPage: RequestHandler = (request, response, next) => {
 
 /** A change that was made in another lab is not written into this one. */
 export const guardLab =
-  (identity: () => string): RequestHandler =>
+  (identity: string): RequestHandler =>
   (request, response, next) => {
     const lab = request.get(LAB_HEADER);
-    if (lab === undefined || request.method === 'GET' || lab === identity()) return next();
+    if (lab === undefined || request.method === 'GET' || lab === identity) return next();
     sendProblem(
       response,
       problemOf(

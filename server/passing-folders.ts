@@ -8,7 +8,8 @@ const PREFIX = 'emvex-import-';
 
 export const makePassingFolder = () => mkdtemp(join(tmpdir(), `${PREFIX}${process.pid}-`));
 
-function isRunning(pid: number): boolean {
+/** True while a process is there. */
+export function isRunning(pid: number): boolean {
   try {
     process.kill(pid, 0);
     return true;

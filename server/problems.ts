@@ -84,6 +84,11 @@ function fromCode(error: unknown): Problem | undefined {
   if (typeof code !== 'string') return undefined;
   if (/^(?:SQLITE_FULL|SQLITE_IOERR|ENOSPC|EDQUOT|EFBIG)/.test(code)) return DISK_FULL();
   if (/^SQLITE_(?:BUSY|LOCKED)/.test(code)) return COME_AGAIN();
+  if (/^SQLITE_(?:CORRUPT|NOTADB)/.test(code))
+    return problemOf(
+      503,
+      'The database is damaged. Restore a backup under Lab, Backups: what you typed is kept in this browser and is sent afterwards.',
+    );
   if (/^SQLITE_READONLY/.test(code))
     return problemOf(
       507,

@@ -5,13 +5,27 @@ import { hallAt } from '#contract/hall-records.ts';
 import { PROBLEM_TYPE } from '#contract/headers.ts';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
 import { type AppOptions, type BenchApp, createApp } from './app.ts';
+import { stageBeside } from './backups/look-beside.ts';
 import { careForBook } from './book-care.ts';
+import { endProcesses } from './ended-process.ts';
 import { describeFault, type Log, silentLog } from './log.ts';
 import { sweepPassingFolders } from './passing-folders.ts';
+import { keepPrivate } from './private-files.ts';
 import { problemOf, Refusal } from './problems.ts';
+import { StartRefusal } from './start-refusal.ts';
 import { type Copy, returnPhotographs } from './store/backups.ts';
+import { type BookLock, lockBook } from './store/book-lock.ts';
+import { changeStore } from './store/changes.ts';
 import { DatabaseRefusal, describeDamage, openDatabase } from './store/database.ts';
-import { type Swapped, swapBook } from './store/restore.ts';
+import {
+  type RestoreRecord,
+  recordRestore,
+  type Swapped,
+  settleRestore,
+  swapBook,
+} from './store/restore.ts';
+
+export { StartRefusal } from './start-refusal.ts';
 
 export interface StartOptions {
   database: string;
@@ -25,9 +39,6 @@ export interface StartOptions {
   gauges?: GaugeFeed;
   log?: Log;
 }
-
-/** A start that cannot be made, with a message for the person at the terminal. */
-export class StartRefusal extends Error {}
 
 export interface RunningServer {
   address: string;
@@ -66,6 +77,29 @@ function openBook({ database, log }: StartOptions): ReturnType<typeof openDataba
   }
 }
 
+/** One server a database: a second one would write into what the first one puts aside. */
+function takeLock(database: string): BookLock | undefined {
+  if (database === ':memory:') return undefined;
+  const lock = lockBook(database);
+  if (lock) return lock;
+  throw new StartRefusal(
+    `The database ${database} is open in another Emvex. Use that one, stop it first, or name another database with EMVEX_DB. Nothing was changed.`,
+  );
+}
+
+/** Opens the database; a restore that a stop cut short is finished or undone first. */
+function settleAndOpen(options: StartOptions): ReturnType<typeof openDatabase> {
+  const { database, log } = options;
+  const settled = database === ':memory:' ? undefined : settleRestore(database);
+  const db = openBook(options);
+  if (settled) {
+    recordRestore(changeStore(db), settled.record);
+    settled.finish();
+    log?.info({ source: settled.record.source }, 'a restore that was cut short was finished');
+  }
+  return db;
+}
+
 /** Opens the hall at the start, where it is asked for as host:port. */
 async function openHallAt(
   bench: BenchApp,
@@ -86,6 +120,20 @@ async function openHallAt(
   }
 }
 
+/** Closes a database that may be damaged: it is set aside, and what cannot be written of it stays in its log. */
+function closeBook(db: ReturnType<typeof openDatabase>, log: Log): void {
+  try {
+    db.pragma('wal_checkpoint(TRUNCATE)');
+  } catch (error) {
+    log.error(describeFault(error), 'the log of a database that is set aside was left beside it');
+  }
+  try {
+    db.close();
+  } catch (error) {
+    log.error(describeFault(error), 'a database that is set aside did not close cleanly');
+  }
+}
+
 /** What is answered while a copy takes the place of the book. */
 const RESTORING = JSON.stringify(
   problemOf(503, 'A copy of the book is being restored. Try again in a moment.'),
@@ -103,9 +151,13 @@ export async function startServer(options: StartOptions): Promise<RunningServer>
   const { database, log = silentLog(), gauges } = options;
   sweepPassingFolders();
   let db: ReturnType<typeof openDatabase>;
+  let lock: BookLock | undefined;
   try {
-    db = openBook(options);
+    lock = takeLock(database);
+    keepPrivate(database);
+    db = settleAndOpen(options);
   } catch (error) {
+    lock?.release();
     gauges?.close();
     throw error;
   }
@@ -118,7 +170,9 @@ export async function startServer(options: StartOptions): Promise<RunningServer>
       ...(options.pages ? { pages: options.pages } : {}),
       ...(gauges ? { gauges } : {}),
       ...(options.hall ? { hall: options.hall } : {}),
-      ...(database === ':memory:' ? {} : { restore: (copy: Copy) => restore(copy) }),
+      ...(database === ':memory:'
+        ? {}
+        : { restore: (copy: Copy, record: RestoreRecord) => restore(copy, record) }),
     });
   const careFor = (bench: BenchApp) =>
     database === ':memory:'
@@ -136,21 +190,23 @@ export async function startServer(options: StartOptions): Promise<RunningServer>
   let isRestoring = false;
 
   /** Closes the book, puts a copy in its place and serves that; where it cannot be opened, the book again. */
-  async function restore(copy: Copy): Promise<{ aside: string }> {
+  async function restore(copy: Copy, record: RestoreRecord): Promise<{ aside: string }> {
     if (isRestoring || bench.importing())
       throw new Refusal(409, 'A file is being read or written. Wait for it to end.');
     isRestoring = true;
     const [hallAddress] = bench.hall.state().open?.addresses ?? [];
     try {
+      await stageBeside(copy, database);
       await bench.hall.close();
       bench.close();
       await care?.stop();
-      db.pragma('wal_checkpoint(TRUNCATE)');
-      db.close();
+      closeBook(db, log);
       let swapped: Swapped | undefined;
       try {
-        swapped = swapBook(database, copy.path, now());
+        swapped = swapBook(database, record);
         db = openBook(options);
+        recordRestore(changeStore(db), record);
+        swapped.finish();
       } catch (error) {
         swapped?.undo();
         db = openBook(options);
@@ -183,6 +239,7 @@ export async function startServer(options: StartOptions): Promise<RunningServer>
     server = await listen(serve, options.port);
   } catch (error) {
     db.close();
+    lock?.release();
     gauges?.close();
     const { code, message } = error as NodeJS.ErrnoException;
     throw new StartRefusal(
@@ -197,6 +254,7 @@ export async function startServer(options: StartOptions): Promise<RunningServer>
     server.close();
     gauges?.close();
     db.close();
+    lock?.release();
   });
   log.info({ port, ms: Math.round(performance.now() - begun) }, 'started');
   let care = careFor(bench);
@@ -204,6 +262,7 @@ export async function startServer(options: StartOptions): Promise<RunningServer>
   async function stop(): Promise<string | undefined> {
     gauges?.close();
     bench.close();
+    endProcesses();
     await bench.hall.close();
     const closed = new Promise((resolve) => server.close(resolve));
     server.closeAllConnections();
@@ -218,6 +277,7 @@ export async function startServer(options: StartOptions): Promise<RunningServer>
         'The log could not be moved into the database: is the disk full? Nothing is lost; keep the files beside it, and start again once there is space.';
     }
     db.close();
+    lock?.release();
     log.info('stopped');
     return fault;
   }

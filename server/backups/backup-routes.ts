@@ -5,15 +5,17 @@ import {
   createWriteStream,
   existsSync,
   mkdirSync,
+  renameSync,
   rmSync,
   statSync,
 } from 'node:fs';
 import { isAbsolute } from 'node:path';
+import { v7 as newId } from 'uuid';
 import { type BackupSettings, USUAL_BACKUPS } from '#contract/backup-records.ts';
 import type { FileCall, FileHandlers, Handlers } from '../endpoint.ts';
 import type { JobBook } from '../jobs.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
-import { pourBody } from '../request-body.ts';
+import { clientGone, pourBody } from '../request-body.ts';
 import {
   backupFolder,
   type Copy,
@@ -21,11 +23,14 @@ import {
   copiesOf,
   copyName,
   copyPath,
+  passingName,
 } from '../store/backups.ts';
-import { lookIntoCopy } from '../store/copy-look.ts';
 import type { Db } from '../store/database.ts';
+import type { RestoreRecord } from '../store/restore.ts';
 import type { Stores } from '../stores.ts';
 import { copyNow } from './copy-now.ts';
+import { lookBeside } from './look-beside.ts';
+import { preparedRestore } from './prepared-restore.ts';
 
 /** A book of over this is moved by hand. */
 const MOST_BOOK_BYTES = 16 * 1024 ** 3;
@@ -39,7 +44,7 @@ export interface BackupTerms {
   /** What went wrong with the last copy that was made by itself; empty: nothing. */
   trouble: () => string;
   /** Puts a copy in the place of the book; left out: this server cannot. */
-  restore: ((copy: Copy) => Promise<{ aside: string }>) | undefined;
+  restore: ((copy: Copy, record: RestoreRecord) => Promise<{ aside: string }>) | undefined;
 }
 
 /** How copies of a book are kept, as its lab says. */
@@ -83,8 +88,15 @@ export function backupRoutes({
   restore,
 }: Omit<BackupTerms, 'now'>): Pick<
   Handlers,
-  'listBackups' | 'setBackups' | 'makeBackup' | 'lookIntoBackup' | 'restoreBackup'
+  | 'listBackups'
+  | 'setBackups'
+  | 'makeBackup'
+  | 'lookIntoBackup'
+  | 'prepareRestore'
+  | 'cancelRestore'
+  | 'restoreBackup'
 > {
+  const prepared = preparedRestore(stores.changes);
   return {
     listBackups: () => ({
       settings: backupSettingsOf(stores),
@@ -115,19 +127,45 @@ export function backupRoutes({
         job.end();
       }
     },
-    lookIntoBackup: ({ params }) => lookIntoCopy(findCopy(db.name, params.name), db.name),
-    restoreBackup: async ({ params, body }) => {
+    lookIntoBackup: ({ params, gone }) => lookBeside(findCopy(db.name, params.name), db.name, gone),
+    prepareRestore: ({ params, gone }) => {
       const copy = findCopy(db.name, params.name);
       if (!restore) throw new Refusal(409, 'This server cannot restore a copy by itself.');
-      const { lostCount } = lookIntoCopy(copy, db.name);
-      if (lostCount !== body.lost)
+      return prepared.prepare(copy.name, () => lookBeside(copy, db.name, gone));
+    },
+    cancelRestore: () => ({ cancelled: prepared.cancel() }),
+    restoreBackup: async ({ params, body, now, person }) => {
+      const copy = findCopy(db.name, params.name);
+      if (!restore) throw new Refusal(409, 'This server cannot restore a copy by itself.');
+      const { lostCount } = await prepared.lookOf(copy.name, () => lookBeside(copy, db.name));
+      if (lostCount !== body.lost) {
+        prepared.cancel();
         throw new Refusal(
           409,
-          `The book was changed since you looked: ${lostCount} changes would be lost now. Look once more.`,
+          `The database was changed since you looked: ${lostCount ?? 'an unknown number of'} changes would be lost now. Look once more.`,
         );
-      return restore(copy);
+      }
+      try {
+        return await restore(copy, {
+          change: newId(),
+          at: now,
+          person,
+          source: copy.name,
+          lost: lostCount,
+        });
+      } finally {
+        prepared.cancel();
+      }
     },
   };
+}
+
+/** A name that no file was brought in under: two may come within one second. */
+function freeName(path: string, moment: string): string {
+  for (let at = Date.parse(moment); ; at += 1000) {
+    const name = copyName(new Date(at).toISOString(), 'brought');
+    if (!existsSync(copyPath(path, name))) return name;
+  }
 }
 
 /** Takes a book from elsewhere as a copy among the others, where it can be restored at all. */
@@ -135,21 +173,32 @@ async function bringBackup(
   { db, now }: Pick<BackupTerms, 'db' | 'now'>,
   { request, response }: FileCall<'bringBackup'>,
 ): Promise<void> {
-  const path = copyPath(db.name, copyName(now(), 'brought'));
   mkdirSync(backupFolder(db.name), { recursive: true });
+  const passing = passingName(copyPath(db.name, copyName(now(), 'brought')));
   try {
-    await pourBody(
+    const { bytes } = await pourBody(
       request,
-      createWriteStream(path),
+      createWriteStream(passing),
       MOST_BOOK_BYTES,
-      () => 'The file has over 16 GB. Put it into the folder of copies by hand.',
+      () => 'The file has over 16 GB. Put it into the folder of backups by hand.',
     );
-    const copy = copiesOf(db.name).find((one) => one.path === path);
-    if (!copy) throw notFound('The file that was sent');
-    response.json(lookIntoCopy(copy, db.name));
-  } catch (error) {
-    rmSync(path, { force: true });
-    throw error;
+    if (bytes === 0) throw wrongValue('file', 'The file is empty: choose a backup of a lab.');
+    const gone = clientGone(response);
+    const coming = {
+      path: passing,
+      name: '',
+      day: '',
+      kind: 'brought in',
+      bytes,
+      writtenAt: 0,
+    } as const;
+    const look = await lookBeside(coming, db.name, gone);
+    // Only what is whole is listed; two that come at once have names of their own.
+    const name = freeName(db.name, now());
+    renameSync(passing, copyPath(db.name, name));
+    response.json({ ...look, name });
+  } finally {
+    for (const end of ['', '-wal', '-shm']) rmSync(`${passing}${end}`, { force: true });
   }
 }
 

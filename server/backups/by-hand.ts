@@ -3,6 +3,7 @@
 import { existsSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
 import Database from 'better-sqlite3';
+import { v7 as newId } from 'uuid';
 import { type BackupLook, USUAL_BACKUPS } from '#contract/backup-records.ts';
 import {
   type Copy,
@@ -13,9 +14,12 @@ import {
   makeCopy,
   returnPhotographs,
 } from '../store/backups.ts';
-import { lookIntoCopy } from '../store/copy-look.ts';
-import { swapBook } from '../store/restore.ts';
+import { lockBook } from '../store/book-lock.ts';
+import { changeStore } from '../store/changes.ts';
+import { openDatabase } from '../store/database.ts';
+import { recordRestore, stageCopy, swapBook } from '../store/restore.ts';
 import { copyTerms } from './backup-routes.ts';
+import { lookBeside } from './look-beside.ts';
 
 const moment = () => new Date().toISOString();
 
@@ -62,27 +66,34 @@ export function findCopy(path: string, named: string): Copy {
   };
 }
 
-export const lookInto = (copy: Copy, path: string): BackupLook => lookIntoCopy(copy, path);
+export const lookInto = (copy: Copy, path: string): Promise<BackupLook> => lookBeside(copy, path);
 
-/** True while another program has the book open. */
-function isOpenElsewhere(path: string): boolean {
-  const db = new Database(path, { fileMustExist: true, timeout: 0 });
+/**
+ * Puts a copy in the place of a book that nobody has open; answers with the name of what was set aside.
+ *
+ * @param person code of who does it, for the change history
+ */
+export function restoreCopy(path: string, copy: Copy, person: string, lost: number | null): string {
+  const lock = lockBook(path);
+  if (!lock)
+    throw new Error(`${path} is open: stop Emvex first, or restore from its page Lab, Backups.`);
   try {
-    db.pragma('locking_mode = EXCLUSIVE');
-    db.exec('BEGIN EXCLUSIVE; COMMIT');
-    return false;
-  } catch {
-    return true;
+    stageCopy(path, copy.path);
+    const at = moment();
+    const record = { change: newId(), at, person, source: copy.name, lost };
+    const { aside, undo, finish } = swapBook(path, record);
+    try {
+      const db = openDatabase(path, at.slice(0, 10));
+      recordRestore(changeStore(db), record);
+      db.close();
+    } catch (error) {
+      undo();
+      throw error;
+    }
+    finish();
+    returnPhotographs(path);
+    return aside;
   } finally {
-    db.close();
+    lock.release();
   }
-}
-
-/** Puts a copy in the place of a book that nobody has open; answers with the name of what was set aside. */
-export function restoreCopy(path: string, copy: Copy): string {
-  if (isOpenElsewhere(path))
-    throw new Error(`${path} is open: stop Emvex first, or restore from its page Lab, Copies.`);
-  const { aside } = swapBook(path, copy.path, moment());
-  returnPhotographs(path);
-  return aside;
 }

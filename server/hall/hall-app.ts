@@ -134,16 +134,17 @@ const personOf = ({ tester }: FoundLink): string => tester ?? 'camera link';
 export function createHallApp(options: HallOptions): Express {
   const { stores, now, log, pages, hosts, isPrivate, onRefused } = options;
   const { calls, ownPair } = testersCalls(options);
+  const identity = stores.lab.identity();
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
   app.use(logRequests(log, ['/hall/pictures']), ...limitCalls(onRefused));
   app.use(guardHallHost(hosts, onRefused), guardCharset, protection);
   app.use('/hall', express.json({ limit: LARGEST_BODY }), (_request, response, next) => {
-    response.set({ 'Cache-Control': 'no-store', [LAB_HEADER]: stores.lab.identity() });
+    response.set({ 'Cache-Control': 'no-store', [LAB_HEADER]: identity });
     next();
   });
-  app.use(guardLab(stores.lab.identity));
+  app.use(guardLab(identity));
 
   const enter = (request: Request, of?: 'tester' | 'pair') => {
     const link = requireLink(stores, request, now(), onRefused);

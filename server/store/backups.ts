@@ -14,6 +14,7 @@ import {
 } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import Database from 'better-sqlite3';
+import { isRunning } from '../passing-folders.ts';
 import { photographFolder } from './photograph-folder.ts';
 
 /** How copies are kept. */
@@ -29,8 +30,13 @@ export interface CopyTerms {
 export const USUAL_TERMS: CopyTerms = { keep: 10, bytes: 4 * 1024 ** 3, second: '' };
 const LEAST_COPIES = 2;
 
-/** What a file has at its end while it is being written. */
-const PASSING = '.partial';
+let written = 0;
+
+/** What a file is called while it is being written: by whom, so that two do not write one. */
+export function passingName(path: string): string {
+  written += 1;
+  return `${path}.${process.pid}-${written}.partial`;
+}
 
 /** Pages that are copied at a time: about 4 MB. */
 const PAGES_AT_A_TIME = 1000;
@@ -103,9 +109,12 @@ export function isSound(copy: string): boolean {
   let db: Database.Database | undefined;
   try {
     db = new Database(copy, { fileMustExist: true });
+    db.pragma('trusted_schema = OFF');
     // A copy of a book that keeps a log would make a log of its own wherever it is looked at.
     db.pragma('journal_mode = DELETE');
-    const isBook = db.prepare("SELECT 1 FROM sqlite_schema WHERE name = 'change'").get();
+    const isBook = db
+      .prepare("SELECT 1 FROM sqlite_schema WHERE type = 'table' AND name = 'change'")
+      .get();
     return isBook !== undefined && db.pragma('quick_check(1)', { simple: true }) === 'ok';
   } catch {
     return false;
@@ -114,7 +123,8 @@ export function isSound(copy: string): boolean {
   }
 }
 
-function sync(path: string): void {
+/** Sees to it that what was written, or moved in a folder, is on the disk. */
+export function sync(path: string): void {
   const handle = openSync(path, 'r');
   try {
     fsyncSync(handle);
@@ -124,8 +134,7 @@ function sync(path: string): void {
 }
 
 /** Checks a copy that was written under its passing name, and gives it its own. */
-function settleCopy(copy: string): void {
-  const passing = `${copy}${PASSING}`;
+export function settleCopy(passing: string, copy: string): void {
   if (!isSound(passing)) {
     rmSync(passing, { force: true });
     throw new Error('the copy that was written is not whole');
@@ -151,21 +160,27 @@ function dropOld(path: string, folder: string, today: string, terms: CopyTerms):
   });
 }
 
-/** Removes what a backup that was cut short has left. */
+/** Removes what a backup that was cut short has left; what another program is writing just now stays. */
 export function sweepPassing(path: string): void {
   const folder = backupFolder(path);
   if (!existsSync(folder)) return;
   const stem = `${stemOf(path)}-`;
-  // SQLite may have left a journal of the passing file beside it.
-  for (const file of readdirSync(folder))
-    if (file.startsWith(stem) && /[.]db[.]partial(?:-\w+)?$/.test(file))
-      rmSync(join(folder, file), { force: true });
+  for (const file of readdirSync(folder)) {
+    // SQLite may have left a journal of the passing file beside it.
+    const [, pid] = /[.]db[.](\d+)-\d+[.]partial(?:-\w+)?$/.exec(file) ?? [];
+    const isLeft =
+      pid === undefined ? /[.]db[.]partial(?:-\w+)?$/.test(file) : !isRunning(Number(pid));
+    if (file.startsWith(stem) && isLeft) rmSync(join(folder, file), { force: true });
+  }
 }
 
-/** The newest copy that opens and is whole, of today or before; undefined where there is none. */
+/**
+ * The newest copy of this book that opens and is whole, of today or before; undefined where there is none. What somebody
+ * brought in may be of another lab, and what was set aside was set aside for a reason.
+ */
 export function newestSoundCopy(path: string, today: string): string | undefined {
   return copiesOf(path)
-    .filter(({ day }) => day <= today)
+    .filter(({ day, kind }) => day <= today && kind !== 'brought in' && kind !== 'set aside')
     .reverse()
     .find((copy) => isSound(copy.path))?.path;
 }
@@ -180,9 +195,9 @@ export function copyBeforeUpdate(
   const copy = copyPath(path, `${today}-before-v${version}`);
   mkdirSync(backupFolder(path), { recursive: true });
   if (existsSync(copy) && isSound(copy)) return;
-  rmSync(`${copy}${PASSING}`, { force: true });
-  db.prepare('VACUUM INTO ?').run(`${copy}${PASSING}`);
-  settleCopy(copy);
+  const passing = passingName(copy);
+  db.prepare('VACUUM INTO ?').run(passing);
+  settleCopy(passing, copy);
 }
 
 /**
@@ -195,7 +210,7 @@ function copyPhotographs(from: string, to: string): void {
   const there = new Set(readdirSync(to));
   for (const file of readdirSync(from)) {
     if (!file.endsWith('.webp') || there.has(file)) continue;
-    const passing = join(to, `${file}${PASSING}`);
+    const passing = passingName(join(to, file));
     copyFileSync(join(from, file), passing, constants.COPYFILE_FICLONE);
     renameSync(passing, join(to, file));
   }
@@ -213,8 +228,9 @@ function copyElsewhere(path: string, copy: string, today: string, terms: CopyTer
   const there = join(terms.second, basename(copy));
   copyPhotographs(photographFolder(path), picturesIn(terms.second, path));
   if (existsSync(there) && isSound(there)) return;
-  copyFileSync(copy, `${there}${PASSING}`);
-  settleCopy(there);
+  const passing = passingName(there);
+  copyFileSync(copy, passing);
+  settleCopy(passing, there);
   dropOld(path, terms.second, today, terms);
 }
 
@@ -248,10 +264,11 @@ export async function makeCopy(
   const made = !(existsSync(copy) && isSound(copy));
   if (made) {
     // One moment of the book is held meanwhile: else each write would start the copy anew.
+    const passing = passingName(copy);
     db.exec('BEGIN');
     db.prepare('SELECT count(*) FROM sqlite_schema').get();
     try {
-      await db.backup(`${copy}${PASSING}`, {
+      await db.backup(passing, {
         progress: ({ totalPages, remainingPages }) => {
           if (totalPages > 0) onProgress(1 - remainingPages / totalPages);
           return PAGES_AT_A_TIME;
@@ -260,7 +277,7 @@ export async function makeCopy(
     } finally {
       db.exec('COMMIT');
     }
-    settleCopy(copy);
+    settleCopy(passing, copy);
     dropOld(path, folder, today, terms);
   }
   let secondFault: string | undefined;

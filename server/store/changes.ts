@@ -85,6 +85,7 @@ export function changeStore(db: Db) {
   );
   let count = 0;
   let shut: string | undefined;
+  let paused: string | undefined;
   /** What is done beside the book once the change under way is committed. */
   let later: (() => void)[] = [];
 
@@ -107,7 +108,8 @@ export function changeStore(db: Db) {
 
   /** Does the work of a change once, in one transaction with its audit; a repeat gets the first answer. */
   const apply = db.transaction(<T>(change: Change, work: () => T): T => {
-    if (shut !== undefined) throw new Refusal(503, shut);
+    const closed = shut ?? paused;
+    if (closed !== undefined) throw new Refusal(503, closed);
     const detail = JSON.stringify(change.request ?? null);
     const before = answerTo(change, detail);
     if (before !== undefined) return before as T;
@@ -136,8 +138,15 @@ export function changeStore(db: Db) {
     shut(words: string): void {
       shut = words;
     },
+    /** Every change is asked to come again, in these words, until it is resumed. */
+    pause(words: string): void {
+      paused = words;
+    },
+    resume(): void {
+      paused = undefined;
+    },
     /** Why every change is refused; null: they are taken. */
-    whyShut: (): string | null => shut ?? null,
+    whyShut: (): string | null => shut ?? paused ?? null,
     /** Takes out of the record what a change said; that it was, when and by whom stays. */
     blank(id: string, why: string, at: string): void {
       if (!find.get(id)) throw notFound('This change');

@@ -1,9 +1,18 @@
 /** Opens the database: looks whether it is a book that can be kept, and brings it to this version. */
-import { closeSync, existsSync, mkdirSync, openSync, readSync, statSync } from 'node:fs';
+import {
+  accessSync,
+  closeSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readSync,
+  statSync,
+} from 'node:fs';
 import { dirname } from 'node:path';
 import Database from 'better-sqlite3';
 import type { Log } from '../log.ts';
-import { backupFolder, copyBeforeUpdate, newestSoundCopy } from './backups.ts';
+import { backupFolder, copiesOf, copyBeforeUpdate, newestSoundCopy } from './backups.ts';
 
 export type Db = Database.Database;
 
@@ -60,11 +69,12 @@ export function describeDamage(path: string, cause: string, today: string): stri
 
 /** Says from its first bytes that a file is no whole database; undefined where it may be one. */
 function headerFault(path: string): string | undefined {
+  // SQLite makes an empty file first, and writes to it later; of a book that has copies more was there.
+  if (statSync(path).size === 0 && copiesOf(path).length > 0) return 'its file is empty';
   const header = Buffer.alloc(HEADER_BYTES);
   const handle = openSync(path, 'r');
   try {
     const read = readSync(handle, header, 0, HEADER_BYTES, 0);
-    // SQLite makes an empty file first, and writes to it later.
     if (read === 0) return undefined;
     if (read < HEADER_BYTES || header.toString('latin1', 0, 16) !== SQLITE_MAGIC)
       return 'it does not begin as a database does';
@@ -100,6 +110,62 @@ export function bookFault(db: Db): string | undefined {
     : undefined;
 }
 
+interface SchemaObject {
+  type: string;
+  name: string;
+  sql: string | null;
+}
+
+const schemaOf = (db: Db): SchemaObject[] =>
+  db
+    .prepare<[], SchemaObject>(
+      "SELECT type, name, sql FROM sqlite_schema WHERE name NOT LIKE 'sqlite\\_%' ESCAPE '\\'",
+    )
+    .all();
+
+/** The schema of a version, as its migrations make it. */
+const schemas = new Map<number, Map<string, string | null>>();
+
+function expectedSchema(version: number): Map<string, string | null> {
+  const known = schemas.get(version);
+  if (known) return known;
+  const db = new Database(':memory:');
+  try {
+    db.pragma('foreign_keys = OFF');
+    for (const step of MIGRATIONS) if (step.version <= version) takeStep(db, step);
+    const made = new Map(schemaOf(db).map(({ type, name, sql }) => [`${type} ${name}`, sql]));
+    schemas.set(version, made);
+    return made;
+  } finally {
+    db.close();
+  }
+}
+
+/** White space and quotes of names are no difference. */
+const plainSql = (sql: string | null | undefined) =>
+  (sql ?? '')
+    .replace(/--[^\n]*/g, '')
+    .replace(/["\s]+/g, ' ')
+    .trim();
+
+/**
+ * What a database has that a book of its version has not, or has otherwise, in words; undefined: its schema is that of a
+ * book. Asked before any of its tables: a view or a trigger in the place of a table could keep a query for ever.
+ */
+export function foreignObject(db: Db): string | undefined {
+  const version = versionOf(db);
+  const expected = expectedSchema(version);
+  const found = schemaOf(db);
+  const odd = found.find(
+    ({ type, name, sql }) => plainSql(expected.get(`${type} ${name}`)) !== plainSql(sql),
+  );
+  if (odd)
+    return `It holds the ${odd.type} ${odd.name}, which is not that of a database of version ${version}.`;
+  const names = new Set(found.map(({ type, name }) => `${type} ${name}`));
+  const missing = [...expected.keys()].find((name) => !names.has(name));
+  return missing && `It lacks the ${missing} of a database of version ${version}.`;
+}
+
 /** Refuses what is no bench book of this program, or of a newer one. */
 function requireBook(db: Db, path: string): void {
   const fault = bookFault(db);
@@ -107,6 +173,16 @@ function requireBook(db: Db, path: string): void {
     throw new DatabaseRefusal(
       `The database ${path} cannot be opened. ${fault} Is it the right file? Start the program that wrote it, or name the bench book with EMVEX_DB. Nothing was changed.`,
     );
+}
+
+/** Asked of the system before SQLite opens the file: it would leave files beside it that only can be read. */
+function requireWritableFile(path: string): void {
+  try {
+    accessSync(path, constants.W_OK);
+    accessSync(dirname(path), constants.W_OK);
+  } catch {
+    throw notWritable(path);
+  }
 }
 
 const isReadOnly = (error: unknown): boolean =>
@@ -213,6 +289,7 @@ export function openDatabase(
   let db: Db | undefined;
   try {
     const fault = existed && statSync(path).isFile() ? headerFault(path) : undefined;
+    if (existed) requireWritableFile(path);
     if (fault) throw new DatabaseRefusal(describeDamage(path, fault, today));
     db = new Database(path, onStatement ? { verbose: (sql) => onStatement(String(sql)) } : {});
     if (existed) {

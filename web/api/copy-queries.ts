@@ -29,8 +29,19 @@ export const useMakeCopy = () =>
     onSettled: refetchCopies,
   });
 
+/** Shuts writing, and answers with what a restore would lose. */
+export const usePrepareRestore = () =>
+  useMutation<AnswerOf<'prepareRestore'>, RequestFault, { name: string }>({
+    mutationFn: ({ name }) => request('prepareRestore', { params: { name } }),
+  });
+
+export const useCancelRestore = () =>
+  useMutation<AnswerOf<'cancelRestore'>, RequestFault, { name: string }>({
+    mutationFn: ({ name }) => request('cancelRestore', { params: { name } }),
+  });
+
 export const useRestore = () =>
-  useMutation<AnswerOf<'restoreBackup'>, RequestFault, { name: string; lost: number }>({
+  useMutation<AnswerOf<'restoreBackup'>, RequestFault, { name: string; lost: number | null }>({
     mutationFn: ({ name, lost }) => request('restoreBackup', { params: { name }, body: { lost } }),
     // Another book is served: nothing that was fetched of the former one holds, in other tabs neither.
     onSuccess: () => {

@@ -6,9 +6,11 @@ import { z } from 'zod';
 import { type BackupLook, type BackupSettings, COPY_HOURS } from '#contract/backup-records.ts';
 import {
   refetchCopies,
+  useCancelRestore,
   useCopies,
   useCopyLook,
   useMakeCopy,
+  usePrepareRestore,
   useRestore,
 } from '../api/copy-queries.ts';
 import { stopJob, useJob } from '../api/jobs.ts';
@@ -105,9 +107,13 @@ const COUNTS = [
 ] as const;
 
 /** What a copy holds, how old it is, what a restore would lose; and the restore. */
-function LookInside({ look, onClose }: { look: BackupLook; onClose: () => void }) {
+function LookInside({ look: first, onClose }: { look: BackupLook; onClose: () => void }) {
   const restore = useRestore();
-  const { name, holds, present, lost, lostCount, older } = look;
+  const prepare = usePrepareRestore();
+  const cancel = useCancelRestore();
+  // Once writing is shut, what is shown stays as it is until it is decided.
+  const look = prepare.data ?? first;
+  const { name, holds, present, presentFault, lost, lostCount, older } = look;
   return (
     <section
       className={classes.inner}
@@ -124,15 +130,25 @@ function LookInside({ look, onClose }: { look: BackupLook; onClose: () => void }
         columns={[
           { head: 'What', cell: ([label]) => label, names: true },
           { head: 'In the copy', cell: ([, field]) => number(holds[field]), figure: true },
-          { head: 'In the book now', cell: ([, field]) => number(present[field]), figure: true },
+          {
+            head: 'In the book now',
+            cell: ([, field]) => (present ? number(present[field]) : 'not known'),
+            figure: true,
+          },
         ]}
       />
       <p>
-        Last changed {holds.lastChange ? moment(holds.lastChange) : 'never'}; the book{' '}
-        {present.lastChange ? moment(present.lastChange) : 'never'}.
-        {older && ' It is of an earlier version and is brought up to this one.'}
+        Last changed {holds.lastChange ? moment(holds.lastChange) : 'never'}
+        {present &&
+          `; the present lab ${present.lastChange ? moment(present.lastChange) : 'never'}`}
+        .{older && ' It is of an earlier version and is brought up to this one.'}
       </p>
-      {lostCount > 0 ? (
+      {lostCount === null ? (
+        <p className="look-here">
+          The present database cannot be read ({presentFault}): what would be lost is not known. The
+          backup can be restored.
+        </p>
+      ) : lostCount > 0 ? (
         <>
           <p className="look-here">
             {number(lostCount)} {lostCount === 1 ? 'change' : 'changes'} of the book{' '}
@@ -151,17 +167,46 @@ function LookInside({ look, onClose }: { look: BackupLook; onClose: () => void }
         <p>Nothing of the book would be lost: it knows no change that the copy does not.</p>
       )}
       <div className={classes.add}>
-        <Button
-          size="xs"
-          loading={restore.isPending}
-          onClick={() => restore.mutate({ name, lost: lostCount })}
-        >
-          Restore this copy, set the book aside
-        </Button>
-        <Button size="xs" variant="default" onClick={onClose}>
-          Leave it
-        </Button>
+        {prepare.data ? (
+          <>
+            <Button
+              size="xs"
+              data-autofocus
+              loading={restore.isPending}
+              onClick={() => restore.mutate({ name, lost: lostCount })}
+            >
+              Restore this copy, set the book aside
+            </Button>
+            <Button
+              size="xs"
+              variant="default"
+              onClick={() => cancel.mutate({ name }, { onSettled: () => prepare.reset() })}
+            >
+              Cancel
+            </Button>
+          </>
+        ) : (
+          <>
+            <Button size="xs" loading={prepare.isPending} onClick={() => prepare.mutate({ name })}>
+              Restore this copy…
+            </Button>
+            <Button size="xs" variant="default" onClick={onClose}>
+              Leave it
+            </Button>
+          </>
+        )}
       </div>
+      {prepare.data && !restore.isPending && (
+        <p role="status">
+          Nothing is written meanwhile: what others type waits in their browsers. Decide within two
+          minutes, or writing is open again.
+        </p>
+      )}
+      {prepare.error && (
+        <p role="alert" className="look-here">
+          {prepare.error.message}
+        </p>
+      )}
       {restore.isPending && <p role="status">Restoring …</p>}
       {restore.error && (
         <p role="alert" className="look-here">
