@@ -17,6 +17,7 @@ export default defineConfig({
         copies: 'server/backups/by-hand.ts',
         'care-thread': 'server/store/care-thread.ts',
         'picture-process': 'server/formats/picture-process.ts',
+        'workbook-process': 'server/formats/workbook-process.ts',
         'look-process': 'server/store/look-process.ts',
         'gauge-driver': 'instruments/driver.ts',
         'demo-book': 'demo/prepare.ts',

@@ -1,12 +1,13 @@
-/** Tables that leave the bench, read back by papaparse and exceljs, against what the pages are answered. */
+/** Tables that leave the bench, read back by papaparse and read-excel-file, against what the pages are answered. */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import ExcelJS from 'exceljs';
 import Papa from 'papaparse';
+import readXlsxFile from 'read-excel-file/node';
 import { v7 as uuid7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type ServedApp, serveApp } from '#server/served-app.ts';
+import { unzipped } from '#server/unzipped.ts';
 import { prepareDemo } from './prepare.ts';
 
 let folder: string;
@@ -35,12 +36,14 @@ async function csv(path: string): Promise<Record<string, string>[]> {
   return data;
 }
 
-async function workbook(path: string): Promise<ExcelJS.Workbook> {
+async function workbook(path: string) {
   const response = await fetch(`${served.base}${path}${path.includes('?') ? '&' : '?'}as=xlsx`);
   expect(response.status).toBe(200);
-  const book = new ExcelJS.Workbook();
-  await book.xlsx.load(await response.arrayBuffer());
-  return book;
+  const bytes = Buffer.from(await response.arrayBuffer());
+  // A text is a text in a workbook: no cell of it is a formula.
+  expect((await unzipped(bytes)).join('')).not.toContain('<f>');
+  const sheets = await readXlsxFile(bytes);
+  return (name: string) => sheets.find(({ sheet }) => sheet === name)?.data ?? [];
 }
 
 describe('a table that leaves the bench', () => {
@@ -54,12 +57,9 @@ describe('a table that leaves the bench', () => {
     expect(Number(rows[0]?.['Mass, g'])).toBe(body.rows[0].figures.mass.value);
     expect(rows[0]?.['Mass, g, how known']).toBe(body.rows[0].figures.mass.evidence);
     const book = await workbook(`/api/tables/shelf/file?${query}`);
-    const sheet = book.getWorksheet('Shelf');
-    const heads = (sheet?.getRow(1).values as string[]) ?? [];
-    expect(sheet?.getRow(2).getCell(heads.indexOf('Mass, g')).value).toBe(
-      body.rows[0].figures.mass.value,
-    );
-    expect(book.getWorksheet('Provenance')?.getCell('B1').value).toBe('under 320 g');
+    const [heads = [], first = []] = book('Shelf');
+    expect(first[heads.indexOf('Mass, g')]).toBe(body.rows[0].figures.mass.value);
+    expect(book('Provenance')[0]?.[1]).toBe('under 320 g');
   });
   it('is a comparison, a study of pairs, of sides, of a gauge', async () => {
     const editions = 'editions=norrolt-stairwell-mid-cut,wrenfold-latch-low';
@@ -89,13 +89,8 @@ describe('a table that leaves the bench', () => {
     for (const row of changes)
       for (const cell of Object.values(row)) expect(cell).not.toMatch(/^[=+@-]/);
     const book = await workbook('/api/tables/changes/file?person=B1');
-    const sheet = book.getWorksheet('Record of changes');
-    sheet?.eachRow((row) =>
-      row.eachCell((cell) => {
-        expect(cell.formula).toBeUndefined();
-      }),
-    );
-    expect(book.getWorksheet('Provenance')?.getCell('B1').value).toBe('B1');
+    expect(book('Record of changes').length).toBeGreaterThan(10);
+    expect(book('Provenance')[0]?.[1]).toBe('B1');
   });
   it('is refused as its page is', async () => {
     expect((await served.send('GET', '/api/tables/nothing/file')).status).toBe(400);

@@ -16,7 +16,7 @@ import type { FileCall, FileHandlers, Handlers } from '../endpoint.ts';
 import { MOST_TABLE_BYTES, readTableFile } from '../formats/table-grid.ts';
 import { makePassingFolder } from '../passing-folders.ts';
 import { Refusal, wrongValue } from '../problems.ts';
-import { pourBody } from '../request-body.ts';
+import { clientGone, pourBody } from '../request-body.ts';
 import type { Db } from '../store/database.ts';
 import type { Stores } from '../stores.ts';
 import { tableWriters } from './table-rows.ts';
@@ -139,6 +139,7 @@ export function tableRoutes({ db, stores }: { db: Db; stores: Stores }): {
   }
 
   async function look({ query, request, response }: FileCall<'lookAtTable'>): Promise<void> {
+    const gone = clientGone(response);
     const folder = await makePassingFolder();
     try {
       const file = join(folder, 'table');
@@ -148,7 +149,7 @@ export function tableRoutes({ db, stores }: { db: Db; stores: Stores }): {
         MOST_TABLE_BYTES,
         () => 'The file has over 40 MB. Save the one sheet that is wanted as CSV, or split it.',
       );
-      const { grid, sheets, sheet } = await readTableFile(file, query.sheet ?? '');
+      const { grid, sheets, sheet } = await readTableFile(file, query.sheet ?? '', gone);
       const catalogue = stores.lab.catalogue();
       const kind = query.kind ?? guessKind(grid, TABLE_KINDS, catalogue);
       const guessed = guessMapping(grid, kind, catalogue);

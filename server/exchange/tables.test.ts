@@ -1,7 +1,8 @@
-/** Tables of others, end to end: workbooks written by exceljs, CSV in several dialects, what is refused. */
-import ExcelJS from 'exceljs';
+/** Tables of others, end to end: workbooks written by write-excel-file, CSV in several dialects, what is refused. */
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
+import writeXlsxFile from 'write-excel-file/node';
+import yazl from 'yazl';
 import type { TableLook, TableMapping } from '#contract/table-kinds.ts';
 import { servedBench } from '../served-bench.ts';
 
@@ -20,11 +21,29 @@ const read = ({ id }: TableLook, mapping: TableMapping) =>
 const take = ({ id }: TableLook, mapping: TableMapping) =>
   post(`/api/tables/${id}/taking`, mapping);
 
-async function workbook(fill: (book: ExcelJS.Workbook) => void): Promise<Buffer> {
-  const book = new ExcelJS.Workbook();
-  fill(book);
-  return Buffer.from(await book.xlsx.writeBuffer());
+/** A workbook of others: merged cells, formulas and days, as spreadsheets write them. */
+const workbook = (sheets: { sheet: string; data: (object | null)[][] }[]): Promise<Buffer> =>
+  writeXlsxFile(sheets as never).toBuffer();
+
+/** A zip of files, as a stranger may make one. */
+async function zipOf(files: Record<string, string | Buffer>): Promise<Buffer> {
+  const zip = new yazl.ZipFile();
+  for (const [name, content] of Object.entries(files)) zip.addBuffer(Buffer.from(content), name);
+  zip.end();
+  const pieces: Buffer[] = [];
+  for await (const piece of zip.outputStream) pieces.push(piece as Buffer);
+  return Buffer.concat(pieces);
 }
+
+/** The parts of a workbook around its one sheet. */
+const bookAround = (sheet: string) => ({
+  '[Content_Types].xml': '<Types/>',
+  'xl/workbook.xml':
+    '<workbook xmlns:r="r"><sheets><sheet name="A" sheetId="1" r:id="rId1"/></sheets></workbook>',
+  'xl/_rels/workbook.xml.rels':
+    '<Relationships><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/worksheet" Target="worksheets/sheet1.xml"/></Relationships>',
+  'xl/worksheets/sheet1.xml': sheet,
+});
 
 const count = (sql: string) => served().db.prepare(sql).pluck().get();
 
@@ -108,33 +127,28 @@ describe('a table of editions', () => {
 describe('a workbook', () => {
   it('with a title, a head of two lines, merged cells, formulas and days is read', async () => {
     await bench();
-    const bytes = await workbook((book) => {
-      book.addWorksheet('Cover').addRow(['Shoes of the spring']);
-      const sheet = book.addWorksheet('Pairs');
-      sheet.addRow(['Received in spring']);
-      sheet.addRow([]);
-      sheet.addRow(['Tag', 'Brand', 'Model', 'Size', 'Price', null, 'Date received']);
-      sheet.addRow([null, null, null, null, 'paid', 'list', null]);
-      sheet.mergeCells('E3:F3');
-      sheet.addRow([
-        'zz-01',
-        'Tarnhus',
-        'Lanewalk',
-        'UK 8',
-        89,
-        99,
-        new Date(Date.UTC(2026, 1, 14)),
-      ]);
-      sheet.addRow([
-        'zz-02',
-        'Tarnhus',
-        { formula: '"Lane"&"walk"', result: 'Lanewalk' },
-        'EU 42',
-        90,
-        99,
-        46_067,
-      ]);
-    });
+    const bytes = await workbook([
+      { sheet: 'Cover', data: [[{ value: 'Shoes of the spring' }]] },
+      {
+        sheet: 'Pairs',
+        data: [
+          [{ value: 'Received in spring' }],
+          [],
+          [
+            ...['Tag', 'Brand', 'Model', 'Size'].map((value) => ({ value })),
+            { value: 'Price', columnSpan: 2 },
+            null,
+            { value: 'Date received' },
+          ],
+          [{}, {}, {}, {}, { value: 'paid' }, { value: 'list' }, {}],
+          [
+            ...['zz-01', 'Tarnhus', 'Lanewalk', 'UK 8', 89, 99].map((value) => ({ value })),
+            { value: new Date(Date.UTC(2026, 1, 14)), type: Date, format: 'yyyy-mm-dd' },
+          ],
+          ['zz-02', 'Tarnhus', 'Lanewalk', 'EU 42', 90, 99, 46_067].map((value) => ({ value })),
+        ],
+      },
+    ]);
     const cover = await look(bytes);
     expect(cover.body.sheets).toEqual(['Cover', 'Pairs']);
     const { body } = await look(bytes, '?sheet=Pairs&kind=pairs');
@@ -168,13 +182,47 @@ describe('a workbook', () => {
     expect((await look(Buffer.alloc(41 * 1024 * 1024, 'a'))).status).toBe(413);
     expect((await look('\n\n')).body.detail).toContain('nothing in this table');
     expect((await look(Buffer.from([0x4d, 0xfc, 0x0a, 0x31]))).body.detail).toContain('not UTF-8');
-    const { default: yazl } = await import('yazl');
-    const zip = new yazl.ZipFile();
-    zip.addBuffer(Buffer.alloc(70 * 1024 * 1024), 'xl/worksheets/sheet1.xml');
-    zip.end();
-    const pieces: Buffer[] = [];
-    for await (const piece of zip.outputStream) pieces.push(piece as Buffer);
-    expect((await look(Buffer.concat(pieces))).body.detail).toContain('far too large unpacked');
+    const trap = await zipOf({ 'xl/worksheets/sheet1.xml': Buffer.alloc(130 * 1024 * 1024) });
+    expect((await look(trap)).body.detail).toContain('far too large unpacked');
+    // A zip that says it holds little is counted as it is unpacked.
+    const liar = Buffer.from(trap);
+    const directory = liar.lastIndexOf(Buffer.from('PK\u0001\u0002', 'latin1'));
+    liar.writeUInt32LE(1000, directory + 24);
+    liar.writeUInt32LE(1000, 22);
+    expect((await look(liar)).status).toBe(422);
+    expect((await get('/api/health')).status).toBe(200);
+  });
+});
+
+describe('a workbook that a stranger made', () => {
+  const rows = (count: number, row: (n: number) => string) =>
+    `<worksheet><sheetData>${Array.from({ length: count }, (_, n) => row(n + 1)).join('')}</sheetData></worksheet>`;
+
+  it.each([
+    [
+      'rows that all have one number',
+      rows(20_000, (n) => `<row r="1"><c r="A1" t="inlineStr"><is><t>x${n}</t></is></c></row>`),
+    ],
+    [
+      'rows that go on for ever',
+      rows(20_000, (n) => `<row r="${n}"><c r="A${n}"><v>${n}</v></c></row>`),
+    ],
+    ['a cell far out', rows(1, () => '<row r="1048576"><c r="XFD1048576"><v>1</v></c></row>')],
+    ['no sheet in its place', '<nothing/>'],
+    ['markup that never ends', '<worksheet><sheetData><row r="1"><c r="A1"'],
+  ])('with %s is answered, and the server goes on', async (_what, sheet) => {
+    await bench();
+    const { status } = await look(await zipOf(bookAround(sheet)));
+    expect([200, 413, 422]).toContain(status);
+    expect((await get('/api/health')).status).toBe(200);
+  });
+
+  it('names no file outside, and reads none', async () => {
+    await bench();
+    const sheet =
+      '<!DOCTYPE x [<!ENTITY e SYSTEM "file:///etc/passwd">]><worksheet><sheetData><row r="1"><c r="A1" t="inlineStr"><is><t>&e;</t></is></c></row></sheetData></worksheet>';
+    const { body } = await look(await zipOf(bookAround(sheet)));
+    expect(JSON.stringify(body)).not.toContain('root:');
   });
 });
 

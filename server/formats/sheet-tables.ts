@@ -2,6 +2,7 @@
 import Papa from 'papaparse';
 import type { SheetData } from '#core/sheet/sheet-data.ts';
 import { guardFormula } from './guarded-text.ts';
+import { writeWorkbook } from './workbook.ts';
 
 /** Which revision a file is of. */
 export interface IssuedHead {
@@ -96,33 +97,25 @@ function provenanceRows(data: SheetData, head: IssuedHead): Cell[][] {
 }
 
 /** A workbook with typed cells: the figures, and a sheet of provenance. */
-export async function writeSheetWorkbook(data: SheetData, head: IssuedHead): Promise<Buffer> {
-  // Loaded at the first workbook: it is large.
-  const { default: ExcelJS } = await import('exceljs');
-  const book = new ExcelJS.Workbook();
-  book.creator = 'Emvex';
-  book.created = new Date(head.issuedAt);
-  const figures = book.addWorksheet('Figures', { views: [{ state: 'frozen', ySplit: 1 }] });
-  figures.columns = HEADS.map((header) => ({
-    header,
-    width: header === 'basis' || header === 'name' ? 32 : 14,
-  }));
-  figures.getRow(1).font = { bold: true };
-  // A text is a text in a workbook: no spreadsheet runs it.
-  for (const row of rowsOf(data)) figures.addRow(row);
-  const wide = book.addWorksheet('One row', { views: [{ state: 'frozen', ySplit: 1 }] });
-  wide.addRow([
-    'edition',
-    ...data.figures.map(({ name, basis, unit }) => `${name}, ${basis}, ${unit}`),
+export const writeSheetWorkbook = (data: SheetData, head: IssuedHead): Promise<Buffer> =>
+  writeWorkbook([
+    {
+      name: 'Figures',
+      rows: [[...HEADS], ...rowsOf(data)],
+      hasHeads: true,
+      widths: HEADS.map((header) => (header === 'basis' || header === 'name' ? 32 : 14)),
+    },
+    {
+      name: 'One row',
+      rows: [
+        ['edition', ...data.figures.map(({ name, basis, unit }) => `${name}, ${basis}, ${unit}`)],
+        [editionOf(data), ...data.figures.map(({ value }) => value)],
+        ['± in 95 of 100 cases', ...data.figures.map(({ U }) => U)],
+      ],
+      hasHeads: true,
+    },
+    { name: 'Provenance', rows: provenanceRows(data, head), widths: [18, 28, 60, 40] },
   ]);
-  wide.addRow([editionOf(data), ...data.figures.map(({ value }) => value)]);
-  wide.addRow(['± in 95 of 100 cases', ...data.figures.map(({ U }) => U)]);
-  wide.getRow(1).font = { bold: true };
-  const provenance = book.addWorksheet('Provenance');
-  provenance.columns = [{ width: 18 }, { width: 28 }, { width: 60 }, { width: 40 }];
-  for (const row of provenanceRows(data, head)) provenance.addRow(row);
-  return Buffer.from(await book.xlsx.writeBuffer());
-}
 
 /** By the schema in `docs/schema/sheet-1.json`. */
 export const writeSheetJson = (data: SheetData, head: IssuedHead): string =>
