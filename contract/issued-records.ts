@@ -44,7 +44,7 @@ const flatParts = [
         box: z.tuple([z.number(), z.number(), z.number(), z.number()]),
         strokes: z.array(
           z.object({
-            path: z.string(),
+            path: z.string().regex(/^[\d\s.,eE+\-MmLlHhVvCcSsQqTtAaZz]*$/, 'a path of a drawing'),
             dx: z.number(),
             tone: z.enum(['left', 'right', 'ink', 'soft']),
             dashed: z.boolean(),

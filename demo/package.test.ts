@@ -18,6 +18,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import Ajv from 'ajv';
+import Papa from 'papaparse';
 import { v7 as uuid7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import yauzl from 'yauzl';
@@ -32,9 +33,18 @@ type Files = Map<string, Buffer>;
 
 let folder: string;
 const open: ServedApp[] = [];
-beforeAll(() => {
+let demo: ServedApp;
+/** The whole lab of the demo as a package, and the files in it. */
+let bytes: Buffer;
+let files: Files;
+beforeAll(async () => {
   folder = mkdtempSync(join(tmpdir(), 'emvex-package-'));
-});
+  await prepareDemo(join(folder, 'demo.db'), NOW.slice(0, 10));
+  demo = await lab('demo');
+  await settled(demo);
+  bytes = await takeOut(demo);
+  files = await unpack(bytes);
+}, 60_000);
 afterAll(async () => {
   for (const served of open) await served.close();
   rmSync(folder, { recursive: true });
@@ -44,6 +54,13 @@ async function lab(name: string): Promise<ServedApp> {
   const served = await serveApp(join(folder, `${name}.db`), undefined, NOW);
   open.push(served);
   return served;
+}
+
+let strangers = 0;
+/** An empty lab that a stranger's package is brought to. */
+function strange(): Promise<ServedApp> {
+  strangers += 1;
+  return lab(`strange-${strangers}`);
 }
 
 /** What is worked out beside the requests has come to its end. */
@@ -150,17 +167,6 @@ async function saidBy({ send, db }: ServedApp) {
 }
 
 describe('the whole lab of the demo', () => {
-  let demo: ServedApp;
-  let bytes: Buffer;
-  let files: Files;
-  beforeAll(async () => {
-    await prepareDemo(join(folder, 'demo.db'), NOW.slice(0, 10));
-    demo = await lab('demo');
-    await settled(demo);
-    bytes = await takeOut(demo);
-    files = await unpack(bytes);
-  }, 60_000);
-
   it('is described as the standard publishes, and read by its library with every reference', async () => {
     // Draft 4 of JSON Schema; it uses nothing that later drafts changed.
     const { $schema: _, ...schema } = JSON.parse(
@@ -346,10 +352,11 @@ describe('the whole lab of the demo', () => {
     expect(await edited(issued, (text) => text.replace('"title"', '"titel"'))).toMatch(
       /is not what its hash says: it was changed since/,
     );
+    expect(
+      await edited('data/setting.csv', (text) => text.replace('Marlpit', '""Marlpit')),
+    ).toMatch(/data\/setting\.csv, line \d+: value: it is not JSON/);
     // A rule of the book that no look sees: nothing of the rest comes in either.
-    const broken = changed(files, 'data/setting.csv', (text) =>
-      text.replace('Marlpit', '""Marlpit'),
-    );
+    const broken = changed(files, 'data/person.csv', (text) => text.replace(',B2,', ',B1,'));
     const { body } = await look(empty, await pack(broken));
     const { status, body: told } = await empty.send('POST', `/api/package/${body.id}/taking`, {
       answers: {},
@@ -362,6 +369,101 @@ describe('the whole lab of the demo', () => {
       (await empty.send('POST', `/api/package/${body.id}/taking`, { answers: {} })).status,
     ).toBe(409);
   }, 120_000);
+});
+
+describe('a package that a stranger made', () => {
+  /** The cell of a column, on the first line that has one there. */
+  const withCell = (table: string, column: string, value: string) => (text: string) => {
+    const { data, meta } = Papa.parse<Record<string, string>>(text.trim(), { header: true });
+    const row = data.find((one) => one[column] !== '\\N') ?? data[0];
+    if (!row) throw new Error(`no row in ${table}`);
+    row[column] = value;
+    return `${Papa.unparse(data, { columns: meta.fields ?? [], newline: '\n' })}\n`;
+  };
+
+  it.each([
+    ['tester_foot', 'profile', 'null', /expected object/],
+    ['tester_foot', 'profile', '{"lengthLeftMm":"long"}', /lengthLeftMm/],
+    ['tester_foot', 'profile', '{', /not JSON/],
+    ['claim', 'stated_basis', 'null', /expected object/],
+    ['claim', 'stated_basis', '{"place":"moon"}', /place/],
+    ['claim', 'quantity', 'charm', /quantity/],
+    ['pair', 'received_on', 'banana', /a date is written/],
+    ['pair', 'return_by', '2026-02-30', /a date is written/],
+    ['pair', 'shoes', 'three', /shoes/],
+    ['occasion', 'started_at', 'banana', /a time is written/],
+    ['occasion', 'kind', 'party', /kind/],
+    ['reading', 'taken_at', '0001-01-01', /a time is written/],
+    ['reading', 'side', 'middle', /side/],
+    ['match_check', 'seen', '[]', /expected object/],
+    ['try_on', 'answers', 'null', /expected object/],
+    ['outing', 'faults', 'null', /expected array/],
+    ['outing', 'surfaces', '["lava"]', /surfaces/],
+    ['wear_decision', 'judged', '7', /expected object/],
+    ['protocol', 'stack', '{}', /place/],
+    ['gauge_study', 'turns', '[1]', /turns/],
+    ['sheet_words', 'content', '{"kind":"paragraph"}', /content/],
+    ['kept_comparison', 'asked', '{}', /editions/],
+    ['photograph', 'hash', '../../etc/passwd', /64 hexadecimal/],
+    ['edition', 'slug', 'a"><script>', /no name that an address holds/],
+    // What an undo would run: names of tables and columns are no stranger's.
+    [
+      'correction',
+      'edits',
+      '[{"table":"pair SET note = 1; --","id":"x","column":"note","from":null,"to":null}]',
+      /no edit that a correction makes/,
+    ],
+    [
+      'correction',
+      'edits',
+      '[{"table":"pair","id":"x","column":"version","from":1,"to":2}]',
+      /no edit that a correction makes/,
+    ],
+  ])('with %s.%s = %s is refused with file and line, and nothing is taken', async (...given) => {
+    const [table, column, value, says] = given;
+    const empty = await strange();
+    const before = empty.db.serialize();
+    const hostile = changed(files, `data/${table}.csv`, withCell(table, column, value));
+    const { status, body } = await look(empty, await pack(hostile));
+    expect(status, JSON.stringify(body).slice(0, 400)).toBe(422);
+    expect(body.detail).toMatch(new RegExp(`^data/${table}\\.csv, line \\d+: ${column}`));
+    expect(body.detail).toMatch(says);
+    expect(body.detail).toMatch(/Nothing was added/);
+    expect(empty.db.serialize().equals(before)).toBe(true);
+  });
+
+  it.each([
+    'null',
+    '{"title":1}',
+    '{',
+    '{"title":"x","language":"en","parts":[{"kind":"drawings","drawings":[{"box":[0,0,1,"\\"><script>"],"strokes":[],"words":""}]}]}',
+  ])('with a document that cannot be shown (%s) is refused by its file', async (content) => {
+    const [head = '', first = '', ...rest] = (files.get('data/issued.csv')?.toString() ?? '')
+      .trim()
+      .split('\n');
+    const id = /[0-9a-f-]{36}/.exec(first)?.[0] ?? '';
+    const hash = createHash('sha256').update(content).digest('hex');
+    const lines = [head, first.replace(/\b[0-9a-f]{64}\b/, hash), ...rest, ''].join('\n');
+    const hostile = changed(
+      changed(files, 'data/issued.csv', () => lines),
+      `issued/${id}.json`,
+      () => content,
+    );
+    const { status, body } = await look(await strange(), await pack(hostile));
+    expect(body.detail).toContain(`issued/${id}.json cannot be shown`);
+    expect(status).toBe(422);
+  });
+
+  it('brings no setting that is of one database alone', async () => {
+    const empty = await strange();
+    const valueOf = (name: string) =>
+      empty.db.prepare('SELECT value FROM setting WHERE name = ?').pluck().get(name);
+    const before = valueOf('lab-identity');
+    const own = 'lab-identity,"""stolen"""\nbackups,"{""second"":""/tmp""}"\n';
+    await bring(empty, await pack(changed(files, 'data/setting.csv', (text) => text + own)));
+    expect(valueOf('lab-identity')).toBe(before);
+    expect(valueOf('backups')).toBeUndefined();
+  });
 });
 
 describe('two labs', () => {

@@ -110,7 +110,7 @@ test('another person is asked once whose session it is, and each reading keeps w
   await choosePerson('B1');
   await page.getByLabel('Protocol', { exact: true }).selectOption({ label: 'Full bench' });
   await expect(page.locator('#entry')).toBeFocused();
-  await enter(page, '31.2');
+  await enter(page, '312');
   await choosePerson('B2');
   const question = page.getByRole('dialog', {
     name: 'Continue B1’s session as B2, or begin your own?',
@@ -120,7 +120,7 @@ test('another person is asked once whose session it is, and each reading keeps w
   await page.keyboard.press('Enter');
   await expect(question).toBeHidden();
   await expect(page.locator('#entry')).toBeFocused();
-  await enter(page, '31.4');
+  await enter(page, '314');
   await expect(page.getByText('by B2')).toBeVisible();
   // The answer holds after a reload.
   await page.reload();
@@ -139,7 +139,8 @@ test('another person is asked once whose session it is, and each reading keeps w
   await choosePerson('T1');
   await page.getByRole('button', { name: 'Begin your own session' }).click();
   await expect(page.locator('#entry')).toBeFocused();
-  await enter(page, '31.3');
+  await page.keyboard.press('[');
+  await enter(page, '313');
   await expect.poll(readers).toEqual([
     ['B1', 'B1', 'B2'],
     ['T1', 'T1'],

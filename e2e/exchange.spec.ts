@@ -177,7 +177,17 @@ test('the book is copied, changed and restored after a look inside', async ({ pa
   await expect(inside).toContainText('1 change of the book is not in the copy');
   await expect(inside.getByRole('row').filter({ hasText: 'Readings' })).toContainText(/[\d,]{4,}/);
   await requireClean(page);
-  await inside.getByRole('button', { name: /^Restore this copy/ }).press('Enter');
+  // Writing is shut first, so that what would be lost stays as it is shown.
+  await inside.getByRole('button', { name: 'Restore this copy…' }).press('Enter');
+  await expect(inside.getByText('Nothing is written meanwhile')).toBeVisible();
+  const shut = await page.request.get(`${demo.address}/api/health`);
+  expect((await shut.json()).trouble).toMatch(/about to be restored/);
+  await inside.getByRole('button', { name: 'Cancel' }).press('Enter');
+  await expect(inside.getByRole('button', { name: 'Restore this copy…' })).toBeVisible();
+  const again = await page.request.get(`${demo.address}/api/health`);
+  expect((await again.json()).trouble).toBeNull();
+  await inside.getByRole('button', { name: 'Restore this copy…' }).press('Enter');
+  await inside.getByRole('button', { name: /^Restore this copy, set/ }).press('Enter');
   await expect(page.getByRole('row').filter({ hasText: 'set aside' })).toBeVisible({
     timeout: 20_000,
   });

@@ -5,6 +5,7 @@ import { columnsInTable, type OpenPackage, readTable } from '../formats/lab-pack
 import { Refusal } from '../problems.ts';
 import type { Db } from '../store/database.ts';
 import { OWN_SETTINGS, type PackageTable } from '../store/package-tables.ts';
+import { documentFault, rowFault } from './package-rules.ts';
 
 const AFFINITY = { string: 'TEXT', integer: 'INTEGER', number: 'REAL', binary: 'BLOB' } as const;
 
@@ -46,7 +47,12 @@ async function fillTable(
      VALUES (?, ${names.map(() => '?').join(', ')})`,
   );
   for await (const rows of readTable(opened, table)) {
-    for (const { line, cells } of rows) insert.run(line, ...cells);
+    for (const { line, cells } of rows) {
+      const row = Object.fromEntries(names.map((name, at) => [name, cells[at] ?? null]));
+      const fault = rowFault(table.name, row);
+      if (fault) throw refuse(fileOf(table), line, `${fault[0]}: ${fault[1]}.`);
+      insert.run(line, ...cells);
+    }
     onRows(rows.length);
   }
 }
@@ -69,6 +75,9 @@ async function fillIssued(db: Db, opened: OpenPackage): Promise<void> {
         line,
         `what was issued as ${id} is not what its hash says: it was changed since.`,
       );
+    const fault = documentFault(content.toString());
+    if (fault !== undefined)
+      throw refuse('data/issued.csv', line, `issued/${id}.json cannot be shown (${fault}).`);
     write.run(content.toString(), id);
   }
 }

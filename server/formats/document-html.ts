@@ -1,4 +1,5 @@
 /** A document of the bench as one HTML file that needs nothing beside it: fonts and pictures are in it. */
+import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import {
   type BenchDocument,
@@ -10,12 +11,14 @@ import {
 import type { WordBlock } from '#core/sheet/sheet-words.ts';
 import { font, type Weight } from './pdf-page.ts';
 
-const escapeText = (text: string): string =>
-  text
+/** Whatever a document says, as text between tags or inside an attribute: the one writer of both. */
+const escapeText = (said: string | number): string =>
+  String(said)
     .replaceAll('&', '&amp;')
     .replaceAll('<', '&lt;')
     .replaceAll('>', '&gt;')
-    .replaceAll('"', '&quot;');
+    .replaceAll('"', '&quot;')
+    .replaceAll("'", '&#39;');
 
 /** Letters that the font keeps in a file of its own are taken from there. */
 const RANGES = {
@@ -70,13 +73,13 @@ function wordsHtml(blocks: readonly WordBlock[]): string {
 function drawingHtml({ box, strokes, labels = [], words }: DocumentDrawing): string {
   const paths = strokes.map(
     ({ path, dx, tone, dashed }) =>
-      `<path class="${tone}${dashed ? ' dashed' : ''}" d="${escapeText(path)}" transform="translate(${dx} 0)"/>`,
+      `<path class="${escapeText(tone)}${dashed ? ' dashed' : ''}" d="${escapeText(path)}" transform="translate(${escapeText(dx)} 0)"/>`,
   );
   const texts = labels.map(
     ({ x, y, text, anchor, size, strong }) =>
-      `<text x="${x}" y="${y}" font-size="${size}" text-anchor="${anchor}"${strong ? ' font-weight="700"' : ''}>${escapeText(text)}</text>`,
+      `<text x="${escapeText(x)}" y="${escapeText(y)}" font-size="${escapeText(size)}" text-anchor="${escapeText(anchor)}"${strong ? ' font-weight="700"' : ''}>${escapeText(text)}</text>`,
   );
-  return `<figure><svg viewBox="${box.join(' ')}" role="img" aria-label="${escapeText(words)}">${paths.join('')}${texts.join('')}</svg><figcaption>${escapeText(words)}</figcaption></figure>`;
+  return `<figure><svg viewBox="${escapeText(box.join(' '))}" role="img" aria-label="${escapeText(words)}">${paths.join('')}${texts.join('')}</svg><figcaption>${escapeText(words)}</figcaption></figure>`;
 }
 
 function factsHtml(rows: readonly (readonly [string, string])[]): string {
@@ -152,10 +155,12 @@ export function writeDocumentHtml(
   { layout, foot = '' }: { layout?: DocumentLayout | undefined; foot?: string } = {},
 ): string {
   const { title, under = '', opposite = '', language } = document;
+  const style = `${face(400)}${face(700)}${STYLE}`;
+  const styleHash = createHash('sha256').update(style).digest('base64');
   return `<!doctype html>
 <html lang="${escapeText(language)}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width,initial-scale=1">
-<meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src data:; font-src data:; style-src 'unsafe-inline'">
-<title>${escapeText(title)}</title><style>${face(400)}${face(700)}${STYLE}</style></head>
+<meta http-equiv="Content-Security-Policy" content="default-src 'none'; img-src data:; font-src data:; style-src 'sha256-${styleHash}'; form-action 'none'; base-uri 'none'">
+<title>${escapeText(title)}</title><style>${style}</style></head>
 <body><article><h1>${escapeText(title)}</h1><div class="under"><span>${escapeText(under)}</span><span>${escapeText(opposite)}</span></div>
 ${partsIn(document, layout).map(partHtml).join('\n')}
 <footer>${escapeText(foot)}</footer></article></body></html>

@@ -141,6 +141,32 @@ interface RowEdit {
 }
 export type Edit = ColumnEdit | RowEdit;
 
+const isOneOf = (words: readonly string[], word: unknown) => words.includes(word as string);
+const isValue = (value: unknown) =>
+  value === null || typeof value === 'string' || typeof value === 'number';
+
+/** True for an edit that a correction may make: names of tables and columns are of this list, and no others. */
+export function isEdit(edit: unknown): edit is Edit {
+  if (typeof edit !== 'object' || edit === null) return false;
+  const { table, id, column, from, to, list, row, added } = edit as Record<string, unknown>;
+  if (typeof table === 'string' && Object.hasOwn(TABLES, table))
+    return (
+      typeof id === 'string' &&
+      isOneOf(TABLES[table as CorrectedTable].columns, column) &&
+      isValue(from) &&
+      isValue(to)
+    );
+  if (typeof list !== 'string' || !Object.hasOwn(LISTS, list)) return false;
+  return (
+    typeof added === 'boolean' &&
+    typeof row === 'object' &&
+    row !== null &&
+    Object.entries(row).every(
+      ([name, value]) => isOneOf(LISTS[list as keyof typeof LISTS], name) && isValue(value),
+    )
+  );
+}
+
 /** What a change put right, with the words it is listed by. */
 export interface Correction {
   changeId: string;
