@@ -1,5 +1,6 @@
 /** Pairs: received, changed, listed. */
 import { z } from 'zod';
+import { SIDES } from '#core/catalogue/quantities.ts';
 import { TRY_ON_OUTCOMES } from '#core/fit/try-on-verdict.ts';
 import {
   claimTextFields,
@@ -8,7 +9,7 @@ import {
   newClaim,
   reportedFields,
 } from './edition-records.ts';
-import { day, id, kilometres, pageOf, remark, sizeLabel, words } from './fields.ts';
+import { day, id, kilometres, matchFeatureId, pageOf, remark, sizeLabel, words } from './fields.ts';
 import { placedPart } from './insole-records.ts';
 import { session } from './reading-records.ts';
 import { WEAR_ANSWERS } from './wear-records.ts';
@@ -138,6 +139,9 @@ export const pairRecord = z.object({
   }),
   edition: editionRecord,
   sessions: z.array(session),
+  checked: z
+    .array(z.object({ quantity: matchFeatureId, side: z.enum(SIDES) }))
+    .describe('readings that stand, of its checks of left against right'),
   kmNow: kilometres.describe('worn by now, as far as it was said'),
   placed: z.array(placedPart).describe('insoles and laces that are in it by name'),
 });

@@ -46,6 +46,7 @@ import { correctionRoutes } from './receive/correction-routes.ts';
 import { pairRoutes } from './receive/pair-routes.ts';
 import { walkRoutes } from './receive/walk-routes.ts';
 import { wishRoutes } from './receive/wish-routes.ts';
+import { requireUtf8 } from './request-body.ts';
 import { issueFileRoutes, issueRoutes } from './sheets/issue-routes.ts';
 import { lastYearsOf } from './sheets/line.ts';
 import { lineRoutes } from './sheets/line-routes.ts';
@@ -177,7 +178,7 @@ export function createApp(options: AppOptions): BenchApp {
         now,
         log,
         pages: options.hall?.pages ?? '',
-        keepPicture: pictures.keep,
+        keepPicture: (bytes, gone) => pictures.keep(bytes, gone, 'phones'),
         keepTryOn: (pair, said, at) => keepHallTryOn(stores, pair, said, at),
         requireFree,
       }),
@@ -219,11 +220,15 @@ export function createApp(options: AppOptions): BenchApp {
   app.disable('x-powered-by');
   app.set('etag', false);
   app.use(logRequests(log, UNTIMED), guardHost, guardCharset, protection);
-  app.use('/api/calc', express.json({ limit: LARGEST_CALCULATION }));
-  app.use('/api', express.json({ limit: LARGEST_BODY }), (_request, response, next) => {
-    response.set({ 'Cache-Control': 'no-store', [LAB_HEADER]: identity });
-    next();
-  });
+  app.use('/api/calc', express.json({ limit: LARGEST_CALCULATION, verify: requireUtf8 }));
+  app.use(
+    '/api',
+    express.json({ limit: LARGEST_BODY, verify: requireUtf8 }),
+    (_request, response, next) => {
+      response.set({ 'Cache-Control': 'no-store', [LAB_HEADER]: identity });
+      next();
+    },
+  );
   app.use(guardPage, guardLab(identity));
   // Worked out when somebody asks: it takes longer than all else of a start.
   let description: ReturnType<typeof describeApi> | undefined;

@@ -18,6 +18,7 @@ import { changeId } from './change-id.ts';
 import { Refusal } from './problems.ts';
 import { clientGone } from './request-body.ts';
 import type { ChangeStore } from './store/changes.ts';
+import { whenFree } from './store/when-free.ts';
 
 export interface Call<N extends PathName> {
   params: ParamsOf<N>;
@@ -95,17 +96,15 @@ function respond(wiring: Wiring, name: PathName, handler: AnyHandler) {
       if (!gone.aborted) response.json(answer);
       return;
     }
-    const answer = wiring.changes.apply(
-      {
-        id,
-        at: now,
-        person,
-        action: name,
-        subject: subjectOf(name, params, body),
-        request: body,
-      },
-      work,
-    );
+    const change = {
+      id,
+      at: now,
+      person,
+      action: name,
+      subject: subjectOf(name, params, body),
+      request: body,
+    };
+    const answer = await whenFree(() => wiring.changes.apply(change, work));
     response.json(answer);
   };
 }

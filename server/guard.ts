@@ -31,7 +31,7 @@ export const guardHost: RequestHandler = (request, response, next) => {
   const { origin } = request.headers;
   const elsewhere = origin !== undefined && !isOwnOrigin(origin, port);
   const crossSite =
-    request.headers['sec-fetch-site'] === 'cross-site' && request.path.startsWith('/api/');
+    request.headers['sec-fetch-site'] === 'cross-site' && /^\/api(?:\/|$)/i.test(request.path);
   if (elsewhere || crossSite) {
     sendProblem(response, problemOf(403, 'Requests from other web pages are refused.'));
     return;

@@ -1,4 +1,5 @@
 /** Takes the body of a request as a stream, with a limit, so that the sender always gets an answer. */
+import { isUtf8 } from 'node:buffer';
 import { createHash } from 'node:crypto';
 import { Transform, Writable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -12,6 +13,12 @@ export function clientGone(response: Response): AbortSignal {
     if (!response.writableEnded) controller.abort();
   });
   return controller.signal;
+}
+
+/** Refuses JSON that is not UTF-8: letters that cannot be read would be stored as others. */
+export function requireUtf8(_request: unknown, _response: unknown, body: Buffer): void {
+  if (!isUtf8(body))
+    throw new Refusal(400, 'The body is not UTF-8 text: send it as UTF-8. Nothing was changed.');
 }
 
 interface Poured {
@@ -58,7 +65,10 @@ export async function pourBody(
   }
 }
 
-const MOST_PICTURE_BYTES = 25 * 1024 * 1024;
+export const MOST_PICTURE_BYTES = 25 * 1024 * 1024;
+
+export const tooLargePicture = () =>
+  'A photograph is at most 25 MB. Save it smaller and take it again.';
 
 /** A picture whole, as it was sent. */
 export async function readPicture(request: Request): Promise<Buffer> {
@@ -69,11 +79,6 @@ export async function readPicture(request: Request): Promise<Buffer> {
       done();
     },
   });
-  await pourBody(
-    request,
-    collect,
-    MOST_PICTURE_BYTES,
-    () => 'A photograph is at most 25 MB. Save it smaller and take it again.',
-  );
+  await pourBody(request, collect, MOST_PICTURE_BYTES, tooLargePicture);
   return Buffer.concat(chunks);
 }

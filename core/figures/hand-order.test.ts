@@ -57,6 +57,17 @@ describe('the order of the hand', () => {
       'heel-stack right',
     ]);
   });
+  it('does not go back by itself to what was left out', () => {
+    const stateOf = (place: Place) => ({
+      taken: place.quantity === 'mass' ? 0 : 2,
+      wantsMore: false,
+    });
+    for (const order of ['shoes in turn', 'one shoe at a time'] as const) {
+      const last = placesInOrder(STATIONS, SIDES, order).at(-1)!;
+      // The next figure would be taken for mass; a person asks for that.
+      expect(nextPlace(last, STATIONS, SIDES, order, stateOf)).toEqual(last);
+    }
+  });
   it('goes along the order and round its end', () => {
     const places = placesInOrder(STATIONS, SIDES, 'shoes in turn');
     expect(placeAlong(places[3]!, places, 1)).toEqual(places[0]);

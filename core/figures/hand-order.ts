@@ -36,9 +36,10 @@ export function placesInOrder(
 
 /**
  * Where to go after a reading: the other shoe of this station while it is behind, the same place
- * while readings are wanted there, then the next place that still wants some, then onwards.
+ * while readings are wanted there, then the next place after it that still wants some.
  *
- * @returns the current place where nothing is wanted anywhere after it
+ * @returns the current place where nothing is wanted after it: what was left out before is gone to on request only,
+ *   else the next figure would be taken for it
  */
 export function nextPlace(
   current: Place,
@@ -59,8 +60,7 @@ export function nextPlace(
     if (fewest) return fewest;
   } else if (wants(current)) return current;
   const at = places.findIndex((place) => samePlace(place, current));
-  const after = [...places.slice(at + 1), ...places.slice(0, at)];
-  return after.find(wants) ?? current;
+  return places.slice(at + 1).find(wants) ?? current;
 }
 
 /** The place one step along the order, round the end. */

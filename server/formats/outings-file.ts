@@ -102,7 +102,7 @@ const readRatings = (text: string): Record<string, number> =>
       .filter(Boolean)
       .map((one) => {
         const [, name = one, value = ''] = /^(.*?) (\S+)$/.exec(one) ?? [];
-        return [name, value === '' ? Number.NaN : Number(value)];
+        return [name, /^\d{1,2}$/.test(value) ? Number(value) : Number.NaN];
       }),
   );
 

@@ -254,7 +254,7 @@ export function readingsReader(
           ? `${definition.name} is worked out; give ${inputsOf(definition.computed).join(' and ')}.`
           : `“${quantity.slice(0, 40)}” is not in the catalogue; names are as in heel-stack.`,
       );
-    const trial = Number(text('trial'));
+    const trial = /^\d{1,9}$/.test(text('trial').trim()) ? Number(text('trial')) : Number.NaN;
     if (!Number.isInteger(trial) || trial < 1 || trial > MOST_TRIALS)
       fault(
         'trial',

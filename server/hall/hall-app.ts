@@ -19,13 +19,15 @@ import { type Log, logRequests } from '../log.ts';
 import { changeOuting, keepOuting, withdrawOuting } from '../outings.ts';
 import { problemHandler, Refusal } from '../problems.ts';
 import { protection } from '../protection.ts';
-import { clientGone, readPicture } from '../request-body.ts';
+import { clientGone, requireUtf8 } from '../request-body.ts';
 import type { FoundLink } from '../store/hall-links.ts';
 import type { StoredPair } from '../store/pairs.ts';
 import type { StoredOuting } from '../store/wear.ts';
+import { whenFree } from '../store/when-free.ts';
 import type { Stores } from '../stores.ts';
 import { guardHallHost, type HallRefused, limitCalls, requireLink } from './hall-guard.ts';
 import { hallView } from './hall-view.ts';
+import { picturesOfLinks } from './link-pictures.ts';
 
 const LARGEST_BODY = '64kb';
 
@@ -135,15 +137,20 @@ export function createHallApp(options: HallOptions): Express {
   const { stores, now, log, pages, hosts, isPrivate, onRefused } = options;
   const { calls, ownPair } = testersCalls(options);
   const identity = stores.lab.identity();
+  const pictures = picturesOfLinks();
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
-  app.use(logRequests(log, ['/hall/pictures']), ...limitCalls(onRefused));
+  app.use(logRequests(log, ['/hall/pictures']), ...limitCalls(stores, onRefused));
   app.use(guardHallHost(hosts, onRefused), guardCharset, protection);
-  app.use('/hall', express.json({ limit: LARGEST_BODY }), (_request, response, next) => {
-    response.set({ 'Cache-Control': 'no-store', [LAB_HEADER]: identity });
-    next();
-  });
+  app.use(
+    '/hall',
+    express.json({ limit: LARGEST_BODY, verify: requireUtf8 }),
+    (_request, response, next) => {
+      response.set({ 'Cache-Control': 'no-store', [LAB_HEADER]: identity });
+      next();
+    },
+  );
   app.use(guardLab(identity));
 
   const enter = (request: Request, of?: 'tester' | 'pair') => {
@@ -160,7 +167,7 @@ export function createHallApp(options: HallOptions): Express {
   for (const name of Object.keys(calls) as Changes[]) {
     const { at, of, body: bodySchema } = HALL_CALLS[name] as (typeof HALL_CALLS)['addOuting'];
     const [, path = ''] = at.split(' ');
-    app.post(path, (request: Request, response: Response) => {
+    app.post(path, async (request: Request, response: Response) => {
       const link = enter(request, of);
       const change = changeId(request);
       const at = now();
@@ -172,7 +179,7 @@ export function createHallApp(options: HallOptions): Express {
         (calls[name] as (call: unknown) => unknown)({ id, body, change, now: at, person });
       const subject = id || ((body as { id?: string } | undefined)?.id ?? name);
       const told = { id: change, at, person, action: name, subject, request: body };
-      response.json(stores.changes.apply(told, work));
+      response.json(await whenFree(() => stores.changes.apply(told, work)));
     });
   }
 
@@ -183,16 +190,19 @@ export function createHallApp(options: HallOptions): Express {
     const person = personOf(link);
     if (link.tester !== null) ownPair({ person }, pairId);
     else if (link.pairId !== pairId) throw new Refusal(404, 'This link is for another pair.');
-    const kept = await options.keepPicture(await readPicture(request), clientGone(response));
+    const gone = clientGone(response);
+    const kept = await pictures.keep(link.id, request, (bytes) => options.keepPicture(bytes, gone));
     options.requireFree();
     const at = now();
     const fields = { subjectKind: 'pair' as const, subjectId: pairId, side, caption, ...kept };
     const told = { id: change, at, person, action: 'addPhotograph', subject: id, request: fields };
     response.json(
-      stores.changes.apply(told, () => {
-        stores.photographs.add({ id, ...fields, addedAt: at, person });
-        return { id };
-      }),
+      await whenFree(() =>
+        stores.changes.apply(told, () => {
+          stores.photographs.add({ id, ...fields, addedAt: at, person });
+          return { id };
+        }),
+      ),
     );
   });
 

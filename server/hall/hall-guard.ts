@@ -8,9 +8,9 @@ import { type FoundLink, hashOfSecret } from '../store/hall-links.ts';
 import type { Stores } from '../stores.ts';
 
 const MINUTE_MS = 60_000;
-/** So many refused calls from one address in a quarter of an hour, and all more are turned away. */
-const MOST_REFUSED = 30;
-/** So many calls from one address in a minute. */
+/** So many wrong secrets from one address in a quarter of an hour, and all more are turned away. */
+const MOST_GUESSES = 30;
+/** So many calls by one link, or from one address without one, in a minute. */
 const MOST_CALLS = 240;
 
 /** A refusal of the hall, that is told in the record of changes. */
@@ -47,25 +47,58 @@ export function guardHallHost(
   };
 }
 
-/** Turns away who calls too often, or was refused too often. */
-export function limitCalls(onRefused: (refused: HallRefused) => void): RequestHandler[] {
-  const limit = (most: number, windowMs: number, refusedOnly: boolean) =>
+/** The link that a request names by its secret, and whether it comes from the phone that opened it. */
+function linkOf(stores: Stores, request: Request): { link?: FoundLink; isRightful: boolean } {
+  const given = hallSecret.safeParse(request.get(HALL_SECRET_HEADER)?.replace(/^Link /, ''));
+  const link = given.success ? stores.hallLinks.bySecret(given.data) : undefined;
+  if (!link) return { isRightful: false };
+  const phone = hallSecret.safeParse(request.get(HALL_PHONE_HEADER));
+  const isRightful =
+    phone.success && (link.phoneHash === null || link.phoneHash === hashOfSecret(phone.data));
+  return { link, isRightful };
+}
+
+/** Answered where the secret of a link, or that of its phone, is wrong. */
+const WRONG_SECRET = [401, 403];
+
+/**
+ * Turns away who guesses secrets, and who calls without end. Only wrong secrets count as guesses: a rightful tester is
+ * not shut out by conflicts, by a busy lab, or by others at the same address.
+ */
+export function limitCalls(
+  stores: Stores,
+  onRefused: (refused: HallRefused) => void,
+): RequestHandler[] {
+  const tell =
+    (words: string): RequestHandler =>
+    (request, response) => {
+      onRefused({ why: 'Too many calls', linkId: undefined, from: addressOf(request) });
+      sendProblem(response, problemOf(429, words));
+    };
+  const keyOf = (request: Request) => {
+    const { link, isRightful } = linkOf(stores, request);
+    const address = ipKeyGenerator(addressOf(request));
+    if (!link) return address;
+    return isRightful ? `link ${link.id}` : `link ${link.id} at ${address}`;
+  };
+  const shared = { standardHeaders: 'draft-8', legacyHeaders: false, keyGenerator: keyOf } as const;
+  return [
     rateLimit({
-      windowMs,
-      limit: most,
-      skipSuccessfulRequests: refusedOnly,
-      standardHeaders: 'draft-8',
-      legacyHeaders: false,
-      keyGenerator: (request) => ipKeyGenerator(addressOf(request)),
-      handler: (request, response) => {
-        onRefused({ why: 'Too many calls', linkId: undefined, from: addressOf(request) });
-        sendProblem(
-          response,
-          problemOf(429, 'Too many calls from this phone. Wait a quarter of an hour.'),
-        );
-      },
-    });
-  return [limit(MOST_CALLS, MINUTE_MS, false), limit(MOST_REFUSED, 15 * MINUTE_MS, true)];
+      ...shared,
+      windowMs: MINUTE_MS,
+      limit: MOST_CALLS,
+      handler: tell('Too many calls from this phone. Wait a minute: what you typed is kept.'),
+    }),
+    rateLimit({
+      ...shared,
+      windowMs: 15 * MINUTE_MS,
+      limit: MOST_GUESSES,
+      skip: (request) => linkOf(stores, request).isRightful,
+      skipSuccessfulRequests: true,
+      requestWasSuccessful: (_request, response) => !WRONG_SECRET.includes(response.statusCode),
+      handler: tell('Too many wrong links from here. Wait a quarter of an hour.'),
+    }),
+  ];
 }
 
 /** The link that a request carries the secret of. The first phone that opens it is the only one. */

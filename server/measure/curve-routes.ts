@@ -9,6 +9,7 @@ import { readCurveStream } from '../formats/curve-csv.ts';
 import { summarisePair } from '../measured-pairs.ts';
 import { Refusal, requirePast } from '../problems.ts';
 import { pourBody } from '../request-body.ts';
+import { whenFree } from '../store/when-free.ts';
 import type { Stores } from '../stores.ts';
 
 const CSV = 'text/csv; charset=utf-8';
@@ -54,20 +55,22 @@ async function addCurve(
     temperatureC: query.temperatureC ?? null,
     humidityPct: query.humidityPct ?? null,
   };
-  const answer = stores.changes.apply(
-    {
-      id: change,
-      at: now(),
-      person: personCode(request),
-      action: 'addCurve',
-      subject: curve,
-      request: { ...draft, samples: read.value.curve.x.length },
-    },
-    () => {
-      const recorded = recordCurve(stores, draft, read.value);
-      summarisePair(stores, stores.sessions.byId(sessionId).pairId, { sessionId });
-      return recorded;
-    },
+  const answer = await whenFree(() =>
+    stores.changes.apply(
+      {
+        id: change,
+        at: now(),
+        person: personCode(request),
+        action: 'addCurve',
+        subject: curve,
+        request: { ...draft, samples: read.value.curve.x.length },
+      },
+      () => {
+        const recorded = recordCurve(stores, draft, read.value);
+        summarisePair(stores, stores.sessions.byId(sessionId).pairId, { sessionId });
+        return recorded;
+      },
+    ),
   );
   response.json(answer);
 }

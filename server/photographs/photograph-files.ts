@@ -97,7 +97,10 @@ export function photographFiles(folder: string, mostMs = MOST_MS) {
   const pathOf = (hash: string, size: PhotographSize) =>
     join(folder, size === 'full' ? `${hash}.webp` : `${hash}-small.webp`);
   const running = new Set<ChildProcess>();
-  let turn: Promise<unknown> = Promise.resolve();
+  const turns = {
+    bench: Promise.resolve<unknown>(undefined),
+    phones: Promise.resolve<unknown>(undefined),
+  };
 
   function write(path: string, content: Uint8Array): void {
     if (existsSync(path)) return;
@@ -133,14 +136,19 @@ export function photographFiles(folder: string, mostMs = MOST_MS) {
     /**
      * Keeps a picture upright, no larger than it needs to be, and without its metadata: place,
      * time and camera are private. The profile of its colours is applied, not kept. Pictures are
-     * read one at a time: a large one takes some hundred MB while it lasts.
+     * read one at a time: a large one takes some hundred MB while it lasts. Those of phones have a turn of their
+     * own, and hold up none of the bench.
      *
      * @param gone aborted once nobody waits for the answer
      */
-    keep(bytes: Buffer, gone: AbortSignal): Promise<KeptPicture> {
+    keep(
+      bytes: Buffer,
+      gone: AbortSignal,
+      from: keyof typeof turns = 'bench',
+    ): Promise<KeptPicture> {
       requireKind(bytes);
-      const kept = turn.then(() => keepNow(bytes, gone));
-      turn = kept.catch(() => undefined);
+      const kept = turns[from].then(() => keepNow(bytes, gone));
+      turns[from] = kept.catch(() => undefined);
       return kept;
     },
     remove(hash: string): void {

@@ -5,6 +5,7 @@ import { type FileCall, type FileHandlers, type Handlers, personCode } from '../
 import { notFound } from '../problems.ts';
 import { clientGone, readPicture } from '../request-body.ts';
 import type { StoredPhotograph } from '../store/photographs.ts';
+import { whenFree } from '../store/when-free.ts';
 import type { Stores } from '../stores.ts';
 import { PHOTOGRAPH_TYPE, type PhotographFiles, type PhotographSize } from './photograph-files.ts';
 
@@ -38,20 +39,22 @@ export function photographFileRoutes(
       requireFree();
       const person = personCode(request);
       const at = now();
-      const answer = stores.changes.apply(
-        {
-          id: change,
-          at,
-          person,
-          action: 'addPhotograph',
-          subject: id,
-          request: { ...fields, ...kept },
-        },
-        () => {
-          const photograph = { id, ...fields, ...kept, addedAt: at, person };
-          stores.photographs.add(photograph);
-          return shown(photograph);
-        },
+      const answer = await whenFree(() =>
+        stores.changes.apply(
+          {
+            id: change,
+            at,
+            person,
+            action: 'addPhotograph',
+            subject: id,
+            request: { ...fields, ...kept },
+          },
+          () => {
+            const photograph = { id, ...fields, ...kept, addedAt: at, person };
+            stores.photographs.add(photograph);
+            return shown(photograph);
+          },
+        ),
       );
       response.json(answer);
     },

@@ -39,6 +39,7 @@ export function pairRoutes(stores: Stores): PairHandlers {
           ...session,
           placed: namesAt(session.startedAt),
         })),
+        checked: stores.matches.standingOf(pair.id),
         kmNow: stores.wear.kmOf(pair.id) ?? pair.wornKm,
         placed: stores.namedParts.inPair(pair.id, now.slice(0, 10)),
       };

@@ -247,11 +247,8 @@ function migrate(db: Db, path: string, today: string, log: Log | undefined): voi
   if (current > 0) log?.info({ from: current, to: NEWEST }, 'the book was brought to this version');
 }
 
-/**
- * A write waits this long, and is then asked to come again: a longer wait would keep every other
- * request waiting with it.
- */
-const BUSY_MS = 250;
+/** A write that finds the database locked is tried again without holding up others: see when-free.ts. */
+const BUSY_MS = 5;
 
 function prepareConnection(db: Db, busyMs: number): void {
   db.pragma('foreign_keys = ON');

@@ -11,6 +11,7 @@ import type {
 import { MATCH_FEATURES, type MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { matchFeature } from '#core/catalogue/match-features.ts';
 import { addLook, NOTHING_SEEN } from '#core/catalogue/match-look.ts';
+import type { Side } from '#core/catalogue/quantities.ts';
 import { closedFault } from '#core/figures/occasion.ts';
 import type { Reading, ReadingDraft } from '#core/figures/reading.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
@@ -98,6 +99,11 @@ export function matchStore(db: Db, readings: ReadingStore) {
      WHERE own.id = @pairId AND p.decision <> 'return'`,
   );
 
+  const selectStandingOf = db.prepare<[string], { quantity: MatchFeatureId; side: Side }>(
+    `SELECT r.quantity, r.side
+     FROM occasion o CROSS JOIN standing_reading r ON r.occasion = o.n
+     WHERE o.pair_id = ? AND o.kind = 'check'`,
+  );
   const selectTouched = db.prepare<
     [{ id: string; since: string; pairId: string }],
     { tag: string; readings: number; decision: string }
@@ -152,6 +158,8 @@ export function matchStore(db: Db, readings: ReadingStore) {
       insertCheck.run({ id, kind, seen: JSON.stringify(seen) });
     },
     byId,
+    /** Which features were read on which shoe of a pair, reading by reading that stands. */
+    standingOf: (pairId: string) => selectStandingOf.all(pairId),
     ofPair: (pairId: string): MatchCheck[] => selectOfPair.all(pairId).map(asCheck),
     see(id: string, look: MatchLook): void {
       const check = byId(id);

@@ -96,7 +96,7 @@ export const FiguresSoFar = memo(function FiguresSoFar({
       </div>
       <div>
         <dt>Basis</dt>
-        <dd>{stack ? nameStackBasis(stack) : 'no stack taken yet'}</dd>
+        <dd>{stack ? nameStackBasis(stack) : 'no stack in this session'}</dd>
       </div>
     </dl>
   );

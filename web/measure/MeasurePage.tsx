@@ -1,7 +1,7 @@
-import { useLocalStorage } from '@mantine/hooks';
 import { useEffect } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { useLab, usePair } from '../api/queries.ts';
+import { useDraft } from '../kit/draft.ts';
 import { putOnBench } from '../shell/bench.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { Bench } from './Bench.tsx';
@@ -12,11 +12,7 @@ export function MeasurePage() {
   const { tag = '' } = useParams();
   const pair = usePair(tag);
   const lab = useLab();
-  const [chosen, choose] = useLocalStorage<string | null>({
-    key: `emvex-protocol-${tag}`,
-    defaultValue: null,
-    getInitialValueInEffect: false,
-  });
+  const [{ chosen }, choose] = useDraft(`protocol of ${tag}`, { chosen: null as string | null });
   // A check of wear leads here with its protocol.
   const [params, setParams] = useSearchParams();
   useEffect(() => {
@@ -33,7 +29,7 @@ export function MeasurePage() {
       lab={lab.data}
       protocol={protocol}
       onProtocol={(id) => {
-        choose(id);
+        choose({ chosen: id });
         setParams({}, { replace: true });
       }}
     />

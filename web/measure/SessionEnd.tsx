@@ -24,7 +24,11 @@ export const SessionEnd = memo(function SessionEnd({
     .filter((station) => !station.optional)
     .flatMap(({ quantity }) =>
       sides
-        .filter((side) => sitting.valuesAt(quantity, side).length === 0)
+        .filter(
+          (side) =>
+            sitting.valuesAt(quantity, side).length === 0 &&
+            sitting.countedAt(quantity, side) === 0,
+        )
         .map((side) => nameStation(quantity, side, catalogue)),
     );
   const doubts = [

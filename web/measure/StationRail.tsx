@@ -22,9 +22,9 @@ export const StationRail = memo(function StationRail({
   onChoose: (quantity: MeasuredQuantityId, side: Side) => void;
 }) {
   const catalogue = useCatalogue();
-  const done = places.filter(
-    ({ quantity, side }) => sitting.valuesAt(quantity, side).length > 0,
-  ).length;
+  const isDone = (quantity: MeasuredQuantityId, side: Side) =>
+    sitting.valuesAt(quantity, side).length > 0 || sitting.countedAt(quantity, side) > 0;
+  const done = places.filter(({ quantity, side }) => isDone(quantity, side)).length;
   return (
     <div className={classes.rail}>
       <div className={classes.ticks} aria-hidden="true">
@@ -43,7 +43,7 @@ export const StationRail = memo(function StationRail({
                 tabIndex={-1}
                 title={nameStation(quantity, side, catalogue)}
                 data-side={side}
-                data-done={sitting.valuesAt(quantity, side).length > 0}
+                data-done={isDone(quantity, side)}
                 onClick={() => onChoose(quantity, side)}
               />
             ))}

@@ -59,7 +59,8 @@ export function usePlace(record: PairRecord, stations: Protocol['stations'], sit
   };
   const stateOf = (place: Place) => {
     const values = sitting.takenAt(place.quantity, place.side);
-    return { taken: values.length, wantsMore: more(place, values) };
+    const counted = sitting.countedAt(place.quantity, place.side);
+    return { taken: values.length + counted, wantsMore: more(place, values) };
   };
   const known = places.find(
     (place) => place.quantity === draft.place?.quantity && place.side === draft.place.side,

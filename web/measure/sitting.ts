@@ -9,6 +9,7 @@ import type { PairRecord } from '#contract/pair-records.ts';
 import type { sessionTerms } from '#contract/reading-records.ts';
 import type { Use } from '#core/catalogue/disciplines.ts';
 import type { MeasuredQuantityId, Side } from '#core/catalogue/quantities.ts';
+import { countOnSameTerms, type TakenOnBasis } from '#core/figures/counted-readings.ts';
 import {
   type FigureSet,
   type HandScore,
@@ -19,6 +20,7 @@ import { stands } from '#core/figures/reading.ts';
 import type { Room } from '#core/figures/room.ts';
 import { sessionReadings } from '#core/figures/session-readings.ts';
 import { configurationOf } from '#core/fit/placed-insole.ts';
+import type { SizeLabel } from '#core/sizing/size-label.ts';
 import { keep } from '../api/outbox.ts';
 import { usePerson } from '../api/person.ts';
 import { useOutbox } from '../api/queries.ts';
@@ -43,6 +45,47 @@ export interface NewEntry {
 
 /** In which configuration, how far worn and how conditioned the shoes are. */
 export type SessionTerms = z.output<typeof sessionTerms>;
+
+/** The basis of each quantity by a protocol, on what is said of the shoes. */
+const basisIn =
+  (
+    label: SizeLabel,
+    { stack, stations }: Pick<Protocol, 'stack' | 'stations'>,
+    { configuration, removed, wornKm }: Pick<SessionTerms, 'configuration' | 'removed' | 'wornKm'>,
+  ): TakenOnBasis['basisOf'] =>
+  (quantity) => ({
+    label,
+    configuration,
+    removed,
+    wornKm,
+    stack,
+    setup: stations.find((station) => station.quantity === quantity)?.setup ?? '',
+  });
+
+/** What was read of a pair by other protocols, and in checks of left against right. */
+function takenElsewhere(
+  { pair, checked }: PairRecord,
+  sessions: readonly BenchSession[],
+  protocol: Protocol,
+  protocols: readonly Protocol[],
+): TakenOnBasis[] {
+  const others = sessions.flatMap((session): TakenOnBasis[] => {
+    const by = protocols.find(({ id }) => id === session.protocolId);
+    // A second session by the same protocol is meant to take everything anew.
+    if (!by || by.lineId === protocol.lineId) return [];
+    return [
+      { basisOf: basisIn(pair.label, by, session), readings: session.readings.filter(stands) },
+    ];
+  });
+  const asSold = { configuration: 'as sold', removed: '', wornKm: pair.wornKm } as const;
+  return [
+    ...others,
+    {
+      basisOf: () => ({ ...basisIn(pair.label, protocol, asSold)('mass'), setup: 'on the shoe' }),
+      readings: checked,
+    },
+  ];
+}
 
 /** What a person chose where another's session was open. */
 export interface SessionChoice {
@@ -96,8 +139,10 @@ export interface Sitting {
   ensureSession: () => string;
   valuesAt: (quantity: MeasuredQuantityId, side: Side) => number[];
   standingAt: (quantity: MeasuredQuantityId, side: Side) => BenchReading[];
-  /** Values of the open session only: what the order of the hand counts. */
+  /** Values of the open session only: trials count from here. */
   takenAt: (quantity: MeasuredQuantityId, side: Side) => number[];
+  /** Readings on the same terms by other protocols and in checks: they need not be taken again. */
+  countedAt: (quantity: MeasuredQuantityId, side: Side) => number;
   record: (entry: NewEntry) => void;
   voidReading: (reading: BenchReading, reason: string) => void;
   /** Takes a reading back: unsent it goes, saved it is voided. */
@@ -193,6 +238,10 @@ export function useSitting(pairRecord: PairRecord, lab: Lab, protocol: Protocol)
   const byStation = useMemo(
     () => group(readings.filter(stands), (reading) => `${reading.quantity} ${reading.side}`),
     [readings],
+  );
+  const elsewhere = useMemo(
+    () => takenElsewhere(pairRecord, sessions, protocol, lab.protocols),
+    [pairRecord, sessions, protocol, lab.protocols],
   );
   const waiting = { person, tag: pair.tag };
   const undo = useUndo(waiting);
@@ -314,6 +363,14 @@ export function useSitting(pairRecord: PairRecord, lab: Lab, protocol: Protocol)
       standingAt,
       valuesAt,
       takenAt: (quantity, side) => (current ? valuesAt(quantity, side) : []),
+      countedAt: (quantity, side) =>
+        countOnSameTerms(
+          quantity,
+          side,
+          basisIn(pair.label, protocol, terms),
+          elsewhere,
+          catalogue,
+        ),
       ensureSession: begin,
       describe,
       record,
@@ -334,6 +391,10 @@ export function useSitting(pairRecord: PairRecord, lab: Lab, protocol: Protocol)
     terms,
     person,
     byStation,
+    elsewhere,
+    catalogue,
+    pair.label,
+    protocol,
     begin,
     describe,
     record,

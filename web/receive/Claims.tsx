@@ -7,11 +7,11 @@ import type { EditionRecord } from '#contract/edition-records.ts';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
 import { claimTerms } from '#core/claims/claim.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
-import { nameLabel } from '#core/sizing/size-label.ts';
 import { useChange } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { useDraftForm } from '../shell/form.ts';
 import { ClaimCheck } from './ClaimCheck.tsx';
+import { textOfClaim, withTermsOf } from './claim-correction.ts';
 import classes from './ReceivePage.module.css';
 import { emptyForm, type ReceiptForm } from './receipt-form.ts';
 
@@ -24,6 +24,8 @@ interface ClaimRow {
   /** As it is typed again, to be put right. */
   again: string;
   source: string;
+  /** The figure that is claimed; left out: words. */
+  claim?: EditionRecord['claims'][number];
 }
 
 function figureRow(claim: EditionRecord['claims'][number]): ClaimRow {
@@ -36,8 +38,9 @@ function figureRow(claim: EditionRecord['claims'][number]): ClaimRow {
     typed,
     terms: [...terms, source || 'source not stated'].join('; '),
     withdrawn,
-    again: [`${what.toLowerCase()} ${typed}`, label && nameLabel(label)].filter(Boolean).join(', '),
+    again: textOfClaim(claim),
     source,
+    claim,
   };
 }
 
@@ -86,8 +89,9 @@ function CorrectClaim({ claim, onDone }: { claim: ClaimRow; onDone: () => void }
   const submit = () => {
     const body = read();
     if (!body) return;
+    const claims = claim.claim ? withTermsOf(claim.claim, body.claims) : body.claims;
     correct.mutate(
-      { params: { id: claim.id }, body },
+      { params: { id: claim.id }, body: { ...body, claims } },
       {
         onSuccess: () => {
           drop();
