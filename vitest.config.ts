@@ -1,17 +1,37 @@
 import { defineConfig } from 'vitest/config';
 
+const shared = {
+  environment: 'node',
+  // A thread of its own takes a while to start on a busy machine, and a hook that makes a scenario too.
+  testTimeout: 60_000,
+  hookTimeout: 300_000,
+  // Modules hold nothing that a test changes, so files share them: they are read once and not for each file.
+  isolate: false,
+  unstubGlobals: true,
+} as const;
+
 export default defineConfig({
   test: {
-    include: ['{core,contract,server,instruments,demo,checks,web,bench}/**/*.test.{ts,tsx}'],
-    environment: 'node',
-    // Threads of the server run as built.
-    globalSetup: './scripts/build-for-tests.mjs',
-    // A thread of its own takes a while to start on a busy machine.
-    testTimeout: 60_000,
     // Half of the time is spent waiting for servers: two files run side by side on two cores.
     maxWorkers: 2,
-    // Modules hold nothing that a test changes, so files share them: they are read once and not for each file.
-    isolate: false,
-    unstubGlobals: true,
+    projects: [
+      // Pure, or with a page that happy-dom draws: nothing is built for them.
+      {
+        test: {
+          ...shared,
+          name: 'core',
+          include: ['{core,contract,checks,web}/**/*.test.{ts,tsx}'],
+        },
+      },
+      // Threads and processes of the server run as built.
+      {
+        test: {
+          ...shared,
+          name: 'server',
+          include: ['{server,instruments,demo,bench}/**/*.test.{ts,tsx}'],
+          globalSetup: './scripts/build-for-tests.mjs',
+        },
+      },
+    ],
   },
 });

@@ -10,6 +10,7 @@ import {
   anyQuantity,
   id,
   kilometres,
+  matchFeatureId,
   measuredQuantity,
   partId,
   sizeLabel,
@@ -170,7 +171,17 @@ export const sheet = z.object({
   madeOf: z.array(madeOfPart).describe('what it is made of, by all pairs that count'),
   meant: meant.describe('what that says together with the figures'),
   matched: z
-    .array(z.object({ tag: z.string(), decision: z.string(), words: z.string() }))
+    .array(
+      z.object({
+        tag: z.string(),
+        decision: z.string(),
+        words: z.string(),
+        found: z.string().optional().describe('within, out or cannot tell; left out: not known'),
+        differing: z
+          .array(z.object({ feature: matchFeatureId, left: z.number(), right: z.number() }))
+          .describe('features out of tolerance, canonical unit'),
+      }),
+    )
     .describe('how the pairs stood when left was held against right'),
   studies: z.array(z.string()).describe('gauge studies that the uncertainties lean on'),
   protocols: z.array(z.string()),

@@ -214,6 +214,8 @@ describe('what no shoe can have', () => {
   const flare = describeQuantity('flare-medial');
   it.each([
     ['-3.3', insole, 'nothing below zero'],
+    ['0', insole, 'none has nothing'],
+    ['0.0', describeQuantity('heel-stack'), 'none has nothing'],
     ['361 cm', insole, 'more than ten times what shoes have'],
     ['-400', flare, 'more than ten times'],
   ])('%s is refused, and told why', (text, definition, words) => {
@@ -222,7 +224,8 @@ describe('what no shoe can have', () => {
     expect(!read.ok && read.fault.message).toContain(words);
   });
   it.each([
-    ['0', insole],
+    ['0', flare],
+    ['0.1', insole],
     ['80', insole],
     ['-9', flare],
   ])('%s may be odd, and is read', (text, definition) => {

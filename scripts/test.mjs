@@ -71,30 +71,26 @@ const readings = Promise.all([
   ]),
 ]);
 
-/** Their tests need no database, and do not wait for its driver. */
-const WITHOUT_DATABASE = ['core', 'checks', 'contract', 'web'];
-
-function unitTests(title, name, which) {
-  const report = join(reports, `${name}.json`);
+/** @param project of vitest.config.ts: the tests of `core` need no database, and do not wait for its driver */
+function unitTests(title, project) {
+  const report = join(reports, `${project}.json`);
   return suite(
     title,
     'vitest',
-    ['run', ...which, '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+    [
+      'run',
+      `--project=${project}`,
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${report}`,
+    ],
     report,
     ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests }),
   );
 }
-await unitTests(
-  'unit tests of core and pages, checks against published values',
-  'core',
-  WITHOUT_DATABASE.map((folder) => `${folder}/`),
-);
+await unitTests('unit tests of core and pages, checks against published values', 'core');
 await compiled;
-await unitTests(
-  'unit tests of the server',
-  'server',
-  WITHOUT_DATABASE.map((folder) => `--exclude=${folder}/**`),
-);
+await unitTests('unit tests of the server', 'server');
 await readings;
 if (browser) {
   const browserReport = join(reports, 'browser.json');

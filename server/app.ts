@@ -32,6 +32,7 @@ import { hallRoutes } from './lab/hall-routes.ts';
 import { importJobs } from './lab/imports.ts';
 import { labRoutes } from './lab/lab-routes.ts';
 import { describeFault, type Log, logRequests, silentLog } from './log.ts';
+import { fillFindings } from './match/left-right-finding.ts';
 import { matchRoutes, returnNoteRoutes } from './match/match-routes.ts';
 import { curveRoutes } from './measure/curve-routes.ts';
 import { gaugeRoutes, gaugeStream } from './measure/gauge-routes.ts';
@@ -201,7 +202,10 @@ export function createApp(options: AppOptions): BenchApp {
   let copyTrouble = '';
   let keepingUp = false;
   const refresh = () => {
-    refreshStale(stores, log).then(keepUp).catch(failed);
+    refreshStale(stores, log)
+      .then(() => fillFindings(stores))
+      .then(keepUp)
+      .catch(failed);
   };
   const keepUp = () => {
     if (keepingUp) return;

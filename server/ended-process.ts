@@ -24,7 +24,9 @@ export interface ProcessTerms {
 export type ProcessMessage =
   | { kind: 'progress'; done: number; total: number }
   | { kind: 'done'; answer: unknown }
-  | { kind: 'refused'; status: number; detail: string; errors?: Problem['errors']; count?: number };
+  | { kind: 'refused'; status: number; detail: string; errors?: Problem['errors']; count?: number }
+  /** A fault of the machine, by its code: the disk is full. */
+  | { kind: 'failed'; code: string; message: string };
 
 const running = new Set<ChildProcess>();
 
@@ -54,6 +56,8 @@ export function runEnded<Answer>(
     child.on('message', (message: ProcessMessage) => {
       if (message.kind === 'progress') onProgress?.(message.done, message.total);
       else if (message.kind === 'done') resolve(message.answer as Answer);
+      else if (message.kind === 'failed')
+        reject(Object.assign(new Error(message.message), { code: message.code }));
       else reject(new Refusal(message.status, message.detail, message.errors, message.count));
     });
     child.on('error', reject);
@@ -89,6 +93,9 @@ export function answerTask<Task>(
       );
       await send({ kind: 'done', answer });
     } catch (error) {
+      const { code } = error as NodeJS.ErrnoException;
+      if (typeof code === 'string')
+        await send({ kind: 'failed', code, message: (error as Error).message });
       if (!(error instanceof Refusal)) throw error;
       const { status, message: detail, errors, faultCount } = error;
       await send({

@@ -107,8 +107,7 @@ describe('a server on a full disk', () => {
     const larger = join(folder, 'larger.db');
     copyFileSync(book, larger);
     const grown = new Database(larger);
-    grown.exec(`CREATE TABLE padding (bytes BLOB);
-      INSERT INTO padding VALUES (randomblob(${8 * ROOM}))`);
+    grown.exec(`INSERT INTO setting VALUES ('padding', json_quote(hex(randomblob(${4 * ROOM}))))`);
     grown.pragma('wal_checkpoint(TRUNCATE)');
     grown.close();
     const send = async (path: string, type: string, body: Uint8Array) => {

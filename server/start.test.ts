@@ -6,6 +6,7 @@ import {
   openSync,
   readdirSync,
   rmSync,
+  statSync,
   writeFileSync,
   writeSync,
 } from 'node:fs';
@@ -72,6 +73,21 @@ describe('a server', () => {
     const book = new Database(options().database, { readonly: true });
     expect(book.pragma('integrity_check', { simple: true })).toBe('ok');
     book.close();
+  });
+
+  it('keeps its files from other users of the machine, those of an earlier version too', async () => {
+    const { database } = options();
+    mkdirSync(join(folder, 'backups'), { mode: 0o755 });
+    const old = join(folder, 'backups', 'book-2026-01-01.db');
+    writeFileSync(old, '', { mode: 0o644 });
+    const { caredFor, stop } = await startServer(options());
+    await caredFor();
+    const rightsOf = (path: string) => (statSync(path).mode & 0o777).toString(8);
+    const made = readdirSync(join(folder, 'backups')).map((name) => join(folder, 'backups', name));
+    expect(made.length).toBeGreaterThan(1);
+    for (const path of [database, `${database}-wal`, ...made]) expect(rightsOf(path)).toBe('600');
+    expect(rightsOf(join(folder, 'backups'))).toBe('700');
+    await stop();
   });
 
   it('stops while a page still hears its gauges', async () => {

@@ -202,13 +202,27 @@ describe('a link', () => {
     expect(JSON.stringify((await get('/api/changes')).body)).not.toContain(secretOf('a'));
   });
 
-  it('that guesses too often is turned away, and told once', async () => {
-    await hall();
+  it('that guesses too often is turned away, and told once; a rightful tester is not', async () => {
+    const { otherId } = await hall();
     for (let at = 0; at < 30; at++)
       await call('GET', '/hall/mine', undefined, { secret: secretOf('z') });
-    const { status, body } = await call('GET', '/hall/mine');
-    expect([status, body.detail]).toEqual([429, expect.stringContaining('Too many')]);
+    const guessed = await call('GET', '/hall/mine', undefined, { secret: secretOf('z') });
+    expect([guessed.status, guessed.body.detail]).toEqual([
+      429,
+      expect.stringContaining('Too many'),
+    ]);
+    // At the same address, with the right secret.
+    expect((await call('GET', '/hall/mine')).status).toBe(200);
     expect((await refusals()).length).toBe(2);
+    // Conflicts and what is not there count as no guesses.
+    for (let at = 0; at < 32; at++)
+      expect((await call('POST', '/hall/outings', outing(otherId))).status).toBe(404);
+    expect((await call('GET', '/hall/mine')).status).toBe(200);
+    // Another phone that tries this link is turned away; the phone that it opened on is not.
+    const forward = () => call('GET', '/hall/mine', undefined, { phone: secretOf('q') });
+    for (let at = 0; at < 30; at++) expect((await forward()).status).toBe(403);
+    expect((await forward()).status).toBe(429);
+    expect((await call('GET', '/hall/mine')).status).toBe(200);
   });
 
   it('of a pair takes pictures of it, and nothing else', async () => {

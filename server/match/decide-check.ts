@@ -91,6 +91,7 @@ export function decideCheck(
   const found = evaluateStored(stores, record, check);
   const words = [found.verdict.words, ...found.verdict.seen].join(' ');
   stores.matches.decide(id, body, words);
+  stores.matches.writeFinding(check.pairId, found.verdict.word);
   issueDecision(stores, { record, check, found, body, words, now, person }, newId);
   // A pair that is rejected no longer speaks for its model.
   publishPair(stores, check.pairId);

@@ -57,7 +57,11 @@ describe('a check of left against right', () => {
     const decided = await decide('return', { unworn: true, note: 'box kept' });
     expect(decided.body.words).toBe('Two sizes in one box.');
     const [row] = (await get('/api/pairs')).body.rows;
-    expect(row.match).toEqual({ decision: 'return', words: 'Two sizes in one box.' });
+    expect(row.match).toEqual({
+      decision: 'return',
+      words: 'Two sizes in one box.',
+      found: 'out',
+    });
     expect((await get('/api/pairs/NS-01/match')).body.checks[0].decision).toMatchObject({
       decision: 'return',
       unworn: true,

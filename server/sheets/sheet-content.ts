@@ -6,6 +6,7 @@ import { describePart } from '#core/catalogue/construction.ts';
 import { nameUses } from '#core/catalogue/disciplines.ts';
 import { type Catalogue, describeQuantity } from '#core/catalogue/quantities.ts';
 import { answerWords } from '#core/construction/made-of.ts';
+import { leftRightWords } from '#core/match/left-right-words.ts';
 import type { DocumentPicture } from '#core/sheet/document.ts';
 import { nearestRows, nearWords } from '#core/sheet/nearest.ts';
 import { cameWords, disclosedWords, priceWords } from '#core/sheet/pair-words.ts';
@@ -50,7 +51,7 @@ function disclosure(sheet: Sheet): string[] {
     ),
     sheet.matched.length === 0
       ? 'Left was not held against right.'
-      : `Left held against right: ${sheet.matched.map(({ tag, decision }) => `${tag} ${decision}`).join(', ')}.`,
+      : `Left compared with right. ${sheet.matched.map((pair) => leftRightWords({ ...pair, found: pair.found })).join('. ')}.`,
     disclosedWords(sheet.pairs),
   ];
 }

@@ -63,9 +63,12 @@ export function testedLines(
   const lines = [
     `${plural(measured.length, 'pair')} measured at ${nameLabel(sheet.label)}${labels.length > 1 ? `; the edition was here in ${labels.join(', ')}` : ''}.`,
   ];
+  const totalKm = stores.rotation
+    .wornOf(sheet.edition.id)
+    .reduce((sum, { id }) => sum + (stores.wear.kmOf(id) ?? 0), 0);
+  const loggedKm = outings.reduce((sum, outing) => sum + outing.km, 0);
   if (outings.length > 0) {
     const testers = [...new Set(outings.map(({ tester }) => tester))].sort();
-    const km = outings.reduce((sum, outing) => sum + outing.km, 0);
     const days = outings.map(({ on }) => on).sort();
     const months = monthsBetween(days[0] ?? '', days.at(-1) ?? '');
     const temperatures = outings.flatMap(({ temperature }) => temperature ?? []);
@@ -76,7 +79,7 @@ export function testedLines(
       return lengths.length > 0 ? Math.max(...lengths) : [];
     });
     lines.push(
-      `Worn by ${testers.join(', ')}${feet.length >= FEET_ENOUGH ? ` (feet of ${feetWords(feet)})` : ''}: ${plural(outings.length, 'outing')}, ${Math.round(km).toLocaleString('en')} km${months ? ` in ${months}` : ''}.`,
+      `Worn by ${testers.join(', ')}${feet.length >= FEET_ENOUGH ? ` (feet of ${feetWords(feet)})` : ''}: ${distanceWords(totalKm, loggedKm, outings.length)}${months ? ` in ${months}` : ''}.`,
     );
     const ground = groundWords(outings);
     const weather = [
@@ -90,8 +93,19 @@ export function testedLines(
           .join('; ')
           .replace(/^./, (letter) => letter.toUpperCase())}.`,
       );
-  }
+  } else if (Math.round(totalKm) > 0) lines.push(`Worn ${distanceWords(totalKm, loggedKm, 0)}.`);
   return lines;
+}
+
+const inKm = (km: number) => `${Math.round(km).toLocaleString('en')} km`;
+
+/** The distance in all and where it is known from: the price per km is reckoned with the same. */
+function distanceWords(totalKm: number, loggedKm: number, outings: number): string {
+  const logged = `${plural(outings, 'outing')}, ${inKm(loggedKm)}`;
+  if (Math.abs(totalKm - loggedKm) < 1) return logged;
+  return outings === 0
+    ? `${inKm(totalKm)} in all, by a total that was typed; no outing was logged`
+    : `${inKm(totalKm)} in all, by totals that were typed; logged of it: ${logged}`;
 }
 
 const feetWords = (mm: readonly number[]) => {

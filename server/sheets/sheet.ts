@@ -29,6 +29,7 @@ import {
   quantitiesOfPair,
   setupsOfPair,
 } from '#core/figures/pair-figure.ts';
+import { sidesWords } from '#core/match/left-right-words.ts';
 import {
   distinctSizes,
   isSameSize,
@@ -39,6 +40,7 @@ import { madeOfEdition, meantBy, meantOfEdition } from '../construction.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewCarried, viewFigure } from '../figure-view.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
+import { leftRightFinding } from '../match/left-right-finding.ts';
 import { notFound } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { type LoopReader, loopsOf } from './loops.ts';
@@ -279,8 +281,33 @@ export function buildSheet(
     }
     return undefined;
   };
+  const matched = atLabel.flatMap((pair) =>
+    pair.decision
+      ? [
+          {
+            tag: pair.tag,
+            ...pair.decision,
+            ...(leftRightFinding(stores, pair) ?? { differing: [] }),
+          },
+        ]
+      : [],
+  );
+  /** Of a pair whose shoes differ the mean of both is nobody's figure: both stand beside it. */
+  const sideDoubts = (quantity: QuantityId) =>
+    matched.flatMap(({ tag, decision, differing }) =>
+      differing
+        .filter(({ feature }) => feature === quantity && decision !== 'return')
+        .map((sides) => ({
+          code: 'sides-differ',
+          text: `${tag}: left and right differ: ${sidesWords(sides)}`,
+        })),
+    );
+  const viewed = (figure: Figure) => {
+    const view = viewFigure(figure);
+    return { ...view, doubts: [...view.doubts, ...sideDoubts(figure.quantity)] };
+  };
   const entry = ({ figure, pairU, pairs, speaksForEdition }: EditionFigure) => ({
-    figure: viewFigure(figure),
+    figure: viewed(figure),
     pairU,
     speaksForEdition,
     pairs: pairs.map((pair) => ({
@@ -389,9 +416,7 @@ export function buildSheet(
         ? [{ tag: pair.tag, reason: pair.countsAnyway }]
         : [],
     ),
-    matched: atLabel.flatMap((pair) =>
-      pair.decision ? [{ tag: pair.tag, ...pair.decision }] : [],
-    ),
+    matched,
     studies: [
       ...new Set(
         measured.flatMap((pair) => pair.sessions.flatMap((session) => session.studies ?? [])),

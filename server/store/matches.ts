@@ -99,6 +99,14 @@ export function matchStore(db: Db, readings: ReadingStore) {
      WHERE own.id = @pairId AND p.decision <> 'return'`,
   );
 
+  const setFinding = db.prepare(
+    'UPDATE pair SET decided_finding = @finding WHERE id = @pairId AND decided_finding IS NOT @finding',
+  );
+  const selectWithoutFinding = db
+    .prepare<[number], string>(
+      'SELECT id FROM pair WHERE decision IS NOT NULL AND decided_finding IS NULL LIMIT ?',
+    )
+    .pluck();
   const selectStandingOf = db.prepare<[string], { quantity: MatchFeatureId; side: Side }>(
     `SELECT r.quantity, r.side
      FROM occasion o CROSS JOIN standing_reading r ON r.occasion = o.n
@@ -158,6 +166,12 @@ export function matchStore(db: Db, readings: ReadingStore) {
       insertCheck.run({ id, kind, seen: JSON.stringify(seen) });
     },
     byId,
+    /** Keeps what the decided check of a pair found. */
+    writeFinding: (pairId: string, finding: string): void => {
+      setFinding.run({ pairId, finding });
+    },
+    /** Pairs whose decided check was not worked out since. */
+    withoutFinding: (most: number): string[] => selectWithoutFinding.all(most),
     /** Which features were read on which shoe of a pair, reading by reading that stands. */
     standingOf: (pairId: string) => selectStandingOf.all(pairId),
     ofPair: (pairId: string): MatchCheck[] => selectOfPair.all(pairId).map(asCheck),

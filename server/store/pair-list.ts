@@ -30,6 +30,7 @@ interface ListRow {
   checked: number;
   decision: 'keep' | 'keep and note' | 'return' | null;
   decided_words: string | null;
+  decided_finding: string | null;
   fit_outcome: TryOnOutcome | null;
   fit_words: string | null;
   wear_km: number | null;
@@ -46,7 +47,7 @@ const ROW = `p.id, p.tag, k.name AS maker, m.name AS model, e.name AS edition,
     (SELECT max(o.started_at) FROM occasion o JOIN sitting t ON t.occasion = o.n
      WHERE o.pair_id = p.id AND o.kind = 'sitting' AND t.finished_at IS NULL) AS open_session,
     EXISTS (SELECT 1 FROM occasion o WHERE o.pair_id = p.id AND o.kind = 'check') AS checked,
-    p.decision, p.decided_words, p.fit_outcome, p.fit_words,
+    p.decision, p.decided_words, p.decided_finding, p.fit_outcome, p.fit_words,
     p.wear_km, p.wear_answer, p.wear_words`;
 const NAMED = `JOIN edition e ON e.id = p.edition_id
   JOIN model m ON m.id = e.model_id
@@ -74,7 +75,14 @@ const readRow = (row: ListRow): PairRow => ({
   forefootMm: row.forefoot_mm,
   massG: row.mass_g,
   openSession: row.open_session,
-  match: row.checked === 1 ? { decision: row.decision, words: row.decided_words ?? '' } : null,
+  match:
+    row.checked === 1
+      ? {
+          decision: row.decision,
+          words: row.decided_words ?? '',
+          found: row.decided_finding,
+        }
+      : null,
   fit: row.fit_outcome ? { outcome: row.fit_outcome, words: row.fit_words ?? '' } : null,
   wear:
     row.wear_km === null || row.wear_answer === null

@@ -3,6 +3,7 @@ import type { MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { matchFeature } from '#core/catalogue/match-features.ts';
 import { SIDES, type Side } from '#core/catalogue/quantities.ts';
 import { SEEN_INSTEAD } from '#core/catalogue/sights.ts';
+import { contradictedSights } from '#core/match/contradicted-sights.ts';
 import type { FeatureJudgement } from '#core/match/match.ts';
 import { rungPlace } from '#core/match/match-drawing.ts';
 import { readFootbedMark, readLabel } from '#core/sizing/printed-label.ts';
@@ -364,6 +365,7 @@ const FeatureRow = memo(function FeatureRow({
 export function Ladder(props: LadderProps) {
   const { bench, names, entry } = props;
   const onSee = useSteady(bench.see);
+  const contradicted = contradictedSights(bench.found?.judgements ?? []);
   const untaken = (bench.found?.judgements ?? [])
     .filter(({ verdict }) => verdict === 'not taken')
     .map(({ id }) => id)
@@ -398,6 +400,7 @@ export function Ladder(props: LadderProps) {
                 id={row}
                 sight={bench.check.seen.sights[row]}
                 disabled={bench.check.decision !== null}
+                contradictedBy={(contradicted[row] ?? []).join(', ')}
                 untaken={untaken}
                 onSee={onSee}
               />,

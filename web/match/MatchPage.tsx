@@ -4,6 +4,7 @@ import { Link, useNavigate, useOutletContext, useParams } from 'react-router';
 import type { Lab } from '#contract/lab-records.ts';
 import type { MatchRecord } from '#contract/match-records.ts';
 import { NOTHING_FELT } from '#core/catalogue/match-look.ts';
+import { contradictedSights } from '#core/match/contradicted-sights.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
 import { useChange, useLab, useMatch } from '../api/queries.ts';
@@ -238,7 +239,12 @@ function CheckBench({
           }
           onLeaveOut={(feature) => bench.see({ skipped: { [feature]: true } })}
         />
-        <LookedAt sights={check.seen.sights} disabled={check.decision !== null} onSee={bench.see} />
+        <LookedAt
+          sights={check.seen.sights}
+          contradicted={contradictedSights(found.judgements)}
+          disabled={check.decision !== null}
+          onSee={bench.see}
+        />
         {!check.decision && (
           <p className={classes.keys}>
             {KEYS.map(([key, says]) => (

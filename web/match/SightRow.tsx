@@ -73,6 +73,7 @@ export const SightRow = memo(function SightRow({
   id,
   sight,
   disabled,
+  contradictedBy,
   untaken,
   onSee,
 }: {
@@ -80,6 +81,8 @@ export const SightRow = memo(function SightRow({
   id: SightId;
   sight: Sight | undefined;
   disabled: boolean;
+  /** Measurements that are out of tolerance where this look is answered "sound", in words; empty: none. */
+  contradictedBy: string;
   /** Features that were not taken, joined by spaces. */
   untaken: string;
   onSee: (look: MatchLook) => void;
@@ -106,6 +109,12 @@ export const SightRow = memo(function SightRow({
             sight={sight}
             onSight={(next) => onSee({ sights: { [id]: next } })}
           />
+        )}
+        {sight?.state === 'sound' && contradictedBy && (
+          <span className="look-here">
+            {' '}
+            Measured out of tolerance: {contradictedBy}. Look again.
+          </span>
         )}
         {sight?.state === 'fault' && disabled && (
           <span className="soft"> {[sight.side, sight.note].filter(Boolean).join(': ')}</span>
@@ -135,27 +144,40 @@ export const SightRow = memo(function SightRow({
 /** How much was looked at, and the rest at once. */
 export function LookedAt({
   sights,
+  contradicted,
   disabled,
   onSee,
 }: {
   sights: MatchSeen['sights'];
+  /** Looks that a measurement contradicts: each is answered by itself. */
+  contradicted: Partial<Record<SightId, string[]>>;
   disabled: boolean;
   onSee: (look: MatchLook) => void;
 }) {
   const open = SIGHT_IDS.filter((id) => !sights[id]);
+  const plain = open.filter((id) => !contradicted[id]);
   const all = () =>
     onSee({
-      sights: Object.fromEntries(open.map((id) => [id, { state: 'sound' as const, note: '' }])),
+      sights: Object.fromEntries(plain.map((id) => [id, { state: 'sound' as const, note: '' }])),
     });
   return (
     <p className={classes.lookedAt}>
       <span>
         By eye: {SIGHT_IDS.length - open.length} of {SIGHT_IDS.length} looked at
       </span>
-      {!disabled && open.length > 0 && (
+      {!disabled && plain.length > 0 && (
         <button type="button" className="plain-link" onClick={all}>
-          All {open.length < SIGHT_IDS.length ? 'else ' : ''}sound
+          All {plain.length < SIGHT_IDS.length ? 'else ' : ''}sound
         </button>
+      )}
+      {!disabled && plain.length < open.length && (
+        <span className="look-here">
+          {open
+            .filter((id) => contradicted[id])
+            .map((id) => SIGHTS[id].name)
+            .join(', ')}
+          : a measurement is out of tolerance. Answer by looking.
+        </span>
       )}
     </p>
   );

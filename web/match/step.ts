@@ -9,12 +9,18 @@ function stateOf(row: PairRow | undefined): { words: string; attention?: boolean
   const { decision } = row.match;
   if (decision === null) return { words: 'begun' };
   if (decision === 'return') return { words: 'out, return', attention: true };
-  return { words: decision === 'keep' ? 'kept' : 'kept, noted' };
+  const kept = decision === 'keep' ? 'kept' : 'kept, noted';
+  return row.match.found === 'out'
+    ? { words: `differs, ${kept}`, attention: true }
+    : { words: kept };
 }
 
 function ofRow({ match }: PairRow): RowWords {
-  if (match?.decision === 'keep') return { beside: 'matches' };
-  if (match?.decision === 'keep and note') return { beside: 'noted' };
+  if (match?.decision === 'keep' || match?.decision === 'keep and note') {
+    const decided = match.decision === 'keep' ? 'kept' : 'kept, noted';
+    if (match.found === 'out') return { beside: `left and right differ; ${decided}` };
+    return { beside: match.found === 'within' && match.decision === 'keep' ? 'matches' : decided };
+  }
   return match?.decision === 'return' ? { alert: match.words.split('.')[0] ?? '' } : {};
 }
 

@@ -64,66 +64,63 @@ function EditionFieldset({ form }: { form: Form }) {
           {...form.getInputProps('edition')}
         />
       </SimpleGrid>
-      <p className={classes.known} aria-live="polite">
-        {known
-          ? `Known: ${known.pairs.length} ${known.pairs.length === 1 ? 'pair' : 'pairs'} received, ${known.claims} claims on file.`
-          : maker.trim() && model.trim()
-            ? 'A new edition. A wide build or another cut is an edition of its own.'
-            : '\u00a0'}
-      </p>
-      {wished.map((wish) => (
-        <p key={wish.id} className={classes.known} role="status">
-          On the wish list, {wishWords(wish)}. Receiving it strikes it off.
-        </p>
-      ))}
-      {isOtherWidth && (
-        <p className="look-here" role="status">
-          {width} is new to this edition, which has {known.widths.join(', ')}. A wide build may have
-          another last or foam: then it is an edition of its own.
-        </p>
-      )}
-      {known && known.uses.length > 0 ? (
-        <p className={classes.known}>For {nameUses(known.uses)}.</p>
-      ) : (
-        <UseField
-          uses={form.values.uses}
-          error={form.errors.uses?.toString()}
-          onChange={(uses) => form.setFieldValue('uses', uses)}
-        />
-      )}
-      {!known && (
-        <details className={classes.made}>
-          <summary>Sizes, widths and colours it is made in</summary>
-          <SimpleGrid cols={{ base: 2, sm: 6 }} spacing="sm" mt={6}>
-            <Select
-              label="System"
-              clearable
-              data={[
-                { value: 'uk', label: 'UK' },
-                { value: 'eu', label: 'EU' },
-                { value: 'us-men', label: 'US men' },
-                { value: 'us-women', label: 'US women' },
-                { value: 'mondopoint', label: 'Mondopoint' },
-              ]}
-              value={form.values.madeSystem || null}
-              onChange={(value) => form.setFieldValue('madeSystem', value ?? '')}
-            />
-            <TextInput label="Smallest" {...form.getInputProps('madeFrom')} />
-            <TextInput label="Largest" {...form.getInputProps('madeTo')} />
-            <Checkbox
-              mt={28}
-              label="half sizes"
-              {...form.getInputProps('halfSizes', { type: 'checkbox' })}
-            />
-            <TextInput label="Widths" placeholder="regular, 2E" {...form.getInputProps('widths')} />
-            <TextInput
-              label="Colours"
-              placeholder="slate, oat"
-              {...form.getInputProps('colours')}
-            />
-          </SimpleGrid>
-        </details>
-      )}
+      {/* As high whatever it says: what is looked up while somebody types moves no field. */}
+      <div className={classes.told} aria-live="polite">
+        {isOtherWidth && (
+          <p className="look-here">
+            {width} is new to this edition, which has {known.widths.join(', ')}. A wide build may
+            have another last or foam: then it is an edition of its own.
+          </p>
+        )}
+        {known ? (
+          <p>
+            Known: {known.pairs.length} {known.pairs.length === 1 ? 'pair' : 'pairs'} received,{' '}
+            {known.claims} claims on file.
+            {known.uses.length > 0 &&
+              ` It is for ${nameUses(known.uses)}; that and the sizes it is made in stay, and are changed on its own record.`}
+          </p>
+        ) : (
+          maker.trim() &&
+          model.trim() && (
+            <p>A new edition. A wide build or another cut is an edition of its own.</p>
+          )
+        )}
+        {wished.map((wish) => (
+          <p key={wish.id}>On the wish list, {wishWords(wish)}. Receiving it strikes it off.</p>
+        ))}
+      </div>
+      <UseField
+        uses={form.values.uses}
+        error={form.errors.uses?.toString()}
+        onChange={(uses) => form.setFieldValue('uses', uses)}
+      />
+      <details className={classes.made}>
+        <summary>Sizes, widths and colours it is made in</summary>
+        <SimpleGrid cols={{ base: 2, sm: 6 }} spacing="sm" mt={6}>
+          <Select
+            label="System"
+            clearable
+            data={[
+              { value: 'uk', label: 'UK' },
+              { value: 'eu', label: 'EU' },
+              { value: 'us-men', label: 'US men' },
+              { value: 'us-women', label: 'US women' },
+              { value: 'mondopoint', label: 'Mondopoint' },
+            ]}
+            value={form.values.madeSystem || null}
+            onChange={(value) => form.setFieldValue('madeSystem', value ?? '')}
+          />
+          <TextInput label="Smallest" {...form.getInputProps('madeFrom')} />
+          <TextInput label="Largest" {...form.getInputProps('madeTo')} />
+          <Checkbox
+            mt={28}
+            label="half sizes"
+            {...form.getInputProps('halfSizes', { type: 'checkbox' })}
+          />
+          <TextInput label="Widths" placeholder="regular, 2E" {...form.getInputProps('widths')} />
+          <TextInput label="Colours" placeholder="slate, oat" {...form.getInputProps('colours')} />
+        </SimpleGrid>
+      </details>
     </>
   );
 }

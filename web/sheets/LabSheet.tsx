@@ -6,6 +6,7 @@ import { describePart, PART_GROUPS } from '#core/catalogue/construction.ts';
 import { nameUses } from '#core/catalogue/disciplines.ts';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
 import { answerWords } from '#core/construction/made-of.ts';
+import { leftRightWords } from '#core/match/left-right-words.ts';
 import { cameWords, disclosedWords } from '#core/sheet/pair-words.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { writeNumber } from '#core/sizing/number-words.ts';
@@ -154,20 +155,14 @@ function Disclosure({ sheet }: { sheet: Sheet }) {
       <p>
         {sheet.matched.length === 0
           ? 'Left was not held against right.'
-          : `Left held against right: ${sheet.matched
-              .map((pair) => `${pair.tag} ${MATCHED[pair.decision] ?? pair.decision}`)
-              .join(', ')}.`}
+          : `Left compared with right. ${sheet.matched
+              .map((pair) => leftRightWords({ ...pair, found: pair.found }))
+              .join('. ')}.`}
       </p>
       <p>{disclosedWords(sheet.pairs)}</p>
     </section>
   );
 }
-
-const MATCHED: Record<string, string> = {
-  keep: 'matches',
-  'keep and note': 'kept with a note',
-  return: 'rejected',
-};
 
 function madeWords({ madeIn, widths, colours }: Sheet['edition']): string {
   const sizes =

@@ -62,7 +62,7 @@ export function VarianceBars({
               height={y(0) - y(100 * row.share)}
             />
             <text className={plot.mark} x={x(index + 1)} y={y(100 * row.share) - 5}>
-              {amounts.digits(row.sd)}
+              {(100 * row.share).toFixed(0)} %
             </text>
           </g>
         ))

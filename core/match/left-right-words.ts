@@ -1,0 +1,57 @@
+/** What a check of left against right found, and what was decided, in words for sheet, card and list. */
+
+import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
+import { matchFeature } from '../catalogue/match-features.ts';
+import { withUnit } from '../sizing/number-words.ts';
+import { canonicalUnit } from '../sizing/units.ts';
+
+/** A feature by which the two shoes of a pair differ out of tolerance: canonical unit. */
+export interface DifferingFeature {
+  feature: MatchFeatureId;
+  left: number;
+  right: number;
+}
+
+const DECIDED: Record<string, string> = {
+  keep: 'kept',
+  'keep and note': 'kept with a note',
+  return: 'rejected',
+};
+
+/**
+ * Both shoes' figures of a feature.
+ * @example sidesWords({ feature: 'toe-tip-height', left: 55, right: 65 }) // 'left 55.0, right 65.0 mm'
+ */
+export function sidesWords({ feature, left, right }: DifferingFeature): string {
+  const { kind, decimals } = matchFeature(feature);
+  const { symbol } = canonicalUnit(kind);
+  return `left ${left.toFixed(decimals)}, right ${withUnit(right.toFixed(decimals), symbol)}`;
+}
+
+/**
+ * The finding and the decision of one pair.
+ * @example leftRightWords({ tag: 'NS-01', decision: 'keep', differing: [] }) // 'NS-01: left and right match; kept'
+ */
+export function leftRightWords({
+  tag,
+  decision,
+  found,
+  differing,
+}: {
+  tag: string;
+  decision: string;
+  /** What the check came to; undefined: not known. */
+  found: string | undefined;
+  differing: readonly DifferingFeature[];
+}): string {
+  const features = differing.map(
+    (one) => `${matchFeature(one.feature).name.toLowerCase()} ${sidesWords(one)}`,
+  );
+  const finding =
+    found === 'out'
+      ? `left and right differ${features.length > 0 ? `: ${features.join('; ')}` : ''}`
+      : found === 'within'
+        ? 'left and right match'
+        : 'whether left and right match is undecided';
+  return `${tag}: ${finding}; ${DECIDED[decision] ?? decision}`;
+}
