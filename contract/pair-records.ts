@@ -109,7 +109,7 @@ export const pairRow = z.object({
     .object({
       decision: z.enum(['keep', 'keep and note', 'return']).nullable().describe('null: begun'),
       words: z.string(),
-      found: z.string().nullable().describe('within, out or cannot tell; null: not worked out'),
+      found: z.string().nullable().describe('matched, out or cannot tell; null: not worked out'),
     })
     .nullable()
     .describe('null: not checked'),

@@ -176,7 +176,7 @@ export const sheet = z.object({
         tag: z.string(),
         decision: z.string(),
         words: z.string(),
-        found: z.string().optional().describe('within, out or cannot tell; left out: not known'),
+        found: z.string().optional().describe('matched, out or cannot tell; left out: not known'),
         differing: z
           .array(z.object({ feature: matchFeatureId, left: z.number(), right: z.number() }))
           .describe('features out of tolerance, canonical unit'),

@@ -456,13 +456,13 @@ describe('a package that a stranger made', () => {
 
   it('brings no setting that is of one database alone', async () => {
     const empty = await strange();
-    const valueOf = (name: string) =>
+    const settingOf = (name: string) =>
       empty.db.prepare('SELECT value FROM setting WHERE name = ?').pluck().get(name);
-    const before = valueOf('lab-identity');
+    const before = settingOf('lab-identity');
     const own = 'lab-identity,"""stolen"""\nbackups,"{""second"":""/tmp""}"\n';
     await bring(empty, await pack(changed(files, 'data/setting.csv', (text) => text + own)));
-    expect(valueOf('lab-identity')).toBe(before);
-    expect(valueOf('backups')).toBeUndefined();
+    expect(settingOf('lab-identity')).toBe(before);
+    expect(settingOf('backups')).toBeUndefined();
   });
 });
 

@@ -333,7 +333,9 @@ test('a rejected pair is left out of its sheet until it is counted by hand', asy
 }) => {
   await open(page, demo, '/sheets/brindlow-roundsman-3?label=uk-8');
   await expect(page.getByText('BR-13 is left out of these figures')).toBeVisible();
-  await expect(page.getByText(/Left held against right: BR-10 matches/)).toBeVisible();
+  await expect(
+    page.getByText(/Left compared with right\. BR-10: left and right match; kept/),
+  ).toBeVisible();
   await page.goto(`${demo.address}/pairs/BR-13/match`);
   await page.getByLabel(/Count it all the same, because/).fill('the left alone was measured');
   await page.getByRole('button', { name: 'Count it' }).click();

@@ -18,8 +18,8 @@ describe('a pair whose left and right were compared', () => {
     expect(said('out', 'keep', [{ left: 55, right: 65 }])).toMatch(
       /^NS-01: left and right differ: toe-tip height left 55(?:\.0)?, right 65(?:\.0)? mm; kept$/,
     );
-    expect(said('within', 'keep')).toBe('NS-01: left and right match; kept');
-    expect(said('within', 'return')).toBe('NS-01: left and right match; rejected');
+    expect(said('matched', 'keep')).toBe('NS-01: left and right match; kept');
+    expect(said('matched', 'return')).toBe('NS-01: left and right match; rejected');
     expect(said('out', 'keep and note')).toBe('NS-01: left and right differ; kept with a note');
   });
 

@@ -50,7 +50,7 @@ export function leftRightWords({
   const finding =
     found === 'out'
       ? `left and right differ${features.length > 0 ? `: ${features.join('; ')}` : ''}`
-      : found === 'within'
+      : found === 'matched'
         ? 'left and right match'
         : 'whether left and right match is undecided';
   return `${tag}: ${finding}; ${DECIDED[decision] ?? decision}`;

@@ -50,7 +50,7 @@ function disclosure(sheet: Sheet): string[] {
       ({ tag, reason }) => `${tag} was rejected and is in these figures all the same: ${reason}.`,
     ),
     sheet.matched.length === 0
-      ? 'Left was not held against right.'
+      ? 'Left was not compared with right.'
       : `Left compared with right. ${sheet.matched.map((pair) => leftRightWords({ ...pair, found: pair.found })).join('. ')}.`,
     disclosedWords(sheet.pairs),
   ];

@@ -1,6 +1,6 @@
 import { Button, FileButton, NativeSelect, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { z } from 'zod';
 import { type BackupLook, type BackupSettings, COPY_HOURS } from '#contract/backup-records.ts';
@@ -111,6 +111,12 @@ function LookInside({ look: first, onClose }: { look: BackupLook; onClose: () =>
   const restore = useRestore();
   const prepare = usePrepareRestore();
   const cancel = useCancelRestore();
+  const { isSuccess: isPrepared } = prepare;
+  const { mutate: open } = cancel;
+  // Who leaves the page without deciding opens writing again.
+  useEffect(() => {
+    if (isPrepared) return () => open({ name: first.name });
+  }, [isPrepared, open, first.name]);
   // Once writing is shut, what is shown stays as it is until it is decided.
   const look = prepare.data ?? first;
   const { name, holds, present, presentFault, lost, lostCount, older } = look;

@@ -19,7 +19,7 @@ function ofRow({ match }: PairRow): RowWords {
   if (match?.decision === 'keep' || match?.decision === 'keep and note') {
     const decided = match.decision === 'keep' ? 'kept' : 'kept, noted';
     if (match.found === 'out') return { beside: `left and right differ; ${decided}` };
-    return { beside: match.found === 'within' && match.decision === 'keep' ? 'matches' : decided };
+    return { beside: match.found === 'matched' && match.decision === 'keep' ? 'matches' : decided };
   }
   return match?.decision === 'return' ? { alert: match.words.split('.')[0] ?? '' } : {};
 }

@@ -154,7 +154,7 @@ function Disclosure({ sheet }: { sheet: Sheet }) {
       ))}
       <p>
         {sheet.matched.length === 0
-          ? 'Left was not held against right.'
+          ? 'Left was not compared with right.'
           : `Left compared with right. ${sheet.matched
               .map((pair) => leftRightWords({ ...pair, found: pair.found }))
               .join('. ')}.`}
