@@ -14,7 +14,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { v7 as uuid7 } from 'uuid';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { CHANGE_HEADER } from '#contract/headers.ts';
 import { type RunningServer, startServer } from '#server/start.ts';
 import { settleRestore, stageCopy, swapBook } from '#server/store/restore.ts';
@@ -147,6 +147,52 @@ describe('a copy of the book', () => {
     await send('POST', `/api/backups/${restored.body.aside}/restore`, { lost: back.lostCount });
     expect(contentOf(book)).toEqual(spoiled);
   }, 60_000);
+
+  it('is restored at the first try while people type; what they type waits, and nothing is lost unseen', async () => {
+    const { body: made } = await send('POST', '/api/backups', {});
+    const answers: number[] = [];
+    const acknowledged: string[] = [];
+    let typing = true;
+    const type = async (client: string) => {
+      for (let n = 0; typing; n++) {
+        const code = `${client}${n}`;
+        const { status } = await send('POST', '/api/people', { id: uuid7(), code, role: 'bench' });
+        answers.push(status);
+        if (status === 200) acknowledged.push(code);
+      }
+    };
+    const clients = [type('P'), type('Q')];
+    await vi.waitFor(() => expect(acknowledged.length).toBeGreaterThan(5));
+    const shut = await send('POST', `/api/backups/${made.name}/prepare`);
+    expect(shut.status).toBe(200);
+    const before = acknowledged.length;
+    const refused = answers.length;
+    await vi.waitFor(() => expect(answers.length).toBeGreaterThan(refused + 5));
+    // What is shown stays as it is: nothing is written meanwhile.
+    expect(acknowledged.length).toBe(before);
+    expect(shut.body.lostCount).toBeGreaterThanOrEqual(before);
+    const restored = await send('POST', `/api/backups/${made.name}/restore`, {
+      lost: shut.body.lostCount,
+    });
+    expect(restored.status, JSON.stringify(restored.body)).toBe(200);
+    const after = acknowledged.length;
+    await vi.waitFor(() => expect(acknowledged.length).toBeGreaterThan(after + 5));
+    typing = false;
+    await Promise.all(clients);
+    expect(new Set(answers)).toEqual(new Set([200, 503]));
+    const { rows } = (await send('GET', '/api/changes')).body;
+    expect(rows.some(({ action }: { action: string }) => action === 'restoreBackup')).toBe(true);
+    // What was acknowledged before is in the database that was set aside, and since then in this one.
+    const codesIn = (path: string) => {
+      const db = new Database(path, { readonly: true });
+      const codes = db.prepare<[], string>('SELECT code FROM person').pluck().all();
+      db.close();
+      return codes;
+    };
+    const aside = join(folder, 'backups', `book-${restored.body.aside}.db`);
+    expect(codesIn(aside)).toEqual(expect.arrayContaining(acknowledged.slice(0, before)));
+    expect(codesIn(book)).toEqual(expect.arrayContaining(acknowledged.slice(after)));
+  }, 120_000);
 
   it('puts the book back where the swap fails half way, and writes over nothing set aside', () => {
     const path = join(folder, 'swap.db');
