@@ -4,7 +4,7 @@ import { findClaimFaults } from '#core/claims/claim-consistency.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
 import { studyPairs } from '#core/study/pair-to-pair.ts';
 import { deviationOfEdition } from '#server/fit/deviation.ts';
-import { evaluateStored, matchOfPair } from '#server/match/match-of-pair.ts';
+import { evaluateStored, matchOfPair } from '#server/match-of-pair.ts';
 import { type Db, openDatabase } from '#server/store/database.ts';
 import { openStores } from '#server/stores.ts';
 import { bridgeOf, listMethods } from '#server/studies/bridging.ts';

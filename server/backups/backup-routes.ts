@@ -14,6 +14,7 @@ import { v7 as newId } from 'uuid';
 import { type BackupSettings, USUAL_BACKUPS } from '#contract/backup-records.ts';
 import type { FileCall, FileHandlers, Handlers } from '../endpoint.ts';
 import type { JobBook } from '../jobs.ts';
+import { lookBeside } from '../look-beside.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import { clientGone, pourBody } from '../request-body.ts';
 import {
@@ -29,7 +30,6 @@ import type { Db } from '../store/database.ts';
 import type { RestoreRecord } from '../store/restore.ts';
 import type { Stores } from '../stores.ts';
 import { copyNow } from './copy-now.ts';
-import { lookBeside } from './look-beside.ts';
 import { preparedRestore } from './prepared-restore.ts';
 
 /** A book of over this is moved by hand. */

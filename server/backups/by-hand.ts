@@ -5,6 +5,7 @@ import { resolve } from 'node:path';
 import Database from 'better-sqlite3';
 import { v7 as newId } from 'uuid';
 import { type BackupLook, USUAL_BACKUPS } from '#contract/backup-records.ts';
+import { lookBeside } from '../look-beside.ts';
 import {
   type Copy,
   type CopyMade,
@@ -19,7 +20,6 @@ import { changeStore } from '../store/changes.ts';
 import { openDatabase } from '../store/database.ts';
 import { recordRestore, stageCopy, swapBook } from '../store/restore.ts';
 import { copyTerms } from './backup-routes.ts';
-import { lookBeside } from './look-beside.ts';
 
 const moment = () => new Date().toISOString();
 

@@ -1,9 +1,9 @@
 /** One table as CSV or as a workbook with typed cells: what is text no spreadsheet runs. */
 import Papa from 'papaparse';
 import { guardFormula } from './guarded-text.ts';
-import { writeWorkbook } from './workbook.ts';
+import { type PlainCell, writeWorkbook } from './workbook.ts';
 
-export type PlainCell = string | number | boolean | null;
+export type { PlainCell } from './workbook.ts';
 
 export interface PlainTable {
   name: string;

@@ -1,5 +1,6 @@
 /** Workbooks that leave: sheets of typed cells. A text is a text in them, whatever it begins with. */
-import type { PlainCell } from './plain-table.ts';
+
+export type PlainCell = string | number | boolean | null;
 
 export interface WorkbookSheet {
   name: string;

@@ -7,9 +7,9 @@ import type { EvaluatedCheck } from '#core/match/match-check.ts';
 import { writeReturnNote } from '#core/match/return-note.ts';
 import { decisionDocument, returnNoteDocument } from '#core/sheet/match-documents.ts';
 import { labFacts } from '../lab-facts.ts';
+import { evaluateStored, type JudgedTerms, matchOfPair } from '../match-of-pair.ts';
 import { publishPair } from '../measured-pairs.ts';
 import type { Stores } from '../stores.ts';
-import { evaluateStored, type JudgedTerms, matchOfPair } from './match-of-pair.ts';
 
 interface Decided {
   record: JudgedTerms;

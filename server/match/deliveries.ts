@@ -5,12 +5,12 @@ import { faultsOf } from '#core/sheet/delivery-letter.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { measuredPair } from '../figure-book.ts';
 import { labFacts } from '../lab-facts.ts';
+import { evaluateStored, matchOfPair } from '../match-of-pair.ts';
 import { notFound, wrongValue } from '../problems.ts';
 import type { StoredPair } from '../store/pairs.ts';
 import type { Stores } from '../stores.ts';
 import { targetsOf, verifyTargets } from '../targets.ts';
-import { evaluateStored, matchOfPair } from './match-of-pair.ts';
-import { tolerancesFor } from './tolerances.ts';
+import { tolerancesFor } from '../tolerances.ts';
 
 /** Two pairs held against each other, by the tolerances of the first one's use. */
 export function heldAgainst(stores: Stores, tag: string, other: string): HeldRecord {

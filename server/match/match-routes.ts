@@ -4,14 +4,14 @@ import { deliveryLetter } from '#core/sheet/delivery-letter.ts';
 import type { FileHandlers, Handlers } from '../endpoint.ts';
 import { writeDocumentPdf } from '../formats/document-pdf.ts';
 import { labFacts } from '../lab-facts.ts';
+import { matchRecordOf } from '../match-of-pair.ts';
 import { publishPair } from '../measured-pairs.ts';
 import { notFound, Refusal, requirePast, wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { targetSubject } from '../targets.ts';
+import { listTolerances } from '../tolerances.ts';
 import { decideCheck } from './decide-check.ts';
 import { deliveryOf, heldAgainst, letterSubject } from './deliveries.ts';
-import { matchRecordOf } from './match-of-pair.ts';
-import { listTolerances } from './tolerances.ts';
 
 type MatchHandlers = Pick<
   Handlers,

@@ -40,7 +40,7 @@ import { madeOfEdition, meantBy, meantOfEdition } from '../construction.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewCarried, viewFigure } from '../figure-view.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
-import { leftRightFinding } from '../match/left-right-finding.ts';
+import { leftRightFinding } from '../left-right-finding.ts';
 import { notFound } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { type LoopReader, loopsOf } from './loops.ts';

@@ -44,6 +44,12 @@ beforeEach(() => {
   vi.stubGlobal('navigator', {});
   vi.stubGlobal('location', { hash: '', pathname: '/', reload: vi.fn() });
   vi.stubGlobal('setInterval', () => 0);
+  // What a phone still means to try is not heard of by a later test.
+  vi.stubGlobal('setTimeout', (...terms: Parameters<typeof plainTimeout>) => {
+    const timer = plainTimeout(...terms);
+    timers.add(timer);
+    return timer;
+  });
   vi.stubGlobal('fetch', async (path: string, init: RequestInit) => {
     const change = new Headers(init.headers).get(CHANGE_HEADER) ?? '';
     asked.push({ path, change, body: JSON.parse(String(init.body)) });
@@ -51,7 +57,13 @@ beforeEach(() => {
     return (answer as Answer)();
   });
 });
-afterEach(() => vi.unstubAllGlobals());
+const timers = new Set<ReturnType<typeof setTimeout>>();
+const plainTimeout = globalThis.setTimeout;
+afterEach(() => {
+  for (const timer of timers) clearTimeout(timer);
+  timers.clear();
+  vi.unstubAllGlobals();
+});
 
 describe('a call of a phone', () => {
   it('that is being sent is not taken back', async () => {

@@ -1,8 +1,8 @@
 /** What the decided check of a pair found, by the lines and gauges of today. */
 import type { DifferingFeature } from '#core/match/left-right-words.ts';
-import type { StoredPair } from '../store/pairs.ts';
-import type { Stores } from '../stores.ts';
 import { evaluateStored, matchOfPair } from './match-of-pair.ts';
+import type { StoredPair } from './store/pairs.ts';
+import type { Stores } from './stores.ts';
 
 export interface LeftRightFinding {
   found: string;

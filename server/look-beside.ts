@@ -1,8 +1,8 @@
 /** Looks into a copy beside the server: a file that was made to keep it busy is ended with its process. */
 import type { BackupLook } from '#contract/backup-records.ts';
-import { runEnded } from '../ended-process.ts';
-import type { Copy } from '../store/backups.ts';
-import type { LookTask } from '../store/look-process.ts';
+import { runEnded } from './ended-process.ts';
+import type { Copy } from './store/backups.ts';
+import type { LookTask } from './store/look-process.ts';
 
 const LEAST_MS = 20_000;
 /** A database is read through at some 50 MB a second on a slow disk. */

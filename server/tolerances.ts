@@ -5,7 +5,7 @@ import { type Discipline, ownTolerance, type Use, type Uses } from '#core/catalo
 import { MATCH_FEATURES, type MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { matchFeature, type ToleranceRule } from '#core/catalogue/match-features.ts';
 import { type ThresholdChange, thresholdInForce } from '#core/catalogue/thresholds.ts';
-import type { Stores } from '../stores.ts';
+import type { Stores } from './stores.ts';
 
 const ruleOf = (
   changes: readonly ThresholdChange[],

@@ -6,9 +6,9 @@ import { matchFeature } from '#core/catalogue/match-features.ts';
 import { type EvaluatedCheck, evaluateCheck } from '#core/match/match-check.ts';
 import type { SiblingFeatures } from '#core/match/match-pattern.ts';
 import { isSameSize, type LabelSystem } from '#core/sizing/size-label.ts';
-import { labFacts } from '../lab-facts.ts';
-import type { StoredPair } from '../store/pairs.ts';
-import type { Stores } from '../stores.ts';
+import { labFacts } from './lab-facts.ts';
+import type { StoredPair } from './store/pairs.ts';
+import type { Stores } from './stores.ts';
 import { tolerancesFor } from './tolerances.ts';
 
 /** Means over sound pairs of the same edition and label, where a feature is held against the other. */
