@@ -224,8 +224,11 @@ test('a curve is fitted in another window by keyboard, and from a file', async (
   demo,
 }, info) => {
   await open(page, demo, '/pairs/NS-04/measure');
-  for (let n = 0; n < 6; n++) await page.keyboard.press('[');
-  await expect(page.getByRole('heading', { name: /Bending stiffness, toe up/ })).toBeVisible();
+  // Where the bench begins depends on what earlier readings count already.
+  const bending = page.getByRole('heading', { name: /Bending stiffness, toe up/ });
+  await expect(page.getByText(/Station \d+ of 35/)).toBeVisible();
+  for (let n = 0; n < 35 && !(await bending.isVisible()); n++) await page.keyboard.press('[');
+  await expect(bending).toBeVisible();
   const stiffness = page.getByTestId('curve-stiffness');
   await expect(stiffness).toContainText('N·m/°');
   const { violations } = await new AxeBuilder({ page }).analyze();

@@ -151,8 +151,11 @@ test('in a study a keystroke and a live figure render the turn, and neither what
   expect(typed).toBeGreaterThan(0);
 });
 
-/** Packed, as the bench of speed counts it too; every further page adds its address and its name here. */
-const MOST_FIRST_LOAD_BYTES = 224_000;
+/**
+ * Packed, as the bench of speed counts it too. Every further page adds its address and its name, and
+ * the bench carries what keeps readings and drafts per person and per lab.
+ */
+const MOST_FIRST_LOAD_BYTES = 226_000;
 
 test('the first load of Measure stays small', async ({ page, demo }) => {
   const sizes: Promise<number>[] = [];
