@@ -214,8 +214,8 @@ describe('what no shoe can have', () => {
   const flare = describeQuantity('flare-medial');
   it.each([
     ['-3.3', insole, 'nothing below zero'],
-    ['0', insole, 'none has nothing'],
-    ['0.0', describeQuantity('heel-stack'), 'none has nothing'],
+    ['0', insole, 'cannot be 0'],
+    ['0.0', describeQuantity('heel-stack'), 'cannot be 0'],
     ['361 cm', insole, 'more than ten times what shoes have'],
     ['-400', flare, 'more than ten times'],
   ])('%s is refused, and told why', (text, definition, words) => {

@@ -13,8 +13,7 @@ export function impossibleFault(
   { kind, plausible: [least, most] }: Pick<QuantityDefinition, 'kind' | 'plausible'>,
 ): string | undefined {
   const { symbol } = canonicalUnit(kind);
-  if (value === 0 && least > 0)
-    return `cannot be: shoes have ${least} to ${most} ${symbol}, and none has nothing.`;
+  if (value === 0 && least > 0) return `cannot be 0: shoes have ${least} to ${most} ${symbol}.`;
   if (value < 0 && least >= 0)
     return `cannot be: this is nothing below zero. Shoes have ${least} to ${most} ${symbol}.`;
   const reach = BEYOND * Math.max(Math.abs(least), Math.abs(most));

@@ -25,6 +25,6 @@ describe('a pair whose left and right were compared', () => {
 
   it('is undecided where the check could not tell, or nothing is known of it', () => {
     for (const found of ['cannot tell', undefined])
-      expect(said(found, 'keep')).toBe('NS-01: whether left and right match is undecided; kept');
+      expect(said(found, 'keep')).toBe('NS-01: whether left and right match is not known; kept');
   });
 });

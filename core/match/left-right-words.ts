@@ -52,6 +52,6 @@ export function leftRightWords({
       ? `left and right differ${features.length > 0 ? `: ${features.join('; ')}` : ''}`
       : found === 'matched'
         ? 'left and right match'
-        : 'whether left and right match is undecided';
+        : 'whether left and right match is not known';
   return `${tag}: ${finding}; ${DECIDED[decision] ?? decision}`;
 }

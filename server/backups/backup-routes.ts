@@ -137,25 +137,21 @@ export function backupRoutes({
     restoreBackup: async ({ params, body, now, person }) => {
       const copy = findCopy(db.name, params.name);
       if (!restore) throw new Refusal(409, 'This server cannot restore a copy by itself.');
-      const { lostCount } = await prepared.lookOf(copy.name, () => lookBeside(copy, db.name));
-      if (lostCount !== body.lost) {
-        prepared.cancel();
-        throw new Refusal(
-          409,
-          `The database was changed since you looked: ${lostCount ?? 'an unknown number of'} changes would be lost now. Look once more.`,
-        );
-      }
-      try {
-        return await restore(copy, {
+      const look = () => lookBeside(copy, db.name);
+      return prepared.restore(copy.name, look, ({ lostCount }) => {
+        if (lostCount !== body.lost)
+          throw new Refusal(
+            409,
+            `The database was changed since you looked: ${lostCount ?? 'an unknown number of'} changes would be lost now. Look once more.`,
+          );
+        return restore(copy, {
           change: newId(),
           at: now,
           person,
           source: copy.name,
           lost: lostCount,
         });
-      } finally {
-        prepared.cancel();
-      }
+      });
     },
   };
 }

@@ -34,7 +34,7 @@ export function picturesOfLinks(now: () => number = Date.now) {
   }
 
   return {
-    /** Takes the picture in, and has it kept while it alone of the link is in memory. */
+    /** Takes the picture in, and has it kept; it is in memory only once it has arrived whole. */
     async keep<Kept>(
       id: string,
       request: Request,
@@ -58,8 +58,9 @@ export function picturesOfLinks(now: () => number = Date.now) {
           ),
         );
       link.under += 1;
-      const folder = await makePassingFolder();
+      let folder: string | undefined;
       try {
+        folder = await makePassingFolder();
         const file = join(folder, 'picture');
         const { bytes } = await pourBody(
           request,
@@ -71,7 +72,7 @@ export function picturesOfLinks(now: () => number = Date.now) {
         return await keepPicture(await readFile(file));
       } finally {
         link.under -= 1;
-        await rm(folder, { recursive: true, force: true });
+        if (folder) await rm(folder, { recursive: true, force: true });
       }
     },
   };
