@@ -182,7 +182,7 @@ export const sheet = z.object({
           .describe('features out of tolerance, canonical unit'),
       }),
     )
-    .describe('how the pairs stood when left was held against right'),
+    .describe('what comparing left with right found of each pair, and what was decided'),
   studies: z.array(z.string()).describe('gauge studies that the uncertainties lean on'),
   protocols: z.array(z.string()),
   instruments: z.array(z.string()),

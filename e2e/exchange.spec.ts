@@ -156,12 +156,15 @@ test('a foreign table is mapped, refused, mended and taken; the next one is know
   await expect(report).toContainText('Tarnhus Wharf, new, 1 claim');
 });
 
-test('the book is copied, changed and restored after a look inside', async ({ page, demo }) => {
+test('the lab is backed up, changed and restored after its backup was inspected', async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/lab/copies');
-  await page.getByRole('button', { name: 'Copy now' }).press('Enter');
-  await expect(page.getByText('Copied and looked through')).toBeVisible();
-  await page.getByRole('textbox', { name: 'A second place' }).fill('/no/such/folder');
-  await page.getByRole('button', { name: 'Keep copies so' }).press('Enter');
+  await page.getByRole('button', { name: 'Back up now' }).press('Enter');
+  await expect(page.getByText('Backup made and checked')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Second folder' }).fill('/no/such/folder');
+  await page.getByRole('button', { name: 'Save settings' }).press('Enter');
   await expect(
     page.getByText(/There is no folder .*make it, or mount its disk, first/),
   ).toBeVisible();
@@ -171,24 +174,24 @@ test('the book is copied, changed and restored after a look inside', async ({ pa
   await expect(page.getByText('T9').first()).toBeVisible();
 
   await open(page, demo, '/lab/copies');
-  const moment = page.getByRole('row').filter({ hasText: 'at a moment' });
-  await moment.getByRole('button', { name: /^Look inside/ }).press('Enter');
+  const moment = page.getByRole('row').filter({ hasText: 'made by hand' });
+  await moment.getByRole('button', { name: /^Inspect/ }).press('Enter');
   const inside = page.getByTestId('copy-look');
-  await expect(inside).toContainText('1 change of the book is not in the copy');
+  await expect(inside).toContainText('1 change of this lab is not in the backup');
   await expect(inside.getByRole('row').filter({ hasText: 'Readings' })).toContainText(/[\d,]{4,}/);
   await requireClean(page);
   // Writing is shut first, so that what would be lost stays as it is shown.
-  await inside.getByRole('button', { name: 'Restore this copy…' }).press('Enter');
-  await expect(inside.getByText('Nothing is written meanwhile')).toBeVisible();
+  await inside.getByRole('button', { name: 'Restore this backup…' }).press('Enter');
+  await expect(inside.getByText('Writing is stopped')).toBeVisible();
   const shut = await page.request.get(`${demo.address}/api/health`);
   expect((await shut.json()).trouble).toMatch(/about to be restored/);
   await inside.getByRole('button', { name: 'Cancel' }).press('Enter');
-  await expect(inside.getByRole('button', { name: 'Restore this copy…' })).toBeVisible();
+  await expect(inside.getByRole('button', { name: 'Restore this backup…' })).toBeVisible();
   const again = await page.request.get(`${demo.address}/api/health`);
   expect((await again.json()).trouble).toBeNull();
-  await inside.getByRole('button', { name: 'Restore this copy…' }).press('Enter');
-  await inside.getByRole('button', { name: /^Restore this copy, set/ }).press('Enter');
-  await expect(page.getByRole('row').filter({ hasText: 'set aside' })).toBeVisible({
+  await inside.getByRole('button', { name: 'Restore this backup…' }).press('Enter');
+  await inside.getByRole('button', { name: /^Restore this backup, keep/ }).press('Enter');
+  await expect(page.getByRole('row').filter({ hasText: 'replaced by a restore' })).toBeVisible({
     timeout: 20_000,
   });
   await open(page, demo, '/lab/people');
@@ -198,6 +201,6 @@ test('the book is copied, changed and restored after a look inside', async ({ pa
   const foreign = join(demo.folder, 'foreign.db');
   writeFileSync(foreign, 'nothing that a bench could read');
   await open(page, demo, '/lab/copies');
-  await chooseFile(page, 'Look into a book from elsewhere…', foreign);
+  await chooseFile(page, 'Open a database file…', foreign);
   await expect(page.getByRole('alert')).toContainText(/cannot be restored; nothing was replaced/);
 });

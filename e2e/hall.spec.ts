@@ -32,7 +32,7 @@ test('an outing is kept without a connection, and is at the bench once when it i
   const link = await openHall(page, demo, 'T3');
   const hall = await phone(browser);
   await hall.goto(link);
-  await expect(hall.getByText('All is at the bench')).toBeVisible();
+  await expect(hall.getByText('Everything is saved in the lab')).toBeVisible();
   // The secret stands in no history.
   expect(hall.url()).not.toContain('#');
   await expect(hall.getByRole('region', { name: 'The pair' })).toContainText('KK-06');
@@ -66,7 +66,7 @@ test('an outing is kept without a connection, and is at the bench once when it i
   await hall.context().setOffline(false);
   await hall.evaluate(() => window.dispatchEvent(new Event('online')));
   // Sent again by itself.
-  await expect(hall.getByText('All is at the bench')).toBeVisible();
+  await expect(hall.getByText('Everything is saved in the lab')).toBeVisible();
   await expect(hall.getByText(/^Recorded: 7.3 km in KK-06/)).toBeVisible();
   const kept = hall.getByRole('region', { name: 'My outings' }).getByRole('listitem');
   await expect(kept.filter({ hasText: '7.3 km' })).toHaveCount(1);
@@ -107,12 +107,12 @@ test('a link that was forwarded, or ended, opens nothing; what may be kept twice
   const today = new Date().toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
   await expect(hall.getByText(/^Today, /)).toContainText(today);
   await hall.getByRole('button', { name: 'Keep this outing' }).click();
-  await expect(hall.getByText('All is at the bench')).toBeVisible();
+  await expect(hall.getByText('Everything is saved in the lab')).toBeVisible();
   await hall.getByRole('button', { name: 'Keep this outing' }).click();
   const waiting = hall.getByRole('region', { name: 'Kept on this phone' });
   await expect(waiting.getByText(/already\. Another one\?/)).toBeVisible();
   await waiting.getByRole('button', { name: 'Another one: send it' }).click();
-  await expect(hall.getByText('All is at the bench')).toBeVisible();
+  await expect(hall.getByText('Everything is saved in the lab')).toBeVisible();
   const other = await phone(browser);
   await other.goto(link);
   await expect(other.getByText(/in use on another phone/)).toBeVisible();
@@ -137,7 +137,7 @@ test('a phone takes pictures of a pair that is received', async ({ page, demo, b
   await expect(camera.getByRole('heading', { level: 1 })).toHaveText('KK-02');
   await camera.getByRole('textbox', { name: 'Of what' }).fill('sole, right');
   await camera.getByLabel('Take a picture').setInputFiles('docs/screenshots/measure.png');
-  await expect(camera.getByText(/^Kestvane Kerb.*1 picture at the bench/)).toBeVisible();
+  await expect(camera.getByText(/^Kestvane Kerb.*1 picture saved in the lab/)).toBeVisible();
   await page.goto(`${demo.address}/pairs/KK-02/receive`);
   await expect(page.getByRole('button', { name: 'sole, right' })).toBeVisible();
   await camera.context().close();

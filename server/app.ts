@@ -3,7 +3,6 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { type Express } from 'express';
 import { v7 as newId } from 'uuid';
-import { LAB_HEADER } from '#contract/headers.ts';
 import type { GaugeFeed } from '#contract/live-gauges.ts';
 import {
   backupFileRoutes,
@@ -27,6 +26,7 @@ import { createHallApp } from './hall/hall-app.ts';
 import { type Certificate, type HallDoor, hallDoor } from './hall/hall-door.ts';
 import type { HallRefused } from './hall/hall-guard.ts';
 import { jobBook } from './jobs.ts';
+import { exchangeJson, readJson } from './json-exchange.ts';
 import { fileRoutes, jobRoutes } from './lab/file-routes.ts';
 import { hallRoutes } from './lab/hall-routes.ts';
 import { importJobs } from './lab/imports.ts';
@@ -47,7 +47,6 @@ import { correctionRoutes } from './receive/correction-routes.ts';
 import { pairRoutes } from './receive/pair-routes.ts';
 import { walkRoutes } from './receive/walk-routes.ts';
 import { wishRoutes } from './receive/wish-routes.ts';
-import { requireUtf8 } from './request-body.ts';
 import { issueFileRoutes, issueRoutes } from './sheets/issue-routes.ts';
 import { lastYearsOf } from './sheets/line.ts';
 import { lineRoutes } from './sheets/line-routes.ts';
@@ -202,8 +201,8 @@ export function createApp(options: AppOptions): BenchApp {
   let copyTrouble = '';
   let keepingUp = false;
   const refresh = () => {
-    refreshStale(stores, log)
-      .then(() => fillFindings(stores))
+    fillFindings(stores)
+      .then(() => refreshStale(stores, log))
       .then(keepUp)
       .catch(failed);
   };
@@ -224,15 +223,8 @@ export function createApp(options: AppOptions): BenchApp {
   app.disable('x-powered-by');
   app.set('etag', false);
   app.use(logRequests(log, UNTIMED), guardHost, guardCharset, protection);
-  app.use('/api/calc', express.json({ limit: LARGEST_CALCULATION, verify: requireUtf8 }));
-  app.use(
-    '/api',
-    express.json({ limit: LARGEST_BODY, verify: requireUtf8 }),
-    (_request, response, next) => {
-      response.set({ 'Cache-Control': 'no-store', [LAB_HEADER]: identity });
-      next();
-    },
-  );
+  app.use('/api/calc', readJson(LARGEST_CALCULATION));
+  app.use('/api', exchangeJson(LARGEST_BODY, identity));
   app.use(guardPage, guardLab(identity));
   // Worked out when somebody asks: it takes longer than all else of a start.
   let description: ReturnType<typeof describeApi> | undefined;

@@ -4,12 +4,19 @@ import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
 import { matchFeature } from '../catalogue/match-features.ts';
 import { withUnit } from '../sizing/number-words.ts';
 import { canonicalUnit } from '../sizing/units.ts';
+import type { MatchVerdict } from './match-verdict.ts';
 
 /** A feature by which the two shoes of a pair differ out of tolerance: canonical unit. */
 export interface DifferingFeature {
   feature: MatchFeatureId;
   left: number;
   right: number;
+}
+
+/** What a decided check of left against right came to. */
+export interface LeftRightFinding {
+  found: MatchVerdict['word'];
+  differing: readonly DifferingFeature[];
 }
 
 const DECIDED: Record<string, string> = {
@@ -28,22 +35,20 @@ export function sidesWords({ feature, left, right }: DifferingFeature): string {
   return `left ${left.toFixed(decimals)}, right ${withUnit(right.toFixed(decimals), symbol)}`;
 }
 
+/** A pair that was decided on, with what its check found. */
+export interface DecidedPair {
+  tag: string;
+  decision: string;
+  /** What the check came to; undefined: not known. */
+  found?: string | undefined;
+  differing: readonly DifferingFeature[];
+}
+
 /**
  * The finding and the decision of one pair.
  * @example leftRightWords({ tag: 'NS-01', decision: 'keep', differing: [] }) // 'NS-01: left and right match; kept'
  */
-export function leftRightWords({
-  tag,
-  decision,
-  found,
-  differing,
-}: {
-  tag: string;
-  decision: string;
-  /** What the check came to; undefined: not known. */
-  found: string | undefined;
-  differing: readonly DifferingFeature[];
-}): string {
+export function leftRightWords({ tag, decision, found, differing }: DecidedPair): string {
   const features = differing.map(
     (one) => `${matchFeature(one.feature).name.toLowerCase()} ${sidesWords(one)}`,
   );
@@ -55,3 +60,15 @@ export function leftRightWords({
         : 'whether left and right match is not known';
   return `${tag}: ${finding}; ${DECIDED[decision] ?? decision}`;
 }
+
+/** What is said of all pairs of a sheet. */
+export const comparedWords = (pairs: readonly DecidedPair[]): string =>
+  pairs.length === 0
+    ? 'Left was not compared with right.'
+    : `Left compared with right. ${pairs.map(leftRightWords).join('. ')}.`;
+
+/** One line for each pair that speaks for its model although its shoes differ. */
+export const differingPairs = (pairs: readonly DecidedPair[]): string[] =>
+  pairs
+    .filter(({ found, decision }) => found === 'out' && decision !== 'return')
+    .map((pair) => `${leftRightWords(pair)}.`);

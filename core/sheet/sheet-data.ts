@@ -55,6 +55,8 @@ export interface SheetData {
   words: Record<string, string>;
   /** Sentences of the bench by their part. */
   said: Record<string, string>;
+  /** Pairs in the figures whose left and right differ, with what was decided; left out: none is known. */
+  leftRight?: string[];
   /** Claims of what nobody measured. */
   unmeasured: { quantity: string; typed: string; source: string }[];
   pairs: { tag: string; words: string }[];

@@ -108,6 +108,10 @@ export function cardSvg(document: BenchDocument, foot: string): string {
         put(line, x, top + 116 + nth * 22, 17, out ? 700 : 400, out ? SIGNAL : SOFT);
       });
   });
+  const caution = document.data?.leftRight?.join(' ') ?? '';
+  breakLines(caution, 19, WIDTH - 2 * PAD, 1).forEach((line) => {
+    put(line, PAD, HEIGHT - 62, 19, 700, SIGNAL);
+  });
   put(foot, PAD, HEIGHT - 30, 17, 400, SOFT);
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${HEIGHT}" width="${WIDTH}" height="${HEIGHT}"><rect width="${WIDTH}" height="${HEIGHT}" fill="#fcfbf7"/>${drawn.join('')}</svg>`;
 }

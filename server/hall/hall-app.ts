@@ -12,14 +12,14 @@ import {
   type HallCallName,
 } from '#contract/hall-calls.ts';
 import { hallPictureFields, type hallTryOnFields } from '#contract/hall-records.ts';
-import { LAB_HEADER } from '#contract/headers.ts';
 import { changeId } from '../change-id.ts';
 import { guardCharset, guardLab } from '../guard.ts';
+import { exchangeJson } from '../json-exchange.ts';
 import { type Log, logRequests } from '../log.ts';
 import { changeOuting, keepOuting, withdrawOuting } from '../outings.ts';
 import { problemHandler, Refusal } from '../problems.ts';
 import { protection } from '../protection.ts';
-import { clientGone, requireUtf8 } from '../request-body.ts';
+import { clientGone } from '../request-body.ts';
 import type { FoundLink } from '../store/hall-links.ts';
 import type { StoredPair } from '../store/pairs.ts';
 import type { StoredOuting } from '../store/wear.ts';
@@ -72,7 +72,7 @@ type Changes = Exclude<HallCallName, 'see' | 'addPicture'>;
 function testersCalls({ stores, keepTryOn }: HallOptions) {
   const ownPair = ({ person }: { person: string }, pairId: string): StoredPair => {
     if (!stores.wear.pairsOf(person).some(({ id }) => id === pairId))
-      throw new Refusal(404, 'This pair is none of yours. Ask the bench to give it to you.');
+      throw new Refusal(404, 'This pair was not given to you. Ask the lab for it.');
     return stores.pairs.byId(pairId);
   };
   const ownOuting = ({ person, id }: { person: string; id: string }): StoredOuting => {
@@ -143,14 +143,7 @@ export function createHallApp(options: HallOptions): Express {
   app.set('etag', false);
   app.use(logRequests(log, ['/hall/pictures']), ...limitCalls(stores, onRefused));
   app.use(guardHallHost(hosts, onRefused), guardCharset, protection);
-  app.use(
-    '/hall',
-    express.json({ limit: LARGEST_BODY, verify: requireUtf8 }),
-    (_request, response, next) => {
-      response.set({ 'Cache-Control': 'no-store', [LAB_HEADER]: identity });
-      next();
-    },
-  );
+  app.use('/hall', exchangeJson(LARGEST_BODY, identity));
   app.use(guardLab(identity));
 
   const enter = (request: Request, of?: 'tester' | 'pair') => {

@@ -118,13 +118,13 @@ export function requireLink(
     return refuse(
       401,
       'A secret that opens nothing',
-      'This link opens nothing. Ask the bench for one of your own.',
+      'This link is not valid. Ask the lab for your own link.',
     );
   if (link.endedAt !== null)
     return refuse(
       410,
       'A link that was ended',
-      'This link was ended. Ask the bench for another; what is kept on this phone stays here.',
+      'This link has ended. Ask the lab for a new one; what is saved on this phone stays here.',
       link.id,
     );
   const phone = hallSecret.safeParse(request.get(HALL_PHONE_HEADER));
@@ -140,7 +140,7 @@ export function requireLink(
     return refuse(
       403,
       'A link that another phone opened',
-      'This link is in use on another phone, and opens on that one only. Ask the bench for one of your own.',
+      'This link is in use on another phone and opens only there. Ask the lab for your own link.',
       link.id,
     );
   return link;

@@ -7,6 +7,7 @@ import type { EvaluatedCheck } from '#core/match/match-check.ts';
 import { writeReturnNote } from '#core/match/return-note.ts';
 import { decisionDocument, returnNoteDocument } from '#core/sheet/match-documents.ts';
 import { labFacts } from '../lab-facts.ts';
+import { findingOf } from '../left-right-finding.ts';
 import { evaluateStored, type JudgedTerms, matchOfPair } from '../match-of-pair.ts';
 import { publishPair } from '../measured-pairs.ts';
 import type { Stores } from '../stores.ts';
@@ -91,7 +92,7 @@ export function decideCheck(
   const found = evaluateStored(stores, record, check);
   const words = [found.verdict.words, ...found.verdict.seen].join(' ');
   stores.matches.decide(id, body, words);
-  stores.matches.writeFinding(check.pairId, found.verdict.word);
+  stores.matches.writeFinding(check.pairId, findingOf(found));
   issueDecision(stores, { record, check, found, body, words, now, person }, newId);
   // A pair that is rejected no longer speaks for its model.
   publishPair(stores, check.pairId);

@@ -6,7 +6,7 @@ import { describePart } from '#core/catalogue/construction.ts';
 import { nameUses } from '#core/catalogue/disciplines.ts';
 import { type Catalogue, describeQuantity } from '#core/catalogue/quantities.ts';
 import { answerWords } from '#core/construction/made-of.ts';
-import { leftRightWords } from '#core/match/left-right-words.ts';
+import { comparedWords, differingPairs } from '#core/match/left-right-words.ts';
 import type { DocumentPicture } from '#core/sheet/document.ts';
 import { nearestRows, nearWords } from '#core/sheet/nearest.ts';
 import { cameWords, disclosedWords, priceWords } from '#core/sheet/pair-words.ts';
@@ -49,9 +49,7 @@ function disclosure(sheet: Sheet): string[] {
     ...sheet.included.map(
       ({ tag, reason }) => `${tag} was rejected and is in these figures all the same: ${reason}.`,
     ),
-    sheet.matched.length === 0
-      ? 'Left was not compared with right.'
-      : `Left compared with right. ${sheet.matched.map((pair) => leftRightWords({ ...pair, found: pair.found })).join('. ')}.`,
+    comparedWords(sheet.matched),
     disclosedWords(sheet.pairs),
   ];
 }
@@ -166,8 +164,13 @@ export function sheetContent(
   const fit = sources.fitOf(edition.slug);
   const life = sources.lifeOf(edition.slug);
   const { madeIn } = edition;
+  const leftRight = differingPairs(sheet.matched);
   const said: Partial<Record<SheetPart, string[]>> = {
-    'how it was tested': [...testedLines(stores, sheet, outings), disclosedWords(sheet.pairs)],
+    'how it was tested': [
+      ...testedLines(stores, sheet, outings),
+      ...leftRight,
+      disclosedWords(sheet.pairs),
+    ],
     fit: [
       fit.words,
       ...(fit.causes.length > 0 ? [`What may play a part: ${fit.causes.join('; ')}.`] : []),
@@ -187,6 +190,7 @@ export function sheetContent(
       Object.entries(words).map(([part, blocks]) => [part, plainWords(blocks)]),
     ),
     said: Object.fromEntries(Object.entries(said).map(([part, lines]) => [part, lines.join(' ')])),
+    ...(leftRight.length > 0 ? { leftRight } : {}),
     unmeasured: sheet.unmeasuredClaims.map(({ quantity, typed, source }) => ({
       quantity: describeQuantity(quantity, catalogue).name,
       typed,

@@ -40,7 +40,6 @@ import { madeOfEdition, meantBy, meantOfEdition } from '../construction.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewCarried, viewFigure } from '../figure-view.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
-import { leftRightFinding } from '../left-right-finding.ts';
 import { notFound } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 import { type LoopReader, loopsOf } from './loops.ts';
@@ -281,17 +280,11 @@ export function buildSheet(
     }
     return undefined;
   };
-  const matched = atLabel.flatMap((pair) =>
-    pair.decision
-      ? [
-          {
-            tag: pair.tag,
-            ...pair.decision,
-            ...(leftRightFinding(stores, pair) ?? { differing: [] }),
-          },
-        ]
-      : [],
-  );
+  const matched = atLabel.flatMap(({ tag, decision }) => {
+    if (!decision) return [];
+    const { finding, ...decided } = decision;
+    return [{ tag, ...decided, found: finding?.found, differing: [...(finding?.differing ?? [])] }];
+  });
   /** Of a pair whose shoes differ the mean of both is nobody's figure: both stand beside it. */
   const sideDoubts = (quantity: QuantityId) =>
     matched.flatMap(({ tag, decision, differing }) =>

@@ -14,6 +14,7 @@ import { addLook, NOTHING_SEEN } from '#core/catalogue/match-look.ts';
 import type { Side } from '#core/catalogue/quantities.ts';
 import { closedFault } from '#core/figures/occasion.ts';
 import type { Reading, ReadingDraft } from '#core/figures/reading.ts';
+import type { LeftRightFinding } from '#core/match/left-right-words.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { ReadingStore } from './readings.ts';
@@ -167,8 +168,8 @@ export function matchStore(db: Db, readings: ReadingStore) {
     },
     byId,
     /** Keeps what the decided check of a pair found. */
-    writeFinding: (pairId: string, finding: string): void => {
-      setFinding.run({ pairId, finding });
+    writeFinding: (pairId: string, finding: LeftRightFinding): void => {
+      setFinding.run({ pairId, finding: JSON.stringify(finding) });
     },
     /** Pairs whose decided check was not worked out since. */
     withoutFinding: (most: number): string[] => selectWithoutFinding.all(most),

@@ -30,7 +30,7 @@ interface ListRow {
   checked: number;
   decision: 'keep' | 'keep and note' | 'return' | null;
   decided_words: string | null;
-  decided_finding: string | null;
+  decided_found: string | null;
   fit_outcome: TryOnOutcome | null;
   fit_words: string | null;
   wear_km: number | null;
@@ -47,7 +47,7 @@ const ROW = `p.id, p.tag, k.name AS maker, m.name AS model, e.name AS edition,
     (SELECT max(o.started_at) FROM occasion o JOIN sitting t ON t.occasion = o.n
      WHERE o.pair_id = p.id AND o.kind = 'sitting' AND t.finished_at IS NULL) AS open_session,
     EXISTS (SELECT 1 FROM occasion o WHERE o.pair_id = p.id AND o.kind = 'check') AS checked,
-    p.decision, p.decided_words, p.decided_finding, p.fit_outcome, p.fit_words,
+    p.decision, p.decided_words, p.decided_finding ->> 'found' AS decided_found, p.fit_outcome, p.fit_words,
     p.wear_km, p.wear_answer, p.wear_words`;
 const NAMED = `JOIN edition e ON e.id = p.edition_id
   JOIN model m ON m.id = e.model_id
@@ -80,7 +80,7 @@ const readRow = (row: ListRow): PairRow => ({
       ? {
           decision: row.decision,
           words: row.decided_words ?? '',
-          found: row.decided_finding,
+          found: row.decided_found,
         }
       : null,
   fit: row.fit_outcome ? { outcome: row.fit_outcome, words: row.fit_words ?? '' } : null,

@@ -1,5 +1,6 @@
 /** Pairs: received, edited, listed. */
 import type { PairFields } from '#contract/pair-records.ts';
+import type { LeftRightFinding } from '#core/match/left-right-words.ts';
 import { suggestTag, tagLetters } from '#core/sizing/pair-tag.ts';
 import type { LabelSystem } from '#core/sizing/size-label.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
@@ -35,6 +36,7 @@ interface PairDbRow {
   left_out: string | null;
   decision: string | null;
   decided_words: string | null;
+  decided_finding: string | null;
   version: number;
   revision: number;
 }
@@ -50,7 +52,7 @@ export type StoredPair = PairFields & {
   /** Set where the pair was rejected and does not speak for its model: why. */
   leftOut: string | null;
   /** What its latest decided check said. */
-  decision: { decision: string; words: string } | null;
+  decision: { decision: string; words: string; finding: LeftRightFinding | null } | null;
 };
 
 /** A pair `p` that does not speak for its model: rejected, and not included by hand. */
@@ -97,7 +99,13 @@ function readPair(row: PairDbRow): StoredPair {
     replaces: row.replaces_id,
     countsAnyway: row.counts_anyway,
     leftOut: row.left_out,
-    decision: row.decision ? { decision: row.decision, words: row.decided_words ?? '' } : null,
+    decision: row.decision
+      ? {
+          decision: row.decision,
+          words: row.decided_words ?? '',
+          finding: row.decided_finding === null ? null : JSON.parse(row.decided_finding),
+        }
+      : null,
   };
 }
 

@@ -13,10 +13,11 @@ export const useSheetDraft = (edition: string, label: string | undefined, enable
     enabled,
   });
 
-export const useComparisonDraft = (id: string) =>
+export const useComparisonDraft = (id: string, enabled = true) =>
   useQuery({
     queryKey: ['figures', 'comparison draft', id],
     queryFn: ({ signal }) => request('getComparisonDraft', { params: { id }, signal }),
+    enabled,
   });
 
 export const useSheetsIssued = () =>

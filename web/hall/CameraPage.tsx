@@ -11,8 +11,8 @@ export function CameraPage({ view: { pair, pictures } }: { view: PairsHall }) {
     <>
       <p>
         {pair.name}.{' '}
-        {pictures === 0 ? 'No picture' : `${pictures} picture${pictures > 1 ? 's' : ''}`} at the
-        bench.
+        {pictures === 0 ? 'No picture' : `${pictures} picture${pictures > 1 ? 's' : ''}`} saved in
+        the lab.
       </p>
       <p className="soft">
         Useful: the labels of both shoes, the soles, the heels from behind, the side when new.

@@ -19,7 +19,11 @@ function StateWords({ away }: { away: boolean }) {
       : 'This phone keeps nothing when the page closes: leave it open until all is sent.';
   return (
     <p className="hall-state" role="status">
-      {[lost ? 'No connection.' : '', kept || (lost ? '' : 'All is at the bench'), lasting]
+      {[
+        lost ? 'No connection.' : '',
+        kept || (lost ? '' : 'Everything is saved in the lab'),
+        lasting,
+      ]
         .filter(Boolean)
         .join(' ')}
     </p>
@@ -34,7 +38,7 @@ function clockWords(aheadMs: number): string {
       : minutes < 2880
         ? `${Math.round(minutes / 60)} hours`
         : `${Math.round(minutes / 1440)} days`;
-  return `The clock of this phone is ${far} ${aheadMs > 0 ? 'ahead' : 'behind'}: days are those of the bench.`;
+  return `The clock of this phone is ${far} ${aheadMs > 0 ? 'ahead' : 'behind'}: dates are those of the lab.`;
 }
 
 /** The page that a link opens: of a tester, or the camera for one pair. */
@@ -43,7 +47,7 @@ export function HallPage() {
   if (!('view' in shown))
     return (
       <main className="hall-page">
-        <h1>Emvex, the hall</h1>
+        <h1>Emvex</h1>
         <p role="status">{shown.fault}</p>
       </main>
     );
@@ -64,8 +68,8 @@ export function HallPage() {
         )}
         <footer className="soft">
           {view.isPrivate
-            ? 'Only you and the bench read what is sent.'
-            : 'Not protected: who is on this network can read along. Nothing is asked here that names you.'}
+            ? 'Only you and the lab can read what you send.'
+            : 'This connection is not encrypted: others on this network could read it. Nothing here asks for your name.'}
         </footer>
       </main>
     </>

@@ -210,7 +210,7 @@ export function TestersPage({ view, aheadMs }: { view: TestersHall; aheadMs: num
   const [sent, setSent] = useState<SentOuting>();
   const [all, setAll] = useState(false);
   const today = todayAtBench(aheadMs);
-  if (!pair) return <p>No pair is yours yet. Ask the bench to give you one.</p>;
+  if (!pair) return <p>No pair has been given to you yet. Ask the lab for one.</p>;
   const keepOuting = () => {
     const words = `${draft.typed} in ${pair.tag}, ${day(draft.on || today)}`;
     const change = keep({

@@ -57,12 +57,16 @@ export async function callHall<T>({
       ...(picture ? { body: picture } : {}),
     });
   } catch {
-    throw new HallFault(0, 'The bench cannot be reached.');
+    throw new HallFault(0, 'The lab’s computer cannot be reached.');
   }
   const answering = response.headers.get(LAB_HEADER);
   if (answering && meetLab(answering)) location.reload();
   const answer = await response.json().catch(() => undefined);
   if (response.ok) return answer as T;
   const problem = answer as Problem | undefined;
-  throw new HallFault(response.status, problem?.detail ?? 'The bench failed.', problem);
+  throw new HallFault(
+    response.status,
+    problem?.detail ?? 'The lab’s computer reported an error.',
+    problem,
+  );
 }

@@ -53,9 +53,8 @@ export function useHallView(): (KeptView & { fault: string; away: boolean }) | {
       stop();
     };
   }, [look]);
-  if (!openedLink())
-    return { fault: 'This page opens by a link of your own. Ask the bench for one.' };
-  return shown ? { ...shown, fault, away } : { fault: fault || 'Asking the bench …' };
+  if (!openedLink()) return { fault: 'This page needs your personal link. Ask the lab for one.' };
+  return shown ? { ...shown, fault, away } : { fault: fault || 'Loading …' };
 }
 
 /** The day it is at the bench, whatever the clock of this phone says. */

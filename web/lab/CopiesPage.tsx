@@ -3,7 +3,12 @@ import dayjs from 'dayjs';
 import { useEffect, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { z } from 'zod';
-import { type BackupLook, type BackupSettings, COPY_HOURS } from '#contract/backup-records.ts';
+import {
+  type BackupList,
+  type BackupLook,
+  type BackupSettings,
+  COPY_HOURS,
+} from '#contract/backup-records.ts';
 import {
   refetchCopies,
   useCancelRestore,
@@ -38,7 +43,7 @@ const settingsForm = z.object({
   second: z.string().trim(),
 });
 
-/** How copies are kept: how often, how many, and where else. */
+/** How often backups are made, how many stay, and where else they are written. */
 function SettingsForm({ settings }: { settings: BackupSettings }) {
   const change = useChange('setBackups');
   const { form, drop, refuse } = useSchemaForm(
@@ -55,7 +60,7 @@ function SettingsForm({ settings }: { settings: BackupSettings }) {
   return (
     <form
       noValidate
-      aria-label="How copies are kept"
+      aria-label="Backup settings"
       className={classes.fields}
       onSubmit={form.onSubmit((body) =>
         change.mutate({ body }, { onSuccess: drop, onError: refuse }),
@@ -63,7 +68,7 @@ function SettingsForm({ settings }: { settings: BackupSettings }) {
     >
       <NativeSelect
         size="xs"
-        label="A copy by itself"
+        label="Automatic backup"
         data={COPY_HOURS.map((hours) => ({
           value: String(hours),
           label: hours === 24 ? 'once a day' : hours === 1 ? 'every hour' : `every ${hours} hours`,
@@ -72,30 +77,39 @@ function SettingsForm({ settings }: { settings: BackupSettings }) {
       />
       <TextInput
         size="xs"
-        label="Copies kept"
+        label="Number of backups"
         inputMode="numeric"
         {...form.getInputProps('keep')}
       />
       <TextInput
         size="xs"
-        label="Together at most, GB"
+        label="Total size at most, GB"
         inputMode="decimal"
         {...form.getInputProps('gigabytes')}
       />
       <TextInput
         size="xs"
-        label="A second place"
+        label="Second folder"
         placeholder="/media/disk/emvex"
-        description="A folder on another disk gets each copy too"
+        description="Each backup is also written to this folder, on another disk."
         {...form.getInputProps('second')}
       />
       <Button type="submit" size="xs" variant="default" loading={change.isPending}>
-        Keep copies so
+        Save settings
       </Button>
-      {change.isSuccess && <p role="status">Kept.</p>}
+      {change.isSuccess && <p role="status">Settings saved.</p>}
     </form>
   );
 }
+
+/** Why a backup is there. */
+const KIND_WORDS: Record<BackupList['copies'][number]['kind'], string> = {
+  'of a day': 'automatic',
+  'at a moment': 'made by hand',
+  'before an update': 'before an update',
+  'set aside': 'replaced by a restore',
+  'brought in': 'opened from a file',
+};
 
 const COUNTS = [
   ['Pairs', 'pairs'],
@@ -106,7 +120,7 @@ const COUNTS = [
   ['Changes', 'changes'],
 ] as const;
 
-/** What a copy holds, how old it is, what a restore would lose; and the restore. */
+/** The contents and age of a backup, what a restore would lose, and the restore itself. */
 function LookInside({ look: first, onClose }: { look: BackupLook; onClose: () => void }) {
   const restore = useRestore();
   const prepare = usePrepareRestore();
@@ -121,23 +135,19 @@ function LookInside({ look: first, onClose }: { look: BackupLook; onClose: () =>
   const look = prepare.data ?? first;
   const { name, holds, present, presentFault, lost, lostCount, older } = look;
   return (
-    <section
-      className={classes.inner}
-      aria-label={`Inside the copy ${name}`}
-      data-testid="copy-look"
-    >
+    <section className={classes.inner} aria-label={`Backup ${name}`} data-testid="copy-look">
       <h3>
-        Inside <span className="figure">{name}</span>
+        Backup <span className="figure">{name}</span>
       </h3>
       <DataTable
-        label={`What the copy ${name} holds`}
+        label={`Contents of the backup ${name}`}
         rows={COUNTS}
         keyOf={([label]) => label}
         columns={[
           { head: 'What', cell: ([label]) => label, names: true },
-          { head: 'In the copy', cell: ([, field]) => number(holds[field]), figure: true },
+          { head: 'In the backup', cell: ([, field]) => number(holds[field]), figure: true },
           {
-            head: 'In the book now',
+            head: 'In the lab now',
             cell: ([, field]) => (present ? number(present[field]) : 'not known'),
             figure: true,
           },
@@ -147,19 +157,18 @@ function LookInside({ look: first, onClose }: { look: BackupLook; onClose: () =>
         Last changed {holds.lastChange ? moment(holds.lastChange) : 'never'}
         {present &&
           `; the present lab ${present.lastChange ? moment(present.lastChange) : 'never'}`}
-        .{older && ' It is of an earlier version and is brought up to this one.'}
+        .{older && ' It was made by an earlier version and is updated when it is restored.'}
       </p>
       {lostCount === null ? (
         <p className="look-here">
-          The present database cannot be read ({presentFault}): what would be lost is not known. The
-          backup can be restored.
+          The present database cannot be read ({presentFault}), so it is not known what would be
+          lost. The backup can be restored.
         </p>
       ) : lostCount > 0 ? (
         <>
           <p className="look-here">
-            {number(lostCount)} {lostCount === 1 ? 'change' : 'changes'} of the book{' '}
-            {lostCount === 1 ? 'is' : 'are'} not in the copy and would be lost here, the latest of
-            them:
+            {number(lostCount)} {lostCount === 1 ? 'change' : 'changes'} of this lab{' '}
+            {lostCount === 1 ? 'is' : 'are'} not in the backup and would be lost. The latest:
           </p>
           <ul className={classes.list}>
             {lost.slice(0, 6).map(({ at, person, action }) => (
@@ -170,7 +179,7 @@ function LookInside({ look: first, onClose }: { look: BackupLook; onClose: () =>
           </ul>
         </>
       ) : (
-        <p>Nothing of the book would be lost: it knows no change that the copy does not.</p>
+        <p>Nothing would be lost: every change of this lab is in the backup.</p>
       )}
       <div className={classes.add}>
         {prepare.data ? (
@@ -181,7 +190,7 @@ function LookInside({ look: first, onClose }: { look: BackupLook; onClose: () =>
               loading={restore.isPending}
               onClick={() => restore.mutate({ name, lost: lostCount })}
             >
-              Restore this copy, set the book aside
+              Restore this backup, keep the present database as a file
             </Button>
             <Button
               size="xs"
@@ -194,18 +203,18 @@ function LookInside({ look: first, onClose }: { look: BackupLook; onClose: () =>
         ) : (
           <>
             <Button size="xs" loading={prepare.isPending} onClick={() => prepare.mutate({ name })}>
-              Restore this copy…
+              Restore this backup…
             </Button>
             <Button size="xs" variant="default" onClick={onClose}>
-              Leave it
+              Close
             </Button>
           </>
         )}
       </div>
       {prepare.data && !restore.isPending && (
         <p role="status">
-          Nothing is written meanwhile: what others type waits in their browsers. Decide within two
-          minutes, or writing is open again.
+          Writing is stopped: what others type waits in their browsers. Decide within two minutes.
+          After that the lab accepts changes again.
         </p>
       )}
       {prepare.error && (
@@ -223,7 +232,7 @@ function LookInside({ look: first, onClose }: { look: BackupLook; onClose: () =>
   );
 }
 
-/** Copies of the book: made, listed, looked into, restored. */
+/** Backups: made, listed, inspected, restored. */
 export function CopiesPage() {
   const copies = useCopies();
   const make = useMakeCopy();
@@ -254,10 +263,10 @@ export function CopiesPage() {
 
   return (
     <section>
-      <h2 className={classes.heading}>Copies of the book</h2>
+      <h2 className={classes.heading}>Backups</h2>
       <p>
-        The book is copied while it is worked in, and each copy is looked through before it counts.
-        Copies lie in <span className="figure">{folder}</span>.
+        Emvex makes backups while you work and checks each one before it is listed. They are in{' '}
+        <span className="figure">{folder}</span>.
       </p>
       {trouble && (
         <p role="alert" className="look-here">
@@ -274,7 +283,7 @@ export function CopiesPage() {
             make.mutate({ job: id });
           }}
         >
-          Copy now
+          Back up now
         </Button>
         <FileButton
           accept=".db"
@@ -286,18 +295,24 @@ export function CopiesPage() {
         >
           {(props) => (
             <Button {...props} size="xs" variant="default" loading={brought.busy ?? false}>
-              Look into a book from elsewhere…
+              Open a database file…
             </Button>
           )}
         </FileButton>
       </div>
       {make.isPending && (
-        <JobBar progress={progress} name="Copying" of="per cent" onStop={() => void stopJob(job)} />
+        <JobBar
+          progress={progress}
+          name="Backing up"
+          of="per cent"
+          onStop={() => void stopJob(job)}
+        />
       )}
       {make.data && (
         <p role="status">
-          Copied and looked through: <span className="figure">{make.data.name}</span>
-          {make.data.secondFault && `. Not to the second place: ${make.data.secondFault}.`}
+          Backup made and checked: <span className="figure">{make.data.name}</span>
+          {make.data.secondFault &&
+            `. It could not be written to the second folder: ${make.data.secondFault}.`}
         </p>
       )}
       {make.error && (
@@ -312,29 +327,29 @@ export function CopiesPage() {
       )}
       {brought.look && <LookInside look={brought.look} onClose={() => setBrought({})} />}
       {copies.data.copies.length === 0 ? (
-        <p className="soft">No copy yet: the first is made soon after the start.</p>
+        <p className="soft">There is no backup yet. The first is made soon after the start.</p>
       ) : (
         <DataTable
-          label="Copies"
+          label="Backups"
           rows={copies.data.copies}
           keyOf={({ name }) => name}
           columns={[
-            { head: 'Copy', cell: ({ name }) => name, names: true, figure: true },
+            { head: 'Backup', cell: ({ name }) => name, names: true, figure: true },
             { head: 'Written', cell: ({ writtenAt }) => moment(writtenAt) },
-            { head: 'What', cell: ({ kind }) => kind },
+            { head: 'Why', cell: ({ kind }) => KIND_WORDS[kind] },
             { head: 'Size', cell: ({ bytes }) => megabytes(bytes), figure: true },
             {
-              head: 'Look inside',
+              head: 'Inspect',
               unseen: true,
               cell: ({ name }) => (
                 <Button
                   size="compact-xs"
                   variant="default"
-                  aria-label={`Look inside ${name}`}
+                  aria-label={`Inspect ${name}`}
                   aria-expanded={chosen === name}
                   onClick={() => setChosen(chosen === name ? '' : name)}
                 >
-                  Look inside
+                  Inspect
                 </Button>
               ),
             },
@@ -347,7 +362,7 @@ export function CopiesPage() {
           {look.error.message}
         </p>
       )}
-      <h2 className={classes.heading}>How they are kept</h2>
+      <h2 className={classes.heading}>Settings</h2>
       <SettingsForm key={JSON.stringify(settings)} settings={settings} />
     </section>
   );

@@ -110,11 +110,11 @@ export const labStep: Step = {
     },
     {
       path: 'lab/copies',
-      title: 'Copies',
-      place: 'Copies',
+      title: 'Backups',
+      place: 'Backups',
       beforeStart: true,
       page: async () => (await import('./CopiesPage.tsx')).CopiesPage,
-      goTo: 'Lab: copies and restore',
+      goTo: 'Lab: backups and restore',
     },
   ],
 };

@@ -2,7 +2,6 @@ import { Button, NativeSelect, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { IssuedRecord } from '#contract/issued-records.ts';
 import { useIssuedRecord, useWithdraw } from '../api/issue-queries.ts';
 import { addressOf } from '../api/request.ts';
 import { DocumentView } from '../drawing/DocumentView.tsx';
@@ -10,6 +9,7 @@ import { useDraft } from '../kit/draft.ts';
 import { useChoices } from '../shell/address.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import classes from './IssuedSheetPage.module.css';
+import { draftAddress, SaidToday } from './SaidToday.tsx';
 
 const FILES = [
   ['html', 'HTML'],
@@ -55,13 +55,6 @@ function Withdrawal({ id }: { id: string }) {
       </Button>
     </form>
   );
-}
-
-/** Where the sheet is worked on. */
-function toDraft({ kind, content, subject }: IssuedRecord): string {
-  if (kind === 'comparison') return `/comparisons/${subject}`;
-  const label = subject.split('/')[1] ?? '';
-  return `/sheets/${content.data?.edition.slug ?? ''}?label=${label}&view=reader`;
 }
 
 /** A revision that was issued, as it was: to read, to print, to take along. */
@@ -121,7 +114,7 @@ export function IssuedSheetPage() {
           </Button>
         ))}
         {isSheet && (
-          <Button size="xs" variant="subtle" component={Link} to={toDraft(issued.data)}>
+          <Button size="xs" variant="subtle" component={Link} to={draftAddress(issued.data)}>
             To the draft
           </Button>
         )}
@@ -133,6 +126,7 @@ export function IssuedSheetPage() {
           {withdrawn.why}. It stays readable as it was.
         </p>
       )}
+      {isSheet && !withdrawn && <SaidToday issued={issued.data} />}
       <DocumentView document={content} layout={layout} />
       <p className={classes.issued}>
         Revision {revision}, issued {dayjs(at).format('D MMM YYYY, HH:mm')}, signed {person}. It

@@ -6,7 +6,7 @@ import { describePart, PART_GROUPS } from '#core/catalogue/construction.ts';
 import { nameUses } from '#core/catalogue/disciplines.ts';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
 import { answerWords } from '#core/construction/made-of.ts';
-import { leftRightWords } from '#core/match/left-right-words.ts';
+import { comparedWords } from '#core/match/left-right-words.ts';
 import { cameWords, disclosedWords } from '#core/sheet/pair-words.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { writeNumber } from '#core/sizing/number-words.ts';
@@ -152,13 +152,7 @@ function Disclosure({ sheet }: { sheet: Sheet }) {
           same: {pair.reason}.
         </p>
       ))}
-      <p>
-        {sheet.matched.length === 0
-          ? 'Left was not compared with right.'
-          : `Left compared with right. ${sheet.matched
-              .map((pair) => leftRightWords({ ...pair, found: pair.found }))
-              .join('. ')}.`}
-      </p>
+      <p>{comparedWords(sheet.matched)}</p>
       <p>{disclosedWords(sheet.pairs)}</p>
     </section>
   );

@@ -1,0 +1,63 @@
+/** What a decided check found, on the list and on the sheet, over the API. */
+import { v7 as uuid7 } from 'uuid';
+import { describe, expect, it } from 'vitest';
+import { servedBench } from './served-bench.ts';
+
+const { post, get, bench, served, reopen } = servedBench();
+
+const AT = '2026-03-01T09:00:00Z';
+const SHEET = '/api/sheets/norrolt-stairwell-mid-cut?label=uk-8';
+const DIFFERS = [{ feature: 'toe-tip-height', left: 55, right: 65 }];
+
+const inList = async () => (await get('/api/pairs')).body.rows[0].match.found;
+const onSheet = async () => {
+  const [{ found, differing, decision }] = (await get(SHEET)).body.matched;
+  return { found, differing, decision };
+};
+
+/** A pair that is kept although its toe tips differ by 10 mm. */
+async function keptPair() {
+  const { pairId, instrument } = await bench();
+  const id = uuid7();
+  await post('/api/matches', { id, pairId, person: 'B1', kind: 'full', startedAt: AT });
+  for (const [side, typed] of Object.entries({ left: '55', right: '65' }))
+    await post('/api/readings', {
+      id: uuid7(),
+      occasionId: id,
+      quantity: 'toe-tip-height',
+      side,
+      typed,
+      unit: 'mm',
+      instrumentId: instrument('caliper').id,
+      takenAt: AT,
+    });
+  await post(`/api/matches/${id}/decision`, { decision: 'keep', decidedAt: AT });
+}
+
+describe('what a decided check found', () => {
+  it('is the same in the list and on the sheet, and stays when the lab draws the line elsewhere', async () => {
+    await keptPair();
+    expect(await inList()).toBe('out');
+    expect(await onSheet()).toEqual({ found: 'out', differing: DIFFERS, decision: 'keep' });
+    const drawn = await post('/api/tolerances', {
+      id: uuid7(),
+      feature: 'toe-tip-height',
+      discipline: '',
+      absolute: 20,
+      share: 0,
+      reason: 'loose toes',
+    });
+    expect(drawn.status).toBe(200);
+    expect(await inList()).toBe('out');
+    expect(await onSheet()).toMatchObject({ found: 'out', differing: DIFFERS });
+  });
+
+  it('is worked out for a check that was decided before it was kept', async () => {
+    await keptPair();
+    served().db.prepare('UPDATE pair SET decided_finding = NULL').run();
+    expect((await onSheet()).found).toBeUndefined();
+    await reopen('book.db');
+    await expect.poll(inList).toBe('out');
+    expect((await onSheet()).differing).toEqual(DIFFERS);
+  });
+});

@@ -1,0 +1,46 @@
+import { Link } from 'react-router';
+import type { IssuedRecord } from '#contract/issued-records.ts';
+import { useComparisonDraft, useSheetDraft } from '../api/issue-queries.ts';
+import { ChangeList } from './IssuePanel.tsx';
+
+/** Where the sheet is worked on. */
+export function draftAddress({ kind, content, subject }: IssuedRecord): string {
+  if (kind === 'comparison') return `/comparisons/${subject}`;
+  const label = subject.split('/')[1] ?? '';
+  return `/sheets/${content.data?.edition.slug ?? ''}?label=${label}&view=reader`;
+}
+
+/** What the records would say today where that is not what this revision says; it stays as it was. */
+export function SaidToday({ issued }: { issued: IssuedRecord }) {
+  const { id, kind, subject, content } = issued;
+  const isComparison = kind === 'comparison';
+  const sheet = useSheetDraft(
+    content.data?.edition.slug ?? '',
+    subject.split('/')[1],
+    !isComparison && content.data !== undefined,
+  );
+  const comparison = useComparisonDraft(subject, isComparison);
+  const draft = isComparison ? comparison.data : sheet.data;
+  const standing = draft?.revisions.findLast(({ withdrawn }) => withdrawn === null);
+  if (!draft || !standing) return null;
+  if (standing.id !== id)
+    return (
+      <p role="status" className="look-here">
+        <Link to={`/issued/${standing.id}`}>Revision {standing.revision}</Link> is the one that
+        stands.
+      </p>
+    );
+  if (draft.changes.length === 0 && draft.warnings.length === 0) return null;
+  return (
+    <section aria-label="Since it was issued" className="look-here">
+      <p>
+        Worked out today, {isComparison ? 'this comparison' : 'this sheet'} would say otherwise; the
+        revision stays as it was. <Link to={draftAddress(issued)}>To the draft</Link>
+      </p>
+      {draft.warnings.map((warning) => (
+        <p key={warning}>{warning}</p>
+      ))}
+      <ChangeList changes={draft.changes} />
+    </section>
+  );
+}
