@@ -58,14 +58,11 @@ test('a lab goes out as a package and into an empty book: the same sheets', asyn
   // The tray knows the pairs that came; spreads and slopes are worked out beside.
   await expect(page.getByRole('complementary')).toContainText('BR-07');
   await expect
-    .poll(
-      async () => {
-        await open(page, empty, '/sheets/kestvane-kerb?label=eu-42&view=reader');
-        await settled(page);
-        return figuresOf(page);
-      },
-      { timeout: 30_000 },
-    )
+    .poll(async () => {
+      await open(page, empty, '/sheets/kestvane-kerb?label=eu-42&view=reader');
+      await settled(page);
+      return figuresOf(page);
+    })
     .toBe(before);
 
   // The same once more adds nothing.
@@ -191,9 +188,7 @@ test('the lab is backed up, changed and restored after its backup was inspected'
   expect((await again.json()).trouble).toBeNull();
   await inside.getByRole('button', { name: 'Restore this backup…' }).press('Enter');
   await inside.getByRole('button', { name: /^Restore this backup, keep/ }).press('Enter');
-  await expect(page.getByRole('row').filter({ hasText: 'replaced by a restore' })).toBeVisible({
-    timeout: 20_000,
-  });
+  await expect(page.getByRole('row').filter({ hasText: 'replaced by a restore' })).toBeVisible();
   await open(page, demo, '/lab/people');
   await settled(page);
   await expect(page.getByText('T9')).toHaveCount(0);

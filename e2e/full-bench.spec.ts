@@ -53,7 +53,7 @@ async function stationOf(page: Page): Promise<string> {
 async function takeAtStation(page: Page): Promise<void> {
   const label = page.locator('label[for="entry"]');
   const before = await label.innerText();
-  await takeSteady(page, () => expect(label).not.toHaveText(before, { timeout: 1000 }));
+  await takeSteady(page, () => expect(label).not.toHaveText(before));
 }
 
 /** Chooses a protocol with the keyboard, as a hand without a mouse would. */
@@ -84,9 +84,7 @@ test('a full bench, typed and live mixed, by keyboard alone', async ({ page, dem
     if (station === CURVE) {
       await expect(page.getByRole('button', { name: /^Run fixture/ })).toBeEnabled();
       await page.keyboard.press('Space');
-      await expect(page.getByRole('button', { name: /^Record this curve/ })).toBeVisible({
-        timeout: 30_000,
-      });
+      await expect(page.getByRole('button', { name: /^Record this curve/ })).toBeVisible();
       await page.keyboard.press('Space');
     } else if (LIVE.includes(station)) await takeAtStation(page);
     else {
@@ -95,7 +93,7 @@ test('a full bench, typed and live mixed, by keyboard alone', async ({ page, dem
       await enter(page, text ?? '');
     }
     // Place or trial changes with every reading.
-    await expect(label).not.toHaveText(before, { timeout: 15_000 });
+    await expect(label).not.toHaveText(before);
     await expect(page.locator('#entry')).toBeFocused();
   }
   await expect(done).toHaveText('70 of 70');
@@ -202,7 +200,7 @@ test('a gauge that drops out is not taken, says so, and comes back', async ({ pa
   // Typed entry goes on meanwhile.
   await enter(page, '249.5');
   await expect(slip.getByRole('listitem')).toHaveCount(1);
-  await expect(state).toContainText('steady', { timeout: 15_000 });
+  await expect(state).toContainText('steady');
   await page.keyboard.press('Space');
   await expect(slip.getByRole('listitem')).toHaveCount(2);
   await expect(slip).toContainText('live');

@@ -119,7 +119,7 @@ test('a link that was forwarded, or ended, opens nothing; what may be kept twice
   await page.getByRole('button', { name: 'End the link of T2' }).click();
   await expect(page.getByText(/^ended /)).toBeVisible();
   await hall.reload();
-  await expect(hall.getByText(/^This link was ended/)).toBeVisible();
+  await expect(hall.getByText(/^This link has ended/)).toBeVisible();
   await expect(page.getByText(/calls? (was|were) refused/)).toBeVisible();
   await page.getByRole('button', { name: 'Close the hall' }).click();
   await expect(page.getByRole('button', { name: 'Open the hall' })).toBeVisible();

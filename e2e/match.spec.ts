@@ -97,7 +97,7 @@ test('features are taken off the gauges that talk, by Space', async ({ page, dem
   await begin(page);
   const bar = page.locator('#match-entry');
   const row = (name: string) => ladder(page).getByRole('row').filter({ hasText: name }).first();
-  const standsAt = (place: string) => expect(bar).toHaveAccessibleName(place, { timeout: 1000 });
+  const standsAt = (place: string) => expect(bar).toHaveAccessibleName(place);
   await page.keyboard.press(']');
   await standsAt('Small outsole feature, left');
   await takeSteady(page, () => standsAt('Small outsole feature, right'));
@@ -125,7 +125,7 @@ test('a box with two half sizes, checked again by live gauges, is found again', 
   await open(page, demo, '/pairs/BR-13/match');
   await page.getByRole('button', { name: 'Check again' }).click();
   const bar = page.locator('#match-entry');
-  const standsAt = (place: string) => expect(bar).toHaveAccessibleName(place, { timeout: 1000 });
+  const standsAt = (place: string) => expect(bar).toHaveAccessibleName(place);
   await standsAt('Label, as read, left');
   await page.keyboard.press(']');
   await page.keyboard.press(']');
@@ -218,7 +218,7 @@ test('readings of a check wait while the server is stopped, and arrive once', as
   await expect(ladder(page).getByRole('row', { name: /Heel seam off/ })).toContainText('within');
   await expect(page.getByText(/2 waiting to be saved/)).toBeVisible();
   await demo.start();
-  await expect(page.getByText(/waiting to be saved/)).toBeHidden({ timeout: 20_000 });
+  await expect(page.getByText(/waiting to be saved/)).toBeHidden();
   // The words go as the first of the two is sent; the second follows.
   const seam = async () => {
     const record = await (await page.request.get(`${demo.address}/api/pairs/NS-06/match`)).json();

@@ -67,11 +67,11 @@ test('a gauge that talks is studied by Space, blind', async ({ page, demo }) => 
   await form.getByRole('button', { name: 'Draw the order: 8 readings' }).click();
   const progress = page.getByRole('img', { name: /of 8 readings taken/ });
   const stand = (done: number) =>
-    expect(progress).toHaveAccessibleName(`${done} of 8 readings taken`, { timeout: 1000 });
+    expect(progress).toHaveAccessibleName(`${done} of 8 readings taken`);
   const violations = async () => (await new AxeBuilder({ page }).analyze()).violations;
   expect(await violations()).toEqual([]);
   for (let done = 1; done < 8; done++) await takeSteady(page, () => stand(done));
-  await takeSteady(page, () => expect(progress).toHaveCount(0, { timeout: 1000 }));
+  await takeSteady(page, () => expect(progress).toHaveCount(0));
   await expect(page.getByTestId('gauge-verdict')).toBeVisible();
   await expect(page.getByRole('main')).toContainText('TL-07 right');
   expect(await violations()).toEqual([]);

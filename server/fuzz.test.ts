@@ -7,12 +7,14 @@ import { randomLcg } from 'd3-random';
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { CHANGE_HEADER, PROBLEM_TYPE } from '#contract/headers.ts';
+import { requireHealthy } from './health-watch.ts';
 import { servedBench } from './served-bench.ts';
 
-const { bench, get, served, csv, file } = servedBench();
+const SOAK = process.env.EMVEX_SOAK !== undefined;
+const { bench, get, served, csv, file } = servedBench(SOAK);
 
 /** Requests of each operation. */
-const ROUNDS = process.env.EMVEX_SOAK ? 100 : 10;
+const ROUNDS = SOAK ? 100 : 10;
 /** A value in so many is spoiled. */
 const SPOILED = 0.12;
 
@@ -208,29 +210,38 @@ describe('every operation of the OpenAPI document', () => {
     const paths = description.paths as Record<string, Record<string, Operation>>;
     const failures: string[] = [];
     const statuses = new Map<number, number>();
-    for (const [path, operations] of Object.entries(paths))
-      for (const [method, operation] of Object.entries(operations)) {
-        // A stream that never ends is no answer to wait for.
-        if (operation.operationId === 'liveGauges') continue;
-        for (let round = 0; round < ROUNDS; round++) {
-          const { address, init } = requestOf(path, method, operation, idsOfBook());
-          const what = `${init.method} ${address.slice(0, 160)} ${init.body?.slice(0, 300) ?? ''}`;
-          const response = await fetch(served().base + address, init);
-          const { status } = response;
-          statuses.set(status, (statuses.get(status) ?? 0) + 1);
-          if (status < 400) {
-            await response.arrayBuffer();
-            continue;
+    const sendAll = async () => {
+      for (const [path, operations] of Object.entries(paths))
+        for (const [method, operation] of Object.entries(operations)) {
+          // A stream that never ends is no answer to wait for.
+          if (operation.operationId === 'liveGauges') continue;
+          const ids = idsOfBook();
+          for (let round = 0; round < ROUNDS; round++) {
+            const { address, init } = requestOf(path, method, operation, ids);
+            const what = `${init.method} ${address.slice(0, 160)} ${init.body?.slice(0, 300) ?? ''}`;
+            const response = await fetch(served().base + address, init);
+            const { status } = response;
+            statuses.set(status, (statuses.get(status) ?? 0) + 1);
+            if (status < 400) {
+              await response.arrayBuffer();
+              continue;
+            }
+            const type = response.headers.get('content-type') ?? '';
+            const problem = type.startsWith(PROBLEM_TYPE) ? await response.json() : undefined;
+            if (
+              status >= 500 ||
+              !problem ||
+              problem.status !== status ||
+              problem.detail.length < 10
+            )
+              failures.push(`${status} ${JSON.stringify(problem)} to ${what}`);
+            // A value that is wrong is named.
+            else if (status === 422 && path.startsWith('/api/calc') && !problem.errors?.[0]?.field)
+              failures.push(`no field in ${JSON.stringify(problem)} to ${what}`);
           }
-          const type = response.headers.get('content-type') ?? '';
-          const problem = type.startsWith(PROBLEM_TYPE) ? await response.json() : undefined;
-          if (status >= 500 || !problem || problem.status !== status || problem.detail.length < 10)
-            failures.push(`${status} ${JSON.stringify(problem)} to ${what}`);
-          // A value that is wrong is named.
-          else if (status === 422 && path.startsWith('/api/calc') && !problem.errors?.[0]?.field)
-            failures.push(`no field in ${JSON.stringify(problem)} to ${what}`);
         }
-      }
+    };
+    await (SOAK ? requireHealthy(served(), sendAll) : sendAll());
     expect(failures.slice(0, 8), `${failures.length} failures`).toEqual([]);
     // Some pass, many are refused: else the requests were not nearly right.
     expect(statuses.get(200) ?? 0).toBeGreaterThan(100);

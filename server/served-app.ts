@@ -3,9 +3,11 @@ import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { dirname } from 'node:path';
+import Database from 'better-sqlite3';
 import { v7 as uuid7 } from 'uuid';
 import { CHANGE_HEADER, PERSON_HEADER } from '#contract/headers.ts';
 import { createApp } from './app.ts';
+import { startBuiltServer } from './started-server.ts';
 import { type Db, openDatabase } from './store/database.ts';
 
 export interface Sent {
@@ -17,7 +19,8 @@ export interface Sent {
 export interface ServedApp {
   db: Db;
   base: string;
-  /** Sends JSON, or text of another type; JSON answers are parsed. */
+  /** Of the process that serves. */
+  pid: number;
   send: (
     method: string,
     path: string,
@@ -39,6 +42,26 @@ function copyEmptyBook(path: string, today: string): void {
   mkdirSync(dirname(path), { recursive: true });
   writeFileSync(path, emptyBook);
 }
+
+/** Sends JSON, or text of another type, and parses JSON answers. */
+const sendTo =
+  (base: string): ServedApp['send'] =>
+  async (method, path, body, { change = uuid7(), type = 'application/json', person } = {}) => {
+    const response = await fetch(`${base}${path}`, {
+      method,
+      headers: {
+        ...(body === undefined ? {} : { 'content-type': type }),
+        ...(method === 'GET' ? {} : { [CHANGE_HEADER]: change }),
+        ...(person === undefined ? {} : { [PERSON_HEADER]: person }),
+      },
+      ...(body === undefined
+        ? {}
+        : { body: type === 'application/json' ? JSON.stringify(body) : String(body) }),
+    });
+    const text = await response.text();
+    const json = response.headers.get('content-type')?.includes('json');
+    return { status: response.status, body: json ? JSON.parse(text) : text };
+  };
 
 /** Serves a database at a fixed moment. */
 export async function serveApp(
@@ -71,22 +94,8 @@ export async function serveApp(
   return {
     db,
     base,
-    async send(method, path, body, { change = uuid7(), type = 'application/json', person } = {}) {
-      const response = await fetch(`${base}${path}`, {
-        method,
-        headers: {
-          ...(body === undefined ? {} : { 'content-type': type }),
-          ...(method === 'GET' ? {} : { [CHANGE_HEADER]: change }),
-          ...(person === undefined ? {} : { [PERSON_HEADER]: person }),
-        },
-        ...(body === undefined
-          ? {}
-          : { body: type === 'application/json' ? JSON.stringify(body) : String(body) }),
-      });
-      const text = await response.text();
-      const json = response.headers.get('content-type')?.includes('json');
-      return { status: response.status, body: json ? JSON.parse(text) : text };
-    },
+    pid: process.pid,
+    send: sendTo(base),
     async close() {
       const closed = new Promise((resolve) => server.close(resolve));
       // A request that a test broke off holds its connection: nobody waits for it.
@@ -95,6 +104,22 @@ export async function serveApp(
       await hall.close();
       closeApp();
       db.close();
+    },
+  };
+}
+
+/** Serves a database by the built server, in a process of its own: its client takes none of its time or memory. */
+export async function serveBuilt(databasePath: string): Promise<ServedApp> {
+  const { address, pid, kill } = await startBuiltServer({ EMVEX_DB: databasePath });
+  const db = new Database(databasePath, { readonly: true });
+  return {
+    db,
+    base: address,
+    pid,
+    send: sendTo(address),
+    async close() {
+      db.close();
+      await kill();
     },
   };
 }

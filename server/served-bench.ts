@@ -4,24 +4,24 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { v7 as uuid7 } from 'uuid';
 import { afterEach, beforeEach } from 'vitest';
-import { type ServedApp, serveApp } from './served-app.ts';
+import { type ServedApp, serveApp, serveBuilt } from './served-app.ts';
 
 const TOOLS = ['needle gauge', 'caliper', 'scale', 'bend fixture', 'durometer A'];
 
-/** Serves a fresh database for each test of the file. */
-export function servedBench() {
+/**
+ * Serves a fresh database for each test of the file.
+ * @param built by the built server, in a process of its own
+ */
+export function servedBench(built = false) {
   let served: ServedApp;
   let folder: string;
 
   beforeEach(async () => {
     folder = mkdtempSync(join(tmpdir(), 'emvex-bench-'));
-    served = await serveApp(
-      join(folder, 'book.db'),
-      undefined,
-      undefined,
-      undefined,
-      join(folder, 'hall'),
-    );
+    const book = join(folder, 'book.db');
+    served = built
+      ? await serveBuilt(book)
+      : await serveApp(book, undefined, undefined, undefined, join(folder, 'hall'));
   });
 
   afterEach(async () => {

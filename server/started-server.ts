@@ -6,6 +6,7 @@ const KIB = 1024;
 
 export interface StartedServer {
   address: string;
+  pid: number;
   /** Ends it at once. */
   kill: () => Promise<void>;
   /** Stops it as Ctrl-C does; answers with its exit code and all that it said. */
@@ -38,6 +39,7 @@ export function startBuiltServer(
       if (!address) return;
       resolve({
         address,
+        pid: child.pid ?? 0,
         kill: async () => {
           child.kill('SIGKILL');
           await ended;
