@@ -7,10 +7,10 @@ export default defineConfig({
   // No test fails by how busy the machine is: only one that hangs ends here.
   timeout: 600_000,
   expect: { timeout: 120_000 },
-  // Each test has a server and a page of its own, and waits for them more than it works: three run side
+  // Each test has a server and a page of its own, and waits for them more than it works: five run side
   // by side on two cores.
   fullyParallel: true,
-  workers: 3,
+  workers: 5,
   reporter: process.env.EMVEX_REPORT
     ? [['list'], ['json', { outputFile: process.env.EMVEX_REPORT }]]
     : 'list',

@@ -186,7 +186,10 @@ export function createApp(options: AppOptions): BenchApp {
   });
   const watchInstruments = () => gauges?.watch(stores.instruments.all());
   watchInstruments();
-  const failed = (error: unknown) => log.error(describeFault(error), 'refresh failed');
+  const failed = (error: unknown) => {
+    // A server that was stopped meanwhile leaves the rest to its next start.
+    if (db.open) log.error(describeFault(error), 'refresh failed');
+  };
   const sizesOf = () => sizeWordsOf(stores);
   const issue = {
     stores,

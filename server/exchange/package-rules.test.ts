@@ -19,7 +19,7 @@ describe('a row of a package', () => {
   it.each([
     ['pair', 'received_on', '2026-02-28'],
     ['pair', 'return_by', ''],
-    ['pair', 'shoes', 'left'],
+    ['pair', 'shoes', 'left only'],
     ['occasion', 'started_at', '2026-03-01T09:00:00.000Z'],
     ['outing', 'faults', '[]'],
     ['sheet_words', 'content', '[]'],

@@ -332,11 +332,13 @@ function listEntries(zip: yauzl.ZipFile): Promise<Map<string, yauzl.Entry>> {
   });
 }
 
+/** The bytes of a file as they come out: more than its list says of it, or a broken stream, is refused. */
 async function* readEntry(zip: yauzl.ZipFile, entry: yauzl.Entry): AsyncGenerator<Buffer> {
-  const stream = await new Promise<Readable>((resolve, reject) => {
-    zip.openReadStream(entry, (error, opened) => (error ? reject(error) : resolve(opened)));
-  });
-  for await (const piece of stream) yield piece as Buffer;
+  try {
+    for await (const piece of await zip.openReadStreamPromise(entry)) yield piece as Buffer;
+  } catch (error) {
+    throw refusePackage(`${entry.fileName} cannot be unpacked: ${(error as Error).message}.`);
+  }
 }
 
 /** Opens a package: refuses what is cut short, of a newer form, larger than it says, or outside its description. */
@@ -391,15 +393,10 @@ export async function openLabPackage(path: string, book: number): Promise<OpenPa
         if (!entry || !resource) throw refusePackage(`It has no ${name}.`);
         const hash = createHash('sha256');
         let bytes = 0;
-        try {
-          for await (const piece of readEntry(zip, entry)) {
-            bytes += piece.length;
-            hash.update(piece);
-            yield piece;
-          }
-        } catch (error) {
-          if (error instanceof Refusal) throw error;
-          throw refusePackage(`${name} cannot be unpacked: ${(error as Error).message}.`);
+        for await (const piece of readEntry(zip, entry)) {
+          bytes += piece.length;
+          hash.update(piece);
+          yield piece;
         }
         if (bytes !== resource.bytes || `sha256:${hash.digest('hex')}` !== resource.hash)
           throw refusePackage(
