@@ -3,14 +3,16 @@ import { browserPath } from './scripts/debian.mjs';
 
 export default defineConfig({
   testDir: 'e2e',
+  // Long ones, and second looks at what another test drives too: by `npm run e2e`, and with the long runs.
+  ...(process.env.EMVEX_SHORT ? { grepInvert: /@long/ } : {}),
   globalSetup: './e2e/scenario.mjs',
   // No test fails by how busy the machine is: only one that hangs ends here.
   timeout: 600_000,
   expect: { timeout: 120_000 },
-  // Each test has a server and a page of its own, and waits for them more than it works: five run side
+  // Each test has a server and a page of its own, and waits for them more than it works: three run side
   // by side on two cores.
   fullyParallel: true,
-  workers: 5,
+  workers: 3,
   reporter: process.env.EMVEX_REPORT
     ? [['list'], ['json', { outputFile: process.env.EMVEX_REPORT }]]
     : 'list',

@@ -15,7 +15,7 @@ import {
   writeSync,
 } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { promisify } from 'node:util';
 import Database from 'better-sqlite3';
 import { v7 as uuid7 } from 'uuid';
@@ -179,6 +179,22 @@ describe('a database that another program has', () => {
     writeFileSync(`${book}.lock`, '');
     const server = await startServer({ database: book, port: 0, version: 'test' });
     await server.stop();
+  });
+});
+
+describe('a database that is missing', () => {
+  it('although it has copies is not begun anew', async () => {
+    const { book } = labOf('lost');
+    rmSync(book);
+    await expect(startServer({ database: book, port: 0, version: 'test' })).rejects.toThrow(
+      /is missing, but there are backups[\s\S]*cp ".*book-2026-11-27-at-100000[.]db"/,
+    );
+    expect(existsSync(book)).toBe(false);
+    // Without any it is a new lab.
+    rmSync(join(dirname(book), 'backups'), { recursive: true });
+    const server = await startServer({ database: book, port: 0, version: 'test' });
+    await server.stop();
+    expect(existsSync(book)).toBe(true);
   });
 });
 

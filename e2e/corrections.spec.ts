@@ -49,10 +49,9 @@ test('two builds are merged only by someone who says that they are one', async (
   await expect(dialog).toBeHidden();
 });
 
-test('a sitting is moved from the wrong pair, reopened, and a claim put right', async ({
-  page,
-  demo,
-}) => {
+test('a sitting is moved from the wrong pair, reopened, and a claim put right', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/pairs/NS-02/receive');
   const sittings = page.getByRole('region', { name: 'Sittings' });
   await sittings.getByRole('button', { name: /^Reopen/ }).click();

@@ -71,7 +71,11 @@ test('a lab goes out as a package and into an empty book: the same sheets', asyn
   await expect(page.getByTestId('package-report')).toContainText('All of it is here already');
 });
 
-test('what two labs say differently is answered one by one', async ({ page, demo, empty }) => {
+test('what two labs say differently is answered one by one', { tag: '@long' }, async ({
+  page,
+  demo,
+  empty,
+}) => {
   const file = join(demo.folder, 'part.zip');
   const { body } = {
     body: await page.request.get(`${demo.address}/api/package?editions=kestvane-kerb`),

@@ -283,23 +283,25 @@ test('a curve is fitted in another window by keyboard, and from a file', async (
   await expect(stiffness).toHaveText('0.25 N·m/°');
 });
 
-test('a curve file of 300 MB is refused by its size', async ({ page, demo }, info) => {
-  const { open: openFile } = await import('node:fs/promises');
-  const path = info.outputPath('huge.csv');
-  const huge = await openFile(path, 'w');
-  await huge.truncate(300 * 1024 * 1024);
-  await huge.close();
-  await open(page, demo, '/pairs/NS-04/measure');
-  for (let n = 0; n < 6; n++) await page.keyboard.press('[');
-  await page.locator('input[type="file"]').setInputFiles(path);
-  await expect(page.getByText('The file has 300 MB; a curve has at most 64 MB')).toBeVisible();
-});
+test(
+  'a curve file of 300 MB is refused by its size',
+  { tag: '@long' },
+  async ({ page, demo }, info) => {
+    const { open: openFile } = await import('node:fs/promises');
+    const path = info.outputPath('huge.csv');
+    const huge = await openFile(path, 'w');
+    await huge.truncate(300 * 1024 * 1024);
+    await huge.close();
+    await open(page, demo, '/pairs/NS-04/measure');
+    for (let n = 0; n < 6; n++) await page.keyboard.press('[');
+    await page.locator('input[type="file"]').setInputFiles(path);
+    await expect(page.getByText('The file has 300 MB; a curve has at most 64 MB')).toBeVisible();
+  },
+);
 
-test('a sitting goes on in another browser, with its configuration and room', async ({
-  browser,
-  page,
-  demo,
-}) => {
+test('a sitting goes on in another browser, with its configuration and room', {
+  tag: '@long',
+}, async ({ browser, page, demo }) => {
   await open(page, demo, '/pairs/PL-01/measure');
   await page.getByRole('button', { name: /^Shoes/ }).click();
   await page.getByLabel('Configuration').selectOption('insole replaced');
@@ -323,10 +325,9 @@ test('a sitting goes on in another browser, with its configuration and room', as
   await elsewhere.context().close();
 });
 
-test('seven tabs share one stream of gauges, and the last has live figures too', async ({
-  page,
-  demo,
-}) => {
+test('seven tabs share one stream of gauges, and the last has live figures too', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/pairs/NS-05/measure');
   const tabs = [page];
   for (let tab = 2; tab <= 7; tab++) {

@@ -36,10 +36,9 @@ const ASKED: readonly [use: string, aim: string, rule: string, tells: RegExp, th
   ],
 ];
 
-test('a rule of each use cannot tell of a new pair, and a measurement or a look mends it', async ({
-  page,
-  demo,
-}) => {
+test('a rule of each use cannot tell of a new pair, and a measurement or a look mends it', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   test.setTimeout(150_000);
   await open(page, demo, '/receive');
   await page.getByRole('combobox', { name: 'Maker' }).fill('Quillmoor');
@@ -99,10 +98,9 @@ test('a rule of each use cannot tell of a new pair, and a measurement or a look 
   }
 });
 
-test('a line of a rule is drawn elsewhere in any unit, with a reason; wrong input keeps what was typed', async ({
-  page,
-  demo,
-}) => {
+test('a line of a rule is drawn elsewhere in any unit, with a reason; wrong input keeps what was typed', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/guide/uses/court');
   await page
     .getByRole('button', {
@@ -174,7 +172,7 @@ test('a shoe is chosen by keyboard, and the address holds the answers', async ({
   expect(overflow).toBeLessThanOrEqual(0);
 });
 
-test('the shoe is gone along by keyboard, and found by any of its names', async ({
+test('the shoe is gone along by keyboard, and found by any of its names', { tag: '@long' }, async ({
   page,
   demo,
 }) => {

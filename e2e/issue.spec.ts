@@ -72,6 +72,14 @@ test('a reading changes, the sheet warns, and the next revision says what change
   });
   expect(voided.status()).toBe(200);
 
+  // What was issued stays as it was, and says that its records would say otherwise today.
+  await page.getByRole('link', { name: 'revision 1' }).click();
+  await expect(page).toHaveURL(/\/issued\//);
+  await page.reload();
+  const since = page.getByRole('region', { name: 'Since it was issued' });
+  await expect(since).toContainText('this sheet would say otherwise');
+  await expect(since).toContainText(/1 reading behind mass.* no longer stands/);
+  await expect(since).toContainText('no longer counted: WL-05');
   await page.goto(`${demo.address}/sheets/wrenfold-latch-low?label=uk-8&view=reader`);
   await expect(
     page.getByText(/1 reading behind mass.* no longer stands: voided, the other shoe/),
@@ -82,6 +90,7 @@ test('a reading changes, the sheet warns, and the next revision says what change
   await expect(page.getByText(/no longer counted: WL-05/).first()).toBeVisible();
   await page.getByRole('link', { name: 'Revision 1' }).click();
   await expect(page.getByText('Roomy, plain and cheap.')).toBeVisible();
+  await expect(page.getByText('Revision 2 is the one that stands.')).toBeVisible();
 
   // Withdrawn, it stays readable.
   await page.getByRole('button', { name: 'Withdraw…' }).click();
@@ -140,10 +149,9 @@ test('pasted markup leaves its letters and nothing else', async ({ page, demo })
   await expect(ride.locator('[style*="red"], script')).toHaveCount(0);
 });
 
-test('words that could not be kept are not lost: leaving the part again keeps them', async ({
-  page,
-  demo,
-}) => {
+test('words that could not be kept are not lost: leaving the part again keeps them', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/sheets/kestvane-kerb?label=eu-42&view=write');
   await page.route('**/api/words', (route) =>
     route.fulfill({

@@ -189,9 +189,9 @@ async function serveCopy(copy: string): Promise<{ address: string; stop: () => P
   };
 }
 
-test('a made-up step, quantity, use and format are found wherever they belong', async ({
-  page,
-}) => {
+test('a made-up step, quantity, use and format are found wherever they belong', {
+  tag: '@long',
+}, async ({ page }) => {
   test.setTimeout(240_000);
   // No other file than the list says.
   const listed = readFileSync(join(ROOT, 'docs/architecture.md'), 'utf8')

@@ -118,10 +118,9 @@ test('features are taken off the gauges that talk, by Space', async ({ page, dem
   await expect(page.getByRole('button', { name: /^Mass, left: 2[45]\d/ })).toBeVisible();
 });
 
-test('a box with two half sizes, checked again by live gauges, is found again', async ({
-  page,
-  demo,
-}) => {
+test('a box with two half sizes, checked again by live gauges, is found again', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/pairs/BR-13/match');
   await page.getByRole('button', { name: 'Check again' }).click();
   const bar = page.locator('#match-entry');
@@ -367,10 +366,9 @@ test('what is half typed stays at its place when another cell is clicked, and ov
   ).toBeVisible();
 });
 
-test('a photograph with a location loses it; HEIC is refused with a word', async ({
-  page,
-  demo,
-}) => {
+test('a photograph with a location loses it; HEIC is refused with a word', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/pairs/NS-06/match');
   const make = (background: string) =>
     sharp({ create: { width: 640, height: 480, channels: 3, background } })

@@ -76,7 +76,10 @@ test('a reported figure stands beside the measured ones, with its source', async
   await expect(page.getByText('reported by a neighbouring bench')).toBeVisible();
 });
 
-test('a sheet of the first figures prints on one A4 page', async ({ page, demo }) => {
+test('a sheet of the first figures prints on one A4 page', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   for (const path of ['brindlow-roundsman-2?label=uk-8', 'wrenfold-latch-low?label=uk-8']) {
     await open(page, demo, `/sheets/${path}`);
     await page.getByRole('heading', { level: 1 }).waitFor();
@@ -160,10 +163,9 @@ test('units change everywhere at once', async ({ page, demo }) => {
   await expect(page.getByTestId('sheet-heel-stack')).toContainText('in');
 });
 
-test('ten editions stand against one yardstick, what they disagree on first; on a phone two at a time', async ({
-  page,
-  demo,
-}) => {
+test('ten editions stand against one yardstick, what they disagree on first; on a phone two at a time', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   const seven = [
     'norrolt-stairwell-low-cut',
     'kestvane-kerb',

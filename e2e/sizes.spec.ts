@@ -67,10 +67,9 @@ test('an insole goes from one pair to another by keys, and each says so', async 
   await expect(page.getByText(/insole replaced: Cork 3/)).toBeVisible();
 });
 
-test('all labels lead to the evidence of one; a chain is shown in brackets', async ({
-  page,
-  demo,
-}) => {
+test('all labels lead to the evidence of one; a chain is shown in brackets', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/fit/matrix');
   const cell = page.getByRole('link', {
     name: /^From Brindlow Roundsman 2 to Norrolt Stairwell, mid cut: the same size, by wore both/,
@@ -106,7 +105,10 @@ test('for a foot: typed in another unit, asked about, with socks, a use and its 
   await expect(boot.getByText(/In the left shoe an insole on top/)).toBeVisible();
 });
 
-test('the ruler is read by keys, women’s labels by both schools', async ({ page, demo }) => {
+test('the ruler is read by keys, women’s labels by both schools', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/fit/ruler');
   const slider = page.getByRole('slider', { name: 'Last length, mm' });
   await slider.focus();
@@ -121,7 +123,10 @@ test('the ruler is read by keys, women’s labels by both schools', async ({ pag
   await expect(page.getByRole('img', { name: /inside of Kestvane Kerb, EU 42/ })).toBeVisible();
 });
 
-test('lacing is drawn on the eyelets that the walk counted', async ({ page, demo }) => {
+test('lacing is drawn on the eyelets that the walk counted', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/fit/lacing?edition=norrolt-stairwell-mid-cut');
   await expect(page.getByText(/It has \d rows, as its walk says/)).toBeVisible();
   await page.getByRole('combobox', { name: 'For' }).selectOption('a sore instep');
@@ -176,7 +181,10 @@ test('an arch is worked out of a picture of a print; a print without toes is ref
   await expect(page.getByText('Arch index 0.20, high, from the areas typed.')).toBeVisible();
 });
 
-test('sore places are laid on the foot anywhere, and taken up again', async ({ page, demo }) => {
+test('sore places are laid on the foot anywhere, and taken up again', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/pairs/NS-05/fit');
   const foot = page.getByRole('img', { name: /^The foot from above/ });
   const box = (await foot.boundingBox())!;

@@ -56,10 +56,9 @@ const PAGES: [name: string, path: string, typed: [field: string, text: string][]
 
 for (const [name, path, typed] of PAGES)
   for (const ms of [500, 2000])
-    test(`${name}: fields stay where they are with answers after ${ms} ms`, async ({
-      page,
-      demo,
-    }) => {
+    test(`${name}: fields stay where they are with answers after ${ms} ms`, {
+      tag: ms === 500 ? ['@long'] : [],
+    }, async ({ page, demo }) => {
       await open(page, demo, path);
       await settled(page);
       const answers = await delayAnswers(page, ms);

@@ -55,7 +55,7 @@ test('a gauge study is planned, run blind by keyboard, analysed and taken into u
   await expect(page.getByText('Gauge studies: Needle, winter')).toBeVisible();
 });
 
-test('a gauge that talks is studied by Space, blind', async ({ page, demo }) => {
+test('a gauge that talks is studied by Space, blind', { tag: '@long' }, async ({ page, demo }) => {
   await open(page, demo, '/studies/gauges');
   await page.getByRole('button', { name: 'Plan a study' }).click();
   const form = page.getByRole('form', { name: 'Plan a gauge study' });
@@ -77,10 +77,9 @@ test('a gauge that talks is studied by Space, blind', async ({ page, demo }) => 
   expect(await violations()).toEqual([]);
 });
 
-test('a study that is ended early leaves out what not everybody measured', async ({
-  page,
-  demo,
-}) => {
+test('a study that is ended early leaves out what not everybody measured', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/studies/gauges');
   await page.getByRole('button', { name: 'Plan a study' }).click();
   await page.getByLabel('Name').fill('Broken off');
@@ -134,7 +133,10 @@ test('pairs of two lots: the spread in words, in charts and as a table', async (
   await expect(page.getByRole('alert')).toContainText('one pair shows no spread of pairs');
 });
 
-test('left and right are alike, or cannot be told, within a tolerance', async ({ page, demo }) => {
+test('left and right are alike, or cannot be told, within a tolerance', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/studies/sides?quantity=mass');
   await expect(page.getByText(/^Left and right are alike within the tolerance/)).toBeVisible();
   await page.getByLabel(/^Tolerance/).fill('0');
@@ -181,10 +183,9 @@ test('a bridge between two methods is kept, and Compare carries sidewall stacks 
   await expect(kept).toContainText('out of use: the ruler was replaced');
 });
 
-test('the step that the lab takes for noticeable counts in studies and guide too', async ({
-  page,
-  demo,
-}) => {
+test('the step that the lab takes for noticeable counts in studies and guide too', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/lab/quantities');
   await page.getByRole('button', { name: 'Change the step of Heel stack' }).click();
   const form = page.getByRole('form', { name: 'Noticeable step of heel stack' });
@@ -215,10 +216,9 @@ test('the step that the lab takes for noticeable counts in studies and guide too
   await expect(page.getByRole('button', { name: 'Keep this conversion' })).toHaveCount(0);
 });
 
-test('classes are bounded by the lab, with a reason, and sheets call a value by them', async ({
-  page,
-  demo,
-}) => {
+test('classes are bounded by the lab, with a reason, and sheets call a value by them', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   const grade = page.getByRole('row', { name: /^Drop/ }).first();
   await open(page, demo, '/sheets/tarnhus-lanewalk');
   await expect(grade).toContainText('middle');

@@ -47,10 +47,9 @@ test('a walk by keyboard: a sibling’s answers are confirmed by looking, others
   await expect(said.getByRole('button', { name: 'Footbed held by a strip' })).toBeVisible();
 });
 
-test('answers that exclude each other are asked about, and nothing is kept of them', async ({
-  page,
-  demo,
-}) => {
+test('answers that exclude each other are asked about, and nothing is kept of them', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/pairs/KK-01/walk');
   await page.getByRole('button', { name: /Plate reaches/ }).click();
   await page.keyboard.press('1');
@@ -58,10 +57,9 @@ test('answers that exclude each other are asked about, and nothing is kept of th
   await expect(page.getByRole('button', { name: 'Plate reaches not looked' })).toBeVisible();
 });
 
-test('a stated plate that was seen otherwise stands on the sheet, and builds are told apart', async ({
-  page,
-  demo,
-}) => {
+test('a stated plate that was seen otherwise stands on the sheet, and builds are told apart', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/sheets/pelloway-gravel-lane');
   const made = page.getByRole('region', { name: 'Made of' });
   await expect(made.getByText('plastic; stated carbon')).toBeVisible();
@@ -74,10 +72,9 @@ test('a stated plate that was seen otherwise stands on the sheet, and builds are
   await expect(otherwise.getByRole('row', { name: /Plate/ })).toContainText('plastic');
 });
 
-test('the protocol of its use is offered first, and what it is for is said at receipt', async ({
-  page,
-  demo,
-}) => {
+test('the protocol of its use is offered first, and what it is for is said at receipt', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/pairs/WL-05/measure');
   const groups = page.getByRole('combobox', { name: 'Protocol' }).locator('optgroup');
   await expect(groups.first()).toHaveAttribute('label', 'For this use');

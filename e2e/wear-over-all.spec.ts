@@ -38,7 +38,10 @@ test('what is due leads to its page, is promised and ended, and leaves as a cale
   await expect(page.getByRole('heading', { level: 1 })).toContainText('KK-04');
 });
 
-test('an edition lasts as its pairs did, and says by what they ended', async ({ page, demo }) => {
+test('an edition lasts as its pairs did, and says by what they ended', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/pairs/KK-04/wear');
   await page.getByRole('link', { name: 'how long this edition lasts' }).press('Enter');
   await expect(page.getByText(/^3 of 4 ended between \d+ and \d+ km/)).toBeVisible();
@@ -71,7 +74,10 @@ test('tomorrow’s pair follows the ground, and what each is for', async ({ page
   await expect(order.getByRole('row', { name: /NS-01/ })).toHaveCount(0);
 });
 
-test('a line is drawn elsewhere with a reason, and a panel is planned', async ({ page, demo }) => {
+test('a line is drawn elsewhere with a reason, and a panel is planned', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/lab/wear');
   const form = page.getByRole('form', { name: 'Draw a line elsewhere' });
   await form.getByRole('combobox', { name: 'What' }).selectOption('rated-life');

@@ -1,11 +1,11 @@
 /**
  * `npm run soak`: the long runs of which `npm test` does a tenth: kills during mixed work, requests that are nearly right,
- * files that strangers made. It takes about an hour.
+ * files that strangers made, and all browser tests. It takes about an hour.
  */
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildApp } from './build.mjs';
-import { findProgram } from './debian.mjs';
+import { findBrowser, findProgram } from './debian.mjs';
 import { installPackages, ROOT, start } from './install.mjs';
 
 installPackages();
@@ -16,6 +16,7 @@ const shell = await findProgram(
   'Each database is looked through by the sqlite3 shell of Debian.',
 );
 if (!shell) process.exit(1);
+const env = { ...process.env, EMVEX_SOAK: '1', EMVEX_BUILT: '1', EMVEX_SQLITE_SHELL: shell };
 const status = await start(
   join(ROOT, 'node_modules', '.bin', 'vitest'),
   [
@@ -34,6 +35,12 @@ const status = await start(
     'server/receive/corrections.test.ts',
     'bench/package.test.ts',
   ],
-  { env: { ...process.env, EMVEX_SOAK: '1', EMVEX_BUILT: '1', EMVEX_SQLITE_SHELL: shell } },
+  { env },
 );
-process.exit(status);
+const browser = await findBrowser('The browser tests need Chromium.');
+const pages = browser
+  ? await start(join(ROOT, 'node_modules', '.bin', 'playwright'), ['test'], {
+      env: { ...env, EMVEX_CHROMIUM: browser },
+    })
+  : 1;
+process.exit(status || pages);

@@ -14,6 +14,7 @@ await buildApp();
 if (process.argv.includes('--said')) {
   const { writeFigures } = await runSource('server/former-books.ts');
   await writeFigures();
+  await runSource('demo/write-answers.ts');
 } else {
   const { writeBook } = await runSource('demo/write-book.ts');
   await writeBook(folder);

@@ -17,7 +17,7 @@ import { completeParts, studyGauge } from '#core/study/gauge-study.ts';
 export type BookFigures = Record<string, (number | string | null)[]>;
 
 /** Asks the API for an answer. */
-type Get = (path: string) => Promise<unknown>;
+export type Get = (path: string) => Promise<unknown>;
 
 /** A moment is compared as what it says, whatever zone it is written in. */
 const utc = (moment: string) => new Date(moment).toISOString();
@@ -54,6 +54,16 @@ async function listPairs<T extends { tag: string }>(get: Get): Promise<T[]> {
   ];
   return rows.sort((a, b) => (a.tag < b.tag ? -1 : 1));
 }
+
+/** Tags of all pairs of a book. */
+export const pairsOfBook = async (get: Get): Promise<string[]> =>
+  (await listPairs(get)).map(({ tag }) => tag);
+
+/** Addresses of the editions of a book of which a pair was here. */
+export const editionsOfBook = async (get: Get): Promise<string[]> =>
+  (await listAll<{ slug: string; pairs: object[] }>(get, '/api/editions?'))
+    .filter(({ pairs }) => pairs.length > 0)
+    .map(({ slug }) => slug);
 
 async function figuresOfSheets(get: Get, rows: BookFigures): Promise<string[]> {
   const editions = await listAll<{
@@ -321,4 +331,25 @@ export async function bookFigures(get: Get): Promise<BookFigures> {
   await figuresOfRecalls(get, rows, lab);
   await readingsOf(get, rows);
   return rows;
+}
+
+/** Two numbers are one figure within so large a share of it. */
+const SAME = 1e-9;
+
+const isSame = (a: unknown, b: unknown) =>
+  typeof a === 'number' && typeof b === 'number'
+    ? Math.abs(a - b) <= SAME * Math.max(1, Math.abs(a))
+    : a === b;
+
+/** Rows in which two books differ, each with both. */
+export function differences(before: BookFigures, now: BookFigures): string[] {
+  const names = new Set([...Object.keys(before), ...Object.keys(now)]);
+  return [...names].flatMap((name) => {
+    const [was, is] = [before[name], now[name]];
+    if (!was || was.length !== is?.length)
+      return [`${name}: ${JSON.stringify(was)} → ${JSON.stringify(is)}`];
+    return was.flatMap((value, place) =>
+      isSame(value, is[place]) ? [] : [`${name}: ${value} → ${is[place]}`],
+    );
+  });
 }

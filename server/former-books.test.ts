@@ -8,33 +8,12 @@ import { afterAll, describe, expect, it } from 'vitest';
 import { ADDRESSES } from '#contract/addresses.ts';
 import type { PathName } from '#contract/endpoints.ts';
 import { translateChange } from '#core/figures/former-changes.ts';
-import type { BookFigures } from './book-figures.ts';
+import { differences } from './book-figures.ts';
 import { FORMER_VERSIONS, restoreBook, saidBefore, saidNow, serveBook } from './former-books.ts';
 import { openDatabase } from './store/database.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'emvex-former-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
-
-/** Two numbers are one figure within so large a share of it. */
-const SAME = 1e-9;
-
-const isSame = (a: unknown, b: unknown) =>
-  typeof a === 'number' && typeof b === 'number'
-    ? Math.abs(a - b) <= SAME * Math.max(1, Math.abs(a))
-    : a === b;
-
-/** Rows in which two books differ, each with both. */
-function differences(before: BookFigures, now: BookFigures): string[] {
-  const names = new Set([...Object.keys(before), ...Object.keys(now)]);
-  return [...names].flatMap((name) => {
-    const [was, is] = [before[name], now[name]];
-    if (!was || was.length !== is?.length)
-      return [`${name}: ${JSON.stringify(was)} → ${JSON.stringify(is)}`];
-    return was.flatMap((value, place) =>
-      isSame(value, is[place]) ? [] : [`${name}: ${value} → ${is[place]}`],
-    );
-  });
-}
 
 describe.each(FORMER_VERSIONS)('a book of version %d', (version) => {
   it('says the same figures as before, and the same verdicts', async () => {

@@ -1,6 +1,7 @@
 /** What a decided check found, on the list and on the sheet, over the API. */
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
+import { cardSvg } from './formats/sheet-card.ts';
 import { servedBench } from './served-bench.ts';
 
 const { post, get, bench, served, reopen } = servedBench();
@@ -17,7 +18,8 @@ const onSheet = async () => {
 
 /** A pair that is kept although its toe tips differ by 10 mm. */
 async function keptPair() {
-  const { pairId, instrument } = await bench();
+  const made = await bench();
+  const { pairId, instrument } = made;
   const id = uuid7();
   await post('/api/matches', { id, pairId, person: 'B1', kind: 'full', startedAt: AT });
   for (const [side, typed] of Object.entries({ left: '55', right: '65' }))
@@ -32,6 +34,7 @@ async function keptPair() {
       takenAt: AT,
     });
   await post(`/api/matches/${id}/decision`, { decision: 'keep', decidedAt: AT });
+  return made;
 }
 
 describe('what a decided check found', () => {
@@ -50,6 +53,31 @@ describe('what a decided check found', () => {
     expect(drawn.status).toBe(200);
     expect(await inList()).toBe('out');
     expect(await onSheet()).toMatchObject({ found: 'out', differing: DIFFERS });
+  });
+
+  it('is said on the sheet that is written and on its card, and of one that was issued without it', async () => {
+    const { session, read } = await keptPair();
+    const sitting = await session();
+    for (const side of ['left', 'right'])
+      await read(sitting, 'mass', side, '312', 'scale', { unit: 'g' });
+    const draft = async () => (await get(`${SHEET.replace('?', '/draft?')}`)).body;
+    // As a version issued it that did not know of the finding.
+    served().db.prepare('UPDATE pair SET decided_finding = NULL').run();
+    await post('/api/people', { id: uuid7(), code: 'B1', role: 'bench' });
+    const issue = { id: uuid7(), label: 'uk-8' };
+    const path = '/api/sheets/norrolt-stairwell-mid-cut/issue';
+    const signed = await served().send('POST', path, issue, { person: 'B1' });
+    expect(signed.status, JSON.stringify(signed.body)).toBe(200);
+    await reopen('book.db');
+    await expect.poll(inList).toBe('out');
+    const words = 'NS-01: left and right differ: toe-tip height left 55.0, right 65.0 mm; kept.';
+    const { document, changes } = await draft();
+    expect(document.data.leftRight).toEqual([words]);
+    expect(JSON.stringify(changes)).toContain(words);
+    const { leftRight: _, ...unsaid } = document.data;
+    expect(cardSvg(document, '').length).toBeGreaterThan(
+      cardSvg({ ...document, data: unsaid }, '').length,
+    );
   });
 
   it('is worked out for a check that was decided before it was kept', async () => {

@@ -1,4 +1,5 @@
 /** Starts the server on a database file and stops it cleanly. */
+import { existsSync } from 'node:fs';
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { hallAt } from '#contract/hall-records.ts';
@@ -13,7 +14,7 @@ import { sweepPassingFolders } from './passing-folders.ts';
 import { keepPrivate } from './private-files.ts';
 import { problemOf, Refusal } from './problems.ts';
 import { StartRefusal } from './start-refusal.ts';
-import { type Copy, returnPhotographs } from './store/backups.ts';
+import { backupFolder, type Copy, newestSoundCopy, returnPhotographs } from './store/backups.ts';
 import { type BookLock, lockBook } from './store/book-lock.ts';
 import { changeStore } from './store/changes.ts';
 import { DatabaseRefusal, describeDamage, openDatabase } from './store/database.ts';
@@ -87,10 +88,21 @@ function takeLock(database: string): BookLock | undefined {
   );
 }
 
+/** A new lab in the place of one that has backups would in time be all that they hold. */
+function requireNoneMissing(database: string): void {
+  if (database === ':memory:' || existsSync(database)) return;
+  const copy = newestSoundCopy(database, today());
+  if (!copy) return;
+  throw new StartRefusal(
+    `The database ${database} is missing, but there are backups of it. Nothing was changed.\nTo restore the newest:\n  cp "${copy}" "${database}"\nnpm run restore lists all of them. To begin an empty lab, name another file with EMVEX_DB, or move ${backupFolder(database)} away.`,
+  );
+}
+
 /** Opens the database; a restore that a stop cut short is finished or undone first. */
 function settleAndOpen(options: StartOptions): ReturnType<typeof openDatabase> {
   const { database, log } = options;
   const settled = database === ':memory:' ? undefined : settleRestore(database);
+  requireNoneMissing(database);
   const db = openBook(options);
   if (settled) {
     recordRestore(changeStore(db), settled.record);

@@ -24,14 +24,30 @@ describe('pictures of a link', () => {
     expect(await pictures.keep('a', request(10), async () => 'kept')).toBe('kept');
   });
 
-  it('are 1 GB a day together, and begin anew the next day', async () => {
+  it('are no more than a total a day together, and begin anew the next day', async () => {
     let now = 0;
-    const pictures = picturesOfLinks(() => now);
-    for (let at = 0; at < 52; at++) await pictures.keep('a', request(20 * MB), async () => at);
+    const pictures = picturesOfLinks(() => now, 5 * MB);
+    for (let nth = 0; nth < 5; nth++) await pictures.keep('a', request(MB), async () => nth);
     await expect(pictures.keep('a', request(10), async () => 'kept')).rejects.toMatchObject({
       status: 413,
     });
     now = 86_400_001;
+    expect(await pictures.keep('a', request(10), async () => 'kept')).toBe('kept');
+  });
+
+  it('that cannot be put down leave their places to the next', async () => {
+    const pictures = picturesOfLinks();
+    const before = process.env.TMPDIR;
+    process.env.TMPDIR = '/no/such/folder';
+    try {
+      for (let nth = 0; nth < 4; nth++)
+        await expect(pictures.keep('a', request(10), async () => 'kept')).rejects.toMatchObject({
+          code: 'ENOENT',
+        });
+    } finally {
+      if (before === undefined) delete process.env.TMPDIR;
+      else process.env.TMPDIR = before;
+    }
     expect(await pictures.keep('a', request(10), async () => 'kept')).toBe('kept');
   });
 

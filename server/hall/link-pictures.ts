@@ -21,8 +21,11 @@ interface Link {
   since: number;
 }
 
-/** @param now ms since 1970 */
-export function picturesOfLinks(now: () => number = Date.now) {
+/**
+ * @param now ms since 1970
+ * @param mostBytes of one link a day
+ */
+export function picturesOfLinks(now: () => number = Date.now, mostBytes = MOST_BYTES_A_DAY) {
   const links = new Map<string, Link>();
 
   function linkOf(id: string): Link {
@@ -50,7 +53,7 @@ export function picturesOfLinks(now: () => number = Date.now) {
         drop(
           new Refusal(503, 'Other pictures of this phone are on their way: it is sent after them.'),
         );
-      if (link.bytes >= MOST_BYTES_A_DAY)
+      if (link.bytes >= mostBytes)
         drop(
           new Refusal(
             413,

@@ -1,0 +1,87 @@
+/**
+ * What a book answers besides figures: try-ons, suitability, choices, wear, life, rotation, sizing. Each leaf of an
+ * answer is a row, named by the records it stands under, so that a difference says where it is.
+ */
+import { createHash } from 'node:crypto';
+import type { Lab } from '#contract/lab-records.ts';
+import { DISCIPLINES } from '#core/catalogue/disciplines.ts';
+import type { BookFigures, Get } from './book-figures.ts';
+
+/** A list of more records is told by its number and hash: points of a line, outings. */
+const MOST_RECORDS = 12;
+/** Identifiers differ from lab to lab, and say nothing. */
+const UNCOMPARED = new Set(['id', 'pairId', 'editionId', 'modelId', 'lookId', 'version']);
+
+/** What is hashed of a list. */
+const withoutIds = (value: unknown): string =>
+  JSON.stringify(value, (key, inner) => (UNCOMPARED.has(key) ? undefined : inner));
+
+type Leaf = number | string | null;
+const isLeaf = (value: unknown): value is Leaf | boolean | undefined =>
+  value === null || typeof value !== 'object';
+const asLeaf = (value: unknown): Leaf =>
+  value === undefined ? null : typeof value === 'boolean' ? Number(value) : (value as Leaf);
+
+/** What a record of a list goes by, where it has a name. */
+function nameIn(record: object, place: number): string {
+  const named = record as Record<string, unknown>;
+  const name = ['tag', 'slug', 'use', 'quantity', 'name', 'aspect', 'what']
+    .map((key) => named[key])
+    .find((value) => typeof value === 'string');
+  return name === undefined ? String(place + 1) : String(name);
+}
+
+function addLeaves(rows: BookFigures, path: string, value: unknown): void {
+  if (isLeaf(value)) rows[path] = [asLeaf(value)];
+  else if (!Array.isArray(value)) {
+    for (const [key, inner] of Object.entries(value as object))
+      if (!UNCOMPARED.has(key)) addLeaves(rows, `${path} / ${key}`, inner);
+  } else if (value.every(isLeaf)) rows[path] = value.map(asLeaf);
+  else if (value.length > MOST_RECORDS)
+    rows[path] = [
+      value.length,
+      createHash('sha256').update(withoutIds(value)).digest('hex').slice(0, 16),
+    ];
+  else
+    value.forEach((record, place) => {
+      addLeaves(rows, `${path} / ${nameIn(record, place)}`, record);
+    });
+}
+
+/** Conversations of which every part is answered. */
+const ASKED: readonly Record<string, string>[] = [
+  {},
+  { matters: 'long life,a low price' },
+  { matters: 'grip', risk: 'none', load: 'a heavy pack' },
+];
+
+/**
+ * Adds the answers of every pair, edition, use and tester of a book.
+ * @param slugs editions of which a pair was here
+ */
+export async function addAnswers(
+  get: Get,
+  rows: BookFigures,
+  { lab, slugs, tags }: { lab: Lab; slugs: readonly string[]; tags: readonly string[] },
+): Promise<void> {
+  const add = async (name: string, path: string) => addLeaves(rows, name, await get(path));
+  for (const tag of tags) {
+    await add(`fit ${tag}`, `/api/pairs/${tag}/fit`);
+    await add(`wear ${tag}`, `/api/pairs/${tag}/wear`);
+  }
+  for (const slug of slugs) {
+    await add(`suits ${slug}`, `/api/editions/${slug}/suits`);
+    await add(`sizing ${slug}`, `/api/editions/${slug}/deviation`);
+    await add(`life ${slug}`, `/api/editions/${slug}/life`);
+    await add(`versions ${slug}`, `/api/editions/${slug}/line`);
+    await add(`similar to ${slug}`, `/api/shelf/like/${slug}`);
+  }
+  for (const use of DISCIPLINES)
+    for (const asked of ASKED)
+      await add(
+        `choice ${use} ${Object.values(asked).join(' ')}`.trim(),
+        `/api/choice?${new URLSearchParams({ use, ...asked })}`,
+      );
+  for (const { code } of lab.people) await add(`rotation ${code}`, `/api/testers/${code}/rotation`);
+  await add('due', '/api/due');
+}
