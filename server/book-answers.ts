@@ -10,11 +10,14 @@ import type { BookFigures, Get } from './book-figures.ts';
 /** A list of more records is told by its number and hash: points of a line, outings. */
 const MOST_RECORDS = 12;
 /** Identifiers differ from lab to lab, and say nothing. */
-const UNCOMPARED = new Set(['id', 'pairId', 'editionId', 'modelId', 'lookId', 'version']);
+const UNCOMPARED = new Set(['id', 'pairId', 'editionId', 'modelId', 'version']);
 
 /** What is hashed of a list. */
 const withoutIds = (value: unknown): string =>
-  JSON.stringify(value, (key, inner) => (UNCOMPARED.has(key) ? undefined : inner));
+  JSON.stringify(value, (key, inner) => (UNCOMPARED.has(key) ? undefined : inner)).replace(
+    /[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/g,
+    'id',
+  );
 
 type Leaf = number | string | null;
 const isLeaf = (value: unknown): value is Leaf | boolean | undefined =>
