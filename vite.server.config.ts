@@ -2,6 +2,8 @@
 import { defineConfig } from 'vite';
 
 export default defineConfig({
+  // Of many small files each: a thread or a process that begins reads them in one.
+  ssr: { noExternal: ['zod', 'uuid'] },
   build: {
     ssr: true,
     target: 'node20',

@@ -12,8 +12,8 @@ const shared = {
 
 export default defineConfig({
   test: {
-    // Half of the time is spent waiting for servers: two files run side by side on two cores.
-    maxWorkers: 2,
+    // Half of the time is spent waiting for servers: three files run side by side on two cores.
+    maxWorkers: 3,
     projects: [
       // Pure, or with a page that happy-dom draws: nothing is built for them.
       {

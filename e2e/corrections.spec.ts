@@ -38,7 +38,10 @@ test('a slip at receipt is put right: merged with the edition it is, and undone'
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Kestvane Kreb');
 });
 
-test('two builds are merged only by someone who says that they are one', async ({ page, demo }) => {
+test('two builds are merged only by someone who says that they are one', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/editions/norrolt-stairwell-low-cut');
   await page.getByRole('combobox', { name: 'It is the same as' }).fill('mid cut');
   await page.getByRole('option', { name: 'Norrolt Stairwell, mid cut' }).click();

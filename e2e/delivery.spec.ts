@@ -23,10 +23,9 @@ test('a delivery: faults counted, the next pair at hand, a letter that stays', a
   expect(pdf.headers()['content-type']).toBe('application/pdf');
 });
 
-test('two builds are held against each other: the same outsole, another foam?', async ({
-  page,
-  demo,
-}) => {
+test('two builds are held against each other: the same outsole, another foam?', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/pairs/NS-01/match');
   await page.getByRole('combobox', { name: 'Hold against another pair' }).fill('NS-06');
   await page.getByRole('option', { name: 'NS-06' }).click();
@@ -39,7 +38,7 @@ test('two builds are held against each other: the same outsole, another foam?', 
   );
 });
 
-test('a target of a model is held against its pairs', async ({ page, demo }) => {
+test('a target of a model is held against its pairs', { tag: '@long' }, async ({ page, demo }) => {
   await open(page, demo, '/editions/kestvane-kerb');
   const form = page.getByRole('form', { name: 'Set a target' });
   await form.getByLabel('To, g').fill('heavy');

@@ -100,10 +100,9 @@ test('a station without its tool says so, keeps what was typed, and takes it onc
   await expect(page.getByText('Marked: room temperature not recorded')).toBeVisible();
 });
 
-test('the room is typed where no gauge tells it, and stands with the readings of the day', async ({
-  page,
-  empty,
-}) => {
+test('the room is typed where no gauge tells it, and stands with the readings of the day', {
+  tag: '@long',
+}, async ({ page, empty }) => {
   await setUp(page, empty, ['Scale', 'Durometer A', 'Durometer C']);
   await receive(page);
   const room = page.getByRole('button', { name: /^Room/ });
@@ -153,10 +152,9 @@ test('what is no figure of a measurement gets a plain answer and is kept as type
   );
 });
 
-test('sizes say what goes there; an insole is named, with a length that is none put right', async ({
-  page,
-  empty,
-}) => {
+test('sizes say what goes there; an insole is named, with a length that is none put right', {
+  tag: '@long',
+}, async ({ page, empty }) => {
   await setUp(page, empty, ['Ruler']);
   await page.goto(`${empty.address}/fit/matrix`);
   await expect(page.getByText('Nothing to hold against each other yet.')).toBeVisible();

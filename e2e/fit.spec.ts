@@ -24,10 +24,9 @@ test('on a phone a try-on comes to a swap, and stands on the pair', async ({ pag
   await expect(page.getByRole('link', { name: 'Fit swap' })).toBeVisible();
 });
 
-test('at the bench by keys alone: a new tester, a gap in mm, answers kept through a reload', async ({
-  page,
-  demo,
-}) => {
+test('at the bench by keys alone: a new tester, a gap in mm, answers kept through a reload', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/pairs/NS-05/fit');
   const tester = page.getByRole('textbox', { name: 'or a new tester' });
   await tester.focus();
@@ -66,7 +65,7 @@ test('a pair that failed its match is no question of fit', async ({ page, demo }
   await expect(verdict).toContainText('send it back');
 });
 
-test('try-ons of one tester say what changed since', async ({ page, demo }) => {
+test('try-ons of one tester say what changed since', { tag: '@long' }, async ({ page, demo }) => {
   await open(page, demo, '/pairs/NS-01/fit');
   await expect(page.getByRole('region', { name: 'Try-ons before' })).toContainText(
     'heel a little → none',
@@ -104,10 +103,9 @@ test('a tester’s feet are kept with a known shoe, asked about where odd, expor
   await expect(page.getByRole('link', { name: 'WL-05', exact: true })).toBeVisible();
 });
 
-test('a known shoe in one line leads to the label in another model, with its evidence', async ({
-  page,
-  demo,
-}) => {
+test('a known shoe in one line leads to the label in another model, with its evidence', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/fit/labels');
   const line = page.getByRole('textbox', { name: 'A shoe that is known to fit, in one line' });
   await line.fill('12 regular in Norrolt Stairwell, mid fits, wide foot');

@@ -39,7 +39,10 @@ test('dialogs, notes and finished sittings give the hand back to the field', asy
   await expect(page.locator('#entry')).toHaveValue('4');
 });
 
-test('forms that are done leave the focus beside them', async ({ page, demo }) => {
+test('forms that are done leave the focus beside them', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/pairs/NS-05/receive');
   await page.getByLabel('Add claimed figures').fill('31 mm heel');
   await page.getByRole('button', { name: 'Add claims' }).click();
@@ -56,7 +59,10 @@ test('forms that are done leave the focus beside them', async ({ page, demo }) =
   await settles(page).not.toBe('page');
 });
 
-test('a check that is looked at keeps the focus in it', async ({ page, demo }) => {
+test('a check that is looked at keeps the focus in it', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/pairs/NS-02/match');
   await page.getByRole('button', { name: 'Begin the check' }).click();
   await settles(page).toBe('match-entry');
@@ -67,7 +73,10 @@ test('a check that is looked at keeps the focus in it', async ({ page, demo }) =
   await settles(page).toBe('match-entry');
 });
 
-test('a menu gives the focus back to its button, the first time too', async ({ page, demo }) => {
+test('a menu gives the focus back to its button, the first time too', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/sheets');
   for (const name of ['Who is at the bench?', 'Units']) {
     const button = page.getByRole('button', { name, exact: true });

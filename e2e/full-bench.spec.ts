@@ -126,10 +126,9 @@ test('a full bench, typed and live mixed, by keyboard alone', async ({ page, dem
   await expect(page.getByRole('region', { name: 'By hand' })).toContainText('PL-01 L resists');
 });
 
-test('with every station on the rail, words stand clear of each other and the page ends in sight', async ({
-  page,
-  demo,
-}) => {
+test('with every station on the rail, words stand clear of each other and the page ends in sight', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/pairs/PL-01/measure');
   await chooseProtocol(page, 'Full bench');
   await page.getByTitle('toe-tip height, left').click();
@@ -217,71 +216,74 @@ test('a moving figure is not taken, nor one figure twice', async ({ page, demo }
   await expect(slip.getByRole('listitem')).toHaveCount(1);
 });
 
-test('a curve is fitted in another window by keyboard, and from a file', async ({
-  page,
-  demo,
-}, info) => {
-  await open(page, demo, '/pairs/NS-04/measure');
-  // Where the bench begins depends on what earlier readings count already.
-  const bending = page.getByRole('heading', { name: /Bending stiffness, toe up/ });
-  await expect(page.getByText(/Station \d+ of 35/)).toBeVisible();
-  for (let n = 0; n < 35 && !(await bending.isVisible()); n++) await page.keyboard.press('[');
-  await expect(bending).toBeVisible();
-  const stiffness = page.getByTestId('curve-stiffness');
-  await expect(stiffness).toContainText('N·m/°');
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
-  const handle = page.getByRole('slider', { name: 'Window from' });
-  await expect(handle).toHaveAttribute('aria-valuenow', '10');
-  await handle.focus();
-  await page.keyboard.press('PageUp');
-  await expect(handle).not.toHaveAttribute('aria-valuenow', '10');
-  await page.getByRole('button', { name: 'Fit in this window' }).click();
-  const slip = page.getByRole('complementary', { name: 'Slip' });
-  await expect(slip).toContainText('corrected');
-  await expect(page.getByRole('button', { name: 'Fit in this window' })).toBeDisabled();
+test(
+  'a curve is fitted in another window by keyboard, and from a file',
+  { tag: '@long' },
+  async ({ page, demo }, info) => {
+    await open(page, demo, '/pairs/NS-04/measure');
+    // Where the bench begins depends on what earlier readings count already.
+    const bending = page.getByRole('heading', { name: /Bending stiffness, toe up/ });
+    await expect(page.getByText(/Station \d+ of 35/)).toBeVisible();
+    for (let n = 0; n < 35 && !(await bending.isVisible()); n++) await page.keyboard.press('[');
+    await expect(bending).toBeVisible();
+    const stiffness = page.getByTestId('curve-stiffness');
+    await expect(stiffness).toContainText('N·m/°');
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
+    const handle = page.getByRole('slider', { name: 'Window from' });
+    await expect(handle).toHaveAttribute('aria-valuenow', '10');
+    await handle.focus();
+    await page.keyboard.press('PageUp');
+    await expect(handle).not.toHaveAttribute('aria-valuenow', '10');
+    await page.getByRole('button', { name: 'Fit in this window' }).click();
+    const slip = page.getByRole('complementary', { name: 'Slip' });
+    await expect(slip).toContainText('corrected');
+    await expect(page.getByRole('button', { name: 'Fit in this window' })).toBeDisabled();
 
-  // Every chart can be read as a table and saved as SVG and PNG.
-  await page.getByRole('button', { name: 'table', exact: true }).first().click();
-  await expect(page.getByRole('columnheader', { name: 'angle, °' })).toBeVisible();
-  await page.getByRole('button', { name: 'chart', exact: true }).first().click();
-  for (const kind of ['SVG', 'PNG']) {
-    const saved = page.waitForEvent('download');
-    await page.getByRole('button', { name: kind, exact: true }).first().click();
-    expect((await saved).suggestedFilename()).toBe(`bend-toe-up-ns-04-left.${kind.toLowerCase()}`);
-  }
+    // Every chart can be read as a table and saved as SVG and PNG.
+    await page.getByRole('button', { name: 'table', exact: true }).first().click();
+    await expect(page.getByRole('columnheader', { name: 'angle, °' })).toBeVisible();
+    await page.getByRole('button', { name: 'chart', exact: true }).first().click();
+    for (const kind of ['SVG', 'PNG']) {
+      const saved = page.waitForEvent('download');
+      await page.getByRole('button', { name: kind, exact: true }).first().click();
+      expect((await saved).suggestedFilename()).toBe(
+        `bend-toe-up-ns-04-left.${kind.toLowerCase()}`,
+      );
+    }
 
-  const file = async (name: string, text: string) => {
-    const { writeFile } = await import('node:fs/promises');
-    const path = info.outputPath(name);
-    await writeFile(path, text);
-    await page.locator('input[type="file"]').setInputFiles(path);
-  };
-  await file('one.csv', 'angle_deg\n1\n2\n');
-  await expect(page.getByText('The file has one column')).toBeVisible();
-  await file('rad.csv', 'angle_deg,moment_nm\n0,0\n0.2,1\n0.6,3\n0,0\n');
-  await expect(page.getByText('name the column angle_rad')).toBeVisible();
-  await file(
-    'up.csv',
-    `angle_deg,moment_nm\n${Array.from({ length: 50 }, (_, i) => `${i},${0.2 * i}`).join('\n')}`,
-  );
-  await expect(page.getByText('does not come back')).toBeVisible();
-  const loop = Array.from({ length: 801 }, (_, i) => {
-    const t = (i * Math.PI) / 100;
-    return `${20 - 20 * Math.cos(t)},${0.25 * (20 - 20 * Math.cos(t)) + 0.8 * Math.sin(t)}`;
-  });
-  await file('loop.csv', `angle_deg,moment_nm\n${loop.join('\n')}`);
-  await expect(stiffness).toHaveText('0.25 N·m/°');
-  await expect(page.getByText('4 found, 2 counted')).toBeVisible();
-  // Columns by other names: the bench asks which is which, and reads them so.
-  const turned = loop.map((row) => row.split(',').reverse().join(','));
-  await file('named.csv', `Kraftmoment,Winkel\n${turned.join('\n')}`);
-  await page.getByLabel('The angle is in').selectOption('Winkel');
-  await expect(page.getByText('Each signal has a column of its own.')).toBeVisible();
-  await page.getByLabel('The moment is in').selectOption('Kraftmoment');
-  await page.getByRole('button', { name: 'Read it so' }).click();
-  await expect(stiffness).toHaveText('0.25 N·m/°');
-});
+    const file = async (name: string, text: string) => {
+      const { writeFile } = await import('node:fs/promises');
+      const path = info.outputPath(name);
+      await writeFile(path, text);
+      await page.locator('input[type="file"]').setInputFiles(path);
+    };
+    await file('one.csv', 'angle_deg\n1\n2\n');
+    await expect(page.getByText('The file has one column')).toBeVisible();
+    await file('rad.csv', 'angle_deg,moment_nm\n0,0\n0.2,1\n0.6,3\n0,0\n');
+    await expect(page.getByText('name the column angle_rad')).toBeVisible();
+    await file(
+      'up.csv',
+      `angle_deg,moment_nm\n${Array.from({ length: 50 }, (_, i) => `${i},${0.2 * i}`).join('\n')}`,
+    );
+    await expect(page.getByText('does not come back')).toBeVisible();
+    const loop = Array.from({ length: 801 }, (_, i) => {
+      const t = (i * Math.PI) / 100;
+      return `${20 - 20 * Math.cos(t)},${0.25 * (20 - 20 * Math.cos(t)) + 0.8 * Math.sin(t)}`;
+    });
+    await file('loop.csv', `angle_deg,moment_nm\n${loop.join('\n')}`);
+    await expect(stiffness).toHaveText('0.25 N·m/°');
+    await expect(page.getByText('4 found, 2 counted')).toBeVisible();
+    // Columns by other names: the bench asks which is which, and reads them so.
+    const turned = loop.map((row) => row.split(',').reverse().join(','));
+    await file('named.csv', `Kraftmoment,Winkel\n${turned.join('\n')}`);
+    await page.getByLabel('The angle is in').selectOption('Winkel');
+    await expect(page.getByText('Each signal has a column of its own.')).toBeVisible();
+    await page.getByLabel('The moment is in').selectOption('Kraftmoment');
+    await page.getByRole('button', { name: 'Read it so' }).click();
+    await expect(stiffness).toHaveText('0.25 N·m/°');
+  },
+);
 
 test(
   'a curve file of 300 MB is refused by its size',

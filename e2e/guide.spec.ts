@@ -200,7 +200,10 @@ test('the shoe is gone along by keyboard, and found by any of its names', { tag:
   await expect(page).toHaveURL(/\/guide#counter-stiffness$/);
 });
 
-test('a round of practice is measured, judged and kept', async ({ page, demo }) => {
+test('a round of practice is measured, judged and kept', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/guide/practice');
   await page.getByRole('link', { name: 'Begin: Measure a pair' }).click();
   await expect(page.getByText('1 of 16')).toBeVisible();
@@ -227,10 +230,9 @@ test('a round of practice is measured, judged and kept', async ({ page, demo }) 
   await expect(page.getByRole('heading', { name: '2 of 6 right' })).toBeVisible();
 });
 
-test('the desk says what is next; a maker is asked, and the answer is kept with the claim', async ({
-  page,
-  demo,
-}) => {
+test('the desk says what is next; a maker is asked, and the answer is kept with the claim', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/desk');
   const next = page.getByRole('table', { name: 'What is reviewed next' });
   await expect(next).toContainText('Tarnhus Lanewalk 2');
@@ -253,10 +255,9 @@ test('the desk says what is next; a maker is asked, and the answer is kept with 
   await expect(answer).toBeHidden();
 });
 
-test('an empty bench offers practice, tells nothing it cannot know, and tours its first pair', async ({
-  page,
-  empty,
-}) => {
+test('an empty bench offers practice, tells nothing it cannot know, and tours its first pair', {
+  tag: '@long',
+}, async ({ page, empty }) => {
   await open(page, empty, '/');
   await page.getByRole('link', { name: 'Ten minutes of practice' }).click();
   await expect(page.getByRole('heading', { name: 'Practice', exact: true })).toBeVisible();

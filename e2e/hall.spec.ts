@@ -126,7 +126,11 @@ test('a link that was forwarded, or ended, opens nothing; what may be kept twice
   await Promise.all([hall.context().close(), other.context().close()]);
 });
 
-test('a phone takes pictures of a pair that is received', async ({ page, demo, browser }) => {
+test('a phone takes pictures of a pair that is received', { tag: '@long' }, async ({
+  page,
+  demo,
+  browser,
+}) => {
   await openHall(page, demo, 'T1');
   await page.goto(`${demo.address}/lab/hall?pair=KK-02`);
   await page.getByRole('button', { name: 'Make a camera link' }).click();

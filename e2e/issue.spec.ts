@@ -127,7 +127,10 @@ test('a sheet is read on a phone, and read aloud by its headings', async ({ page
   ]);
 });
 
-test('pasted markup leaves its letters and nothing else', async ({ page, demo }) => {
+test('pasted markup leaves its letters and nothing else', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/sheets/kestvane-kerb?label=eu-42&view=write');
   const part = page.getByRole('textbox', { name: 'Ride' });
   await part.click();

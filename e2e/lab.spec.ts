@@ -57,7 +57,10 @@ test('a faulty file is refused line by line; a sound one is looked at, added onc
   await expect(page.getByRole('complementary', { name: 'Slip' })).toContainText('34.2');
 });
 
-test('a used protocol gets a new version, which is measured by', async ({ page, demo }) => {
+test('a used protocol gets a new version, which is measured by', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/lab/protocols');
   await page.getByRole('link', { name: 'In-shoe 12 / 75 %, insole in, needle gauge' }).click();
   await expect(page.getByText('what you keep here becomes version 2')).toBeVisible();
@@ -110,10 +113,9 @@ test('an instrument is added, calibrated, checked and recalled', async ({ page, 
   await expect(recall).toContainText('0 readings of 0 pairs');
 });
 
-test('a quantity of the lab’s own is added, and stands in guide, protocol and bench', async ({
-  page,
-  demo,
-}) => {
+test('a quantity of the lab’s own is added, and stands in guide, protocol and bench', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/lab/quantities');
   await page.getByLabel('Name').fill('Strap length');
   await page.getByText('Where it is taken, and what is usual for it').click();
@@ -135,10 +137,9 @@ test('a quantity of the lab’s own is added, and stands in guide, protocol and 
   await expect(page.getByTestId('figure-left')).toContainText('71.5');
 });
 
-test('slopes of this lab stand where they are surer, and a far one waits for a person', async ({
-  page,
-  demo,
-}) => {
+test('slopes of this lab stand where they are surer, and a far one waits for a person', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/lab/people');
   const row = (name: string) => page.getByRole('row', { name: new RegExp(`^${name}`) });
   // The scenario grades ball widths by 2.1 mm a size; three editions were measured in two sizes.

@@ -22,10 +22,9 @@ test('a line of versions is read: what changed, what for a buyer, and pages that
   await expect(page.getByRole('cell', { name: '79 EUR' }).first()).toBeVisible();
 });
 
-test('a build in another width is asked about, kept knowingly, and undone', async ({
-  page,
-  demo,
-}) => {
+test('a build in another width is asked about, kept knowingly, and undone', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/editions/norrolt-stairwell-low-cut/line');
   await expect(page.getByText('It stands alone')).toBeVisible();
   await page.getByRole('combobox', { name: 'Wide or narrow build of' }).fill('mid cut');
@@ -43,10 +42,9 @@ test('a build in another width is asked about, kept knowingly, and undone', asyn
   await expect(page.getByText('that would close a circle')).toBeVisible();
 });
 
-test('a price that was seen is kept, a wrong one is told, and a follower without a pair joins', async ({
-  page,
-  demo,
-}) => {
+test('a price that was seen is kept, a wrong one is told, and a follower without a pair joins', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/editions/pelloway-lampround/line');
   const price = page.getByRole('form', { name: 'A price seen' });
   await price.getByLabel('A price seen').fill('cheap');
@@ -95,10 +93,9 @@ test('a wish is written down, found on receiving, and struck off by the pair', a
   );
 });
 
-test('a use is copied and changed: emptied it is none, kept it is offered with its protocol', async ({
-  page,
-  demo,
-}) => {
+test('a use is copied and changed: emptied it is none, kept it is offered with its protocol', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/lab/uses');
   await page.getByRole('button', { name: 'Copy climbing' }).press('Enter');
   const form = page.getByRole('form', { name: 'A copy of climbing' });

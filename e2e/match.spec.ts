@@ -92,7 +92,10 @@ test('a pair of two half sizes, by keyboard from labels to return note', async (
   await expect(page.getByRole('main')).toContainText('sent for PL-01');
 });
 
-test('features are taken off the gauges that talk, by Space', async ({ page, demo }) => {
+test('features are taken off the gauges that talk, by Space', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/pairs/PL-01/match');
   await begin(page);
   const bar = page.locator('#match-entry');
@@ -250,7 +253,7 @@ test('the short check fits a phone: five features, and nothing runs off the side
   await expect(page.getByRole('heading', { name: 'Kept' })).toBeVisible();
 });
 
-test('a fault seen by eye stands with its shoe, and a note is asked for', async ({
+test('a fault seen by eye stands with its shoe, and a note is asked for', { tag: '@long' }, async ({
   page,
   demo,
 }) => {
@@ -277,7 +280,7 @@ test('a fault seen by eye stands with its shoe, and a note is asked for', async 
   await expect(page.getByRole('heading', { name: 'Kept, with a note' })).toBeVisible();
 });
 
-test('the wearer is asked first, and what is seen alike needs no figure', async ({
+test('the wearer is asked first, and what is seen alike needs no figure', { tag: '@long' }, async ({
   page,
   demo,
 }) => {
@@ -305,7 +308,7 @@ test('the wearer is asked first, and what is seen alike needs no figure', async 
   await expect(findings(page)).toContainText('Footbeds face to face: alike, seen');
 });
 
-test('a changed tolerance is kept with its reason and moves the verdict', async ({
+test('a changed tolerance is kept with its reason and moves the verdict', { tag: '@long' }, async ({
   page,
   demo,
 }) => {
@@ -326,10 +329,9 @@ test('a changed tolerance is kept with its reason and moves the verdict', async 
   await expect(row).not.toContainText('within');
 });
 
-test('a rejected pair is left out of its sheet until it is counted by hand', async ({
-  page,
-  demo,
-}) => {
+test('a rejected pair is left out of its sheet until it is counted by hand', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/sheets/brindlow-roundsman-3?label=uk-8');
   await expect(page.getByText('BR-13 is left out of these figures')).toBeVisible();
   await expect(
@@ -343,10 +345,9 @@ test('a rejected pair is left out of its sheet until it is counted by hand', asy
   await expect(page.getByText(/BR-13 was rejected and is in these figures/)).toBeVisible();
 });
 
-test('what is half typed stays at its place when another cell is clicked, and over a reload', async ({
-  page,
-  demo,
-}) => {
+test('what is half typed stays at its place when another cell is clicked, and over a reload', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/pairs/PL-01/match');
   await begin(page);
   for (const label of ['UK 8', 'UK 8', 'UK 8']) await enter(page, label);

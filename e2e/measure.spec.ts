@@ -135,7 +135,10 @@ test('a pasted column is refused, not joined into one number', async ({ page, de
   await expect(page.getByText('column of values')).toBeVisible();
 });
 
-test('two readings apart: two more, and the median of four', async ({ page, demo }) => {
+test('two readings apart: two more, and the median of four', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/pairs/PL-01/measure');
   await page.keyboard.press(']');
   const advice = page.getByText('usually stays within');
@@ -205,11 +208,9 @@ test('readings that wait outlive the tab', async ({ context, page, demo }) => {
   await expect(slipAgain).toContainText('All saved');
 });
 
-test('a second tab on the same pair is told, and sees the readings of the first', async ({
-  context,
-  page,
-  demo,
-}) => {
+test('a second tab on the same pair is told, and sees the readings of the first', {
+  tag: '@long',
+}, async ({ context, page, demo }) => {
   await open(page, demo, '/pairs/PL-01/measure');
   const second = await context.newPage();
   await open(second, demo, '/pairs/PL-01/measure');

@@ -32,10 +32,9 @@ test('one more thing is typed with its figure, or chosen, at any moment', async 
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Tap by ear');
 });
 
-test('a width is taken with the ruler that is at hand, with the ruler’s doubt', async ({
-  page,
-  demo,
-}) => {
+test('a width is taken with the ruler that is at hand, with the ruler’s doubt', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/pairs/NS-06/measure');
   const field = page.locator('#entry');
   await field.fill('+ sole width ball');
@@ -47,10 +46,9 @@ test('a width is taken with the ruler that is at hand, with the ruler’s doubt'
   await expect(page.getByText(/^One reading: ± /)).toBeVisible();
 });
 
-test('void aims at the reading that is doubted, and a spoiled station goes at once', async ({
-  page,
-  demo,
-}) => {
+test('void aims at the reading that is doubted, and a spoiled station goes at once', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/pairs/NS-06/measure');
   const field = page.locator('#entry');
   const slip = page.getByRole('complementary', { name: 'Slip' });
@@ -74,7 +72,7 @@ test('void aims at the reading that is doubted, and a spoiled station goes at on
   await expect(slip.getByText('void: gauge bent')).toHaveCount(5);
 });
 
-test('a protocol is printed as a blank form', async ({ page, demo }) => {
+test('a protocol is printed as a blank form', { tag: '@long' }, async ({ page, demo }) => {
   await open(page, demo, '/lab/protocols');
   await settled(page);
   await page

@@ -18,7 +18,10 @@ test('faults name their field and keep what was typed', async ({ page, demo }) =
   await expect(page.getByLabel('Claimed figures')).toHaveValue('very light');
 });
 
-test('a width that is new to an edition is asked about', async ({ page, demo }) => {
+test('a width that is new to an edition is asked about', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/receive');
   await page.getByRole('combobox', { name: 'Maker' }).fill('Kestvane');
   await page.getByRole('combobox', { name: 'Model' }).fill('Kerb');
@@ -55,7 +58,7 @@ test('the second of two tabs that edit a pair is told, and nothing is overwritte
   await expect(second.getByLabel('Note')).toHaveValue('typed in the first tab');
 });
 
-test('a pair goes to the shelf and comes back', async ({ page, demo }) => {
+test('a pair goes to the shelf and comes back', { tag: '@long' }, async ({ page, demo }) => {
   await open(page, demo, '/pairs/KK-01/receive');
   await page.getByRole('button', { name: 'Put on the shelf' }).click();
   await expect(page.getByRole('button', { name: 'Back to the table' })).toBeVisible();
@@ -63,7 +66,7 @@ test('a pair goes to the shelf and comes back', async ({ page, demo }) => {
   await expect(page.getByLabel('Tray').getByRole('link', { name: /KK-01/ })).toBeVisible();
 });
 
-test('claims are added and withdrawn', async ({ page, demo }) => {
+test('claims are added and withdrawn', { tag: '@long' }, async ({ page, demo }) => {
   await open(page, demo, '/pairs/TF-01/receive');
   await page.getByLabel('Add claimed figures').fill('36/27 mm');
   await page.getByRole('button', { name: 'Add claims' }).click();

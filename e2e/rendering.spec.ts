@@ -99,10 +99,9 @@ test('a keystroke and a live figure render what shows them, and nothing beside',
     .toBeGreaterThan(0);
 });
 
-test('at the ladder a keystroke renders its row, and neither the others nor what is found', async ({
-  page,
-  demo,
-}) => {
+test('at the ladder a keystroke renders its row, and neither the others nor what is found', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await watchRenders(page);
   await open(page, demo, '/pairs/NS-06/match');
   await settled(page);
@@ -123,10 +122,9 @@ test('at the ladder a keystroke renders its row, and neither the others nor what
   expect(active).toBeGreaterThanOrEqual(2);
 });
 
-test('in a study a keystroke and a live figure render the turn, and neither what is taken nor the page', async ({
-  page,
-  demo,
-}) => {
+test('in a study a keystroke and a live figure render the turn, and neither what is taken nor the page', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await watchRenders(page);
   await open(page, demo, '/studies/gauges');
   await page.getByRole('button', { name: 'Plan a study' }).click();

@@ -58,16 +58,18 @@ test('a sheet shows basis, claims with verdicts and how the pairs came', async (
   await expect(page.getByText('± holds in 95 of 100 cases')).toBeVisible();
 });
 
-test('a claim that contradicts itself stands on its sheet', async ({ page, demo }) => {
+test('a claim that contradicts itself stands on its sheet', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/sheets/pelloway-lampround?label=uk-8');
   await expect(page.getByText('contradicts itself').first()).toBeVisible();
   await expect(page.getByText('No figures at this size yet.')).toBeVisible();
 });
 
-test('a reported figure stands beside the measured ones, with its source', async ({
-  page,
-  demo,
-}) => {
+test('a reported figure stands beside the measured ones, with its source', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/sheets/kestvane-kerb?label=eu-42');
   await page.getByRole('button', { name: 'Add a reported figure' }).click();
   await page.getByLabel('Value with its unit').fill('271');
@@ -122,10 +124,9 @@ test('editions are compared on like terms, converted or refused', async ({ page,
   await expect(page.getByRole('columnheader', { name: /Gravel Lane/ })).toHaveCount(0);
 });
 
-test('a boot in half a size more is compared with a shoe, carried with its doubt', async ({
-  page,
-  demo,
-}) => {
+test('a boot in half a size more is compared with a shoe, carried with its doubt', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/compare?editions=tarnhus-lanewalk,tarnhus-frostgate-high-cut');
   const row = (name: string) => page.getByRole('row', { name: new RegExp(`^${name}`) });
   await expect(row('Heel stack')).toContainText('real, noticeable');
@@ -146,7 +147,10 @@ test('a boot in half a size more is compared with a shoe, carried with its doubt
   await expect(row('Heel stack')).toContainText('against Kestvane Kerb');
 });
 
-test('an edition is dragged from the tray onto Compare', async ({ page, demo }) => {
+test('an edition is dragged from the tray onto Compare', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/pairs/KK-01/measure');
   await page
     .getByLabel('Tray')

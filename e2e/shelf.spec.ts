@@ -23,7 +23,10 @@ test('the own order is set by keyboard, one for each use, and the hand stays whe
   await expect(lines('Kestvane Kerb')).toHaveAccessibleName(/none/);
 });
 
-test('an edition is dragged before another in the own order', async ({ page, demo }) => {
+test('an edition is dragged before another in the own order', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   // Those of one use stand in sight together.
   await open(page, demo, '/shelf?words=walking');
   const lines = (name: string) => page.getByRole('button', { name: `Own place of ${name}:` });
@@ -54,10 +57,9 @@ test('an edition is dragged before another in the own order', async ({ page, dem
   await expect(lines('Kestvane Kerb')).toHaveAccessibleName(/: 2$/);
 });
 
-test('the pairs of a tester stand as rows, and an address may hold nonsense', async ({
-  page,
-  demo,
-}) => {
+test('the pairs of a tester stand as rows, and an address may hold nonsense', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/shelf');
   await page.getByLabel('Rows', { exact: true }).selectOption('T4');
   await expect(page.getByRole('link', { name: 'KK-03 Kestvane Kerb' })).toBeVisible();

@@ -2,10 +2,9 @@
 import sharp from 'sharp';
 import { expect, open, test } from './bench.ts';
 
-test('lengths and testers part over a shoe with a low toe box, and the causes are listed', async ({
-  page,
-  demo,
-}) => {
+test('lengths and testers part over a shoe with a low toe box, and the causes are listed', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/editions/pelloway-gravel-lane');
   await page.getByRole('link', { name: 'True to its label?' }).press('Enter');
   await expect(
@@ -23,10 +22,9 @@ test('lengths and testers part over a shoe with a low toe box, and the causes ar
   await expect(page.getByText(/Krippendorff’s alpha −?\d\.\d\d, ordinal/)).toBeVisible();
 });
 
-test('testers part by the width of their feet; a shoe is named a reference and undone', async ({
-  page,
-  demo,
-}) => {
+test('testers part by the width of their feet; a shoe is named a reference and undone', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/editions/brindlow-roundsman-3/fit');
   await expect(
     page.getByText(/^It splits by foot width: feet of 98 mm and narrower/),

@@ -160,10 +160,9 @@ async function keepBridge(page: Page, address: string, quantity: string): Promis
   await expect(page.getByText('Kept. Compare uses it from now on.')).toBeVisible();
 }
 
-test('a bridge between two methods is kept, and Compare carries sidewall stacks over it', async ({
-  page,
-  demo,
-}) => {
+test('a bridge between two methods is kept, and Compare carries sidewall stacks over it', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   const compare =
     '/compare?editions=tarnhus-lanewalk,pelloway-gravel-lane&stack=in-shoe-in-in-whole-sole-needle';
   await open(page, demo, compare);
@@ -271,7 +270,7 @@ test('the planner agrees with published power, and says what the pairs at hand c
   await expect(page.getByTestId('plan')).toContainText('10 pairs, 1 reading a shoe');
 });
 
-test('an empty book says what each study wants', async ({ page, empty }) => {
+test('an empty book says what each study wants', { tag: '@long' }, async ({ page, empty }) => {
   await page.goto(empty.address);
   await page.getByRole('checkbox', { name: 'Needle gauge' }).check();
   await page.getByRole('button', { name: 'Set up the bench' }).click();

@@ -86,10 +86,9 @@ test('the protocol of its use is offered first, and what it is for is said at re
   await expect(page.getByText('trekking')).toBeVisible();
 });
 
-test('a rival that nobody has is kept by what is stated of it, and compared with open marks', async ({
-  page,
-  demo,
-}) => {
+test('a rival that nobody has is kept by what is stated of it, and compared with open marks', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/compare?editions=tarnhus-lanewalk,tarnhus-lanewalk-2');
   const row = (name: string) => page.getByRole('row', { name: new RegExp(`^${name}`) });
   await expect(row('Heel stack')).toContainText('as stated, noticeable');

@@ -59,10 +59,9 @@ test('a look comes to a decision by keys; deciding otherwise asks why, and is wi
   await expect(page.getByRole('link', { name: 'Wear retire' })).toBeVisible();
 });
 
-test('tread tells which zone is through first, or that it cannot tell; a total is kept', async ({
-  page,
-  demo,
-}) => {
+test('tread tells which zone is through first, or that it cannot tell; a total is kept', {
+  tag: '@long',
+}, async ({ page, demo }) => {
   await open(page, demo, '/pairs/KK-04/wear');
   await expect(page.getByText('First through: tread heel lateral, right')).toBeVisible();
   await expect(page.getByRole('img', { name: /^Tread left: / })).toBeVisible();
@@ -131,7 +130,10 @@ test('routes are dropped together, proposed as outings, and never doubled', asyn
   await expect(routes.getByRole('button', { name: 'Keep 0' })).toBeDisabled();
 });
 
-test('an outing is changed at the bench, and what it said is had back', async ({ page, demo }) => {
+test('an outing is changed at the bench, and what it said is had back', { tag: '@long' }, async ({
+  page,
+  demo,
+}) => {
   await open(page, demo, '/pairs/KK-06/wear');
   const outings = page.getByRole('table', { name: 'Outings' });
   const first = outings.getByRole('row').nth(1);

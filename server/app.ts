@@ -11,6 +11,7 @@ import {
   copyTerms,
 } from './backups/backup-routes.ts';
 import { mountCalculations } from './calculations.ts';
+import { describeFault } from './described-fault.ts';
 import { mountEndpoints, mountFiles, pathOf } from './endpoint.ts';
 import { packageJobs } from './exchange/package-jobs.ts';
 import { packageFileRoutes, packageRoutes } from './exchange/package-routes.ts';
@@ -32,7 +33,7 @@ import { hallRoutes } from './lab/hall-routes.ts';
 import { importJobs } from './lab/imports.ts';
 import { labRoutes } from './lab/lab-routes.ts';
 import { fillFindings } from './left-right-finding.ts';
-import { describeFault, type Log, logRequests, silentLog } from './log.ts';
+import { type Log, logRequests, silentLog } from './log.ts';
 import { matchRoutes, returnNoteRoutes } from './match/match-routes.ts';
 import { curveRoutes } from './measure/curve-routes.ts';
 import { gaugeRoutes, gaugeStream } from './measure/gauge-routes.ts';

@@ -89,13 +89,21 @@ function slopesOf(stores: Stores, catalogue: Catalogue, before: LabFacts | undef
   return { learnedSlopes, slopes: keepSame(before?.slopes, slopes) };
 }
 
-/** The catalogue, with how far this lab has followed a pair: wear is carried three times as far. */
-const followedCatalogue = (stores: Stores): Catalogue =>
-  withTraits(stores.lab.catalogue(), 'followedKm', stores.learned.followed());
+/**
+ * The catalogue as this lab knows it: with its own smallest noticeable differences, and how far it has followed a pair
+ * (wear is converted over three times that distance).
+ */
+const catalogueOfLab = (stores: Stores, noticeable: NoticeableSteps): Catalogue =>
+  withTraits(
+    withTraits(stores.lab.catalogue(), 'noticeable', Object.entries(noticeable)),
+    'followedKm',
+    stores.learned.followed(),
+  );
 
 /** @param before what was known before */
 function readFacts(stores: Stores, before?: LabFacts): LabFacts {
-  const catalogue = followedCatalogue(stores);
+  const noticeable = stores.lab.noticeable();
+  const catalogue = catalogueOfLab(stores, noticeable);
   const learned = stores.learned.repeats();
   const fit = massExponent(stores.learned.exponent());
   const surer = fit && fit.df >= EXPONENT_DF && fit.uK < DEFAULT_MASS_EXPONENT.uK;
@@ -111,7 +119,7 @@ function readFacts(stores: Stores, before?: LabFacts): LabFacts {
     ...slopesOf(stores, catalogue, before),
     bridges: stores.bridges.inUse(),
     spreads,
-    noticeable: stores.lab.noticeable(),
+    noticeable,
     catalogue: keepSame(before?.catalogue, catalogue),
   };
 }

@@ -2,7 +2,6 @@
  * What the server did, a line each: starts, backups, migrations, and requests that failed or were
  * slow. Never what was typed: addresses stand as their pattern, faults by their name and place.
  */
-import Database from 'better-sqlite3';
 import type { RequestHandler } from 'express';
 import pino, { type Logger } from 'pino';
 import pretty from 'pino-pretty';
@@ -27,22 +26,6 @@ export function openLog(level = 'info'): Log {
 }
 
 export const silentLog = (): Log => pino({ level: 'silent' });
-
-/** A fault by its kind and place. SQLite's words name tables and columns; others may repeat a value. */
-export function describeFault(error: unknown): object {
-  if (!(error instanceof Error)) return { kind: typeof error };
-  const { code } = error as NodeJS.ErrnoException;
-  return {
-    kind: error.name,
-    ...(code === undefined ? {} : { code }),
-    ...(error instanceof Database.SqliteError ? { says: error.message } : {}),
-    at: error.stack
-      ?.split('\n')
-      .filter((line) => line.startsWith('    at '))
-      .slice(0, 8)
-      .map((line) => line.trim()),
-  };
-}
 
 /** Tells requests that failed or were slow. A stream that stays open, or a file, is never slow. */
 export function logRequests(log: Log, untimed: readonly string[]): RequestHandler {

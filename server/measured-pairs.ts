@@ -9,9 +9,10 @@ import { learnedSlope, slopeGroup } from '#core/figures/learned-slopes.ts';
 import { figuresIn, sessionFigures } from '#core/figures/pair-figure.ts';
 import { lastLength } from '#core/sizing/size-label.ts';
 import { NO_SLOPE_SUMS } from '#core/statistics/grading.ts';
+import { describeFault } from './described-fault.ts';
 import { workOutPair } from './figure-book.ts';
 import { type LabFacts, labFacts } from './lab-facts.ts';
-import { describeFault, type Log } from './log.ts';
+import type { Log } from './log.ts';
 import type { SlopeJudge } from './store/learned-slopes.ts';
 import type { Stores } from './stores.ts';
 

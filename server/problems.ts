@@ -5,7 +5,8 @@ import { z } from 'zod';
 import { CalculationFault } from '#contract/calculation.ts';
 import { PROBLEM_TYPE } from '#contract/headers.ts';
 import type { Problem } from '#contract/problem.ts';
-import { describeFault, type Log } from './log.ts';
+import { describeFault } from './described-fault.ts';
+import type { Log } from './log.ts';
 
 const TITLES: Record<number, string> = {
   400: 'The request cannot be read',

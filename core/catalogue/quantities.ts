@@ -80,7 +80,7 @@ export function catalogueWith(
 }
 
 /** A catalogue in which a lab's own traits of quantities stand in place of the shipped ones. */
-export function withTraits<Trait extends 'classes' | 'followedKm'>(
+export function withTraits<Trait extends 'classes' | 'followedKm' | 'noticeable'>(
   catalogue: Catalogue,
   trait: Trait,
   traits: Iterable<readonly [id: string, value: QuantityDefinition[Trait]]>,

@@ -5,7 +5,8 @@ import { createServer as createSecureServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
 import type { Express } from 'express';
-import { describeFault, type Log } from '../log.ts';
+import { describeFault } from '../described-fault.ts';
+import type { Log } from '../log.ts';
 import { wrongValue } from '../problems.ts';
 import type { HallRefused } from './hall-guard.ts';
 

@@ -43,6 +43,20 @@ describe('a row of the shelf', () => {
     expect((await shelf('words=under 40')).questions[0]).toContain('of what?');
     expect((await get(`/api/shelf?words=${'x'.repeat(201)}`)).status).toBe(400);
   });
+  it('is about a figure by the difference that this lab takes for noticeable', async () => {
+    const { session, read } = await bench();
+    const sitting = await session();
+    for (const side of ['left', 'right'])
+      await read(sitting, 'mass', side, '312', 'scale', { unit: 'g' });
+    expect((await shelf('words=about 200 g')).counts).toMatchObject({ fits: 0, outside: 1 });
+    const drawn = await put('/api/lab/noticeable', {
+      quantity: 'mass',
+      step: 200,
+      reason: 'boots',
+    });
+    expect(drawn.status).toBe(200);
+    expect((await shelf('words=about 200 g')).counts).toMatchObject({ fits: 1, outside: 0 });
+  });
   it('is worked out once, and again only where something of it changed', async () => {
     const { editionId } = await bench();
     await shelf();
