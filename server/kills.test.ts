@@ -248,5 +248,5 @@ describe('a server that is killed', () => {
     const last = await start();
     expect(readdirSync(passing)).toEqual([]);
     await last.kill();
-  });
+  }, 7_200_000);
 });

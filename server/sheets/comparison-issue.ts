@@ -223,7 +223,7 @@ export function viewComparison(
       ? [
           {
             words:
-              'No figure that it kept, and no word typed: what the bench says of fit, wear or life, or how it is laid out',
+              'No figure and no typed words changed: what changed is the text on fit, wear or life, or the layout',
             because: [],
           },
         ]

@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { IssuedRecord } from '#contract/issued-records.ts';
 import { useComparisonDraft, useSheetDraft } from '../api/issue-queries.ts';
 import { ChangeList } from './IssuePanel.tsx';
+import classes from './IssuedSheetPage.module.css';
 
 /** Where the sheet is worked on. */
 export function draftAddress({ kind, content, subject }: IssuedRecord): string {
@@ -32,8 +33,8 @@ export function SaidToday({ issued }: { issued: IssuedRecord }) {
     );
   if (draft.changes.length === 0 && draft.warnings.length === 0) return null;
   return (
-    <section aria-label="Since it was issued" className="look-here">
-      <p>
+    <section aria-label="Since it was issued" className={classes.since}>
+      <p className="look-here">
         Worked out today, {isComparison ? 'this comparison' : 'this sheet'} would say otherwise; the
         revision stays as it was. <Link to={draftAddress(issued)}>To the draft</Link>
       </p>
