@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
 import type { IssuedRecord } from '#contract/issued-records.ts';
 import { useComparisonDraft, useSheetDraft } from '../api/issue-queries.ts';
-import { ChangeList } from './IssuePanel.tsx';
 import classes from './IssuedSheetPage.module.css';
+import { ChangeList } from './IssuePanel.tsx';
 
 /** Where the sheet is worked on. */
 export function draftAddress({ kind, content, subject }: IssuedRecord): string {
