@@ -176,6 +176,7 @@ export const sheet = z.object({
         tag: z.string(),
         decision: z.string(),
         words: z.string(),
+        counts: z.boolean().describe('its figures are in this sheet'),
         found: z.string().optional().describe('matched, out or cannot tell; left out: not known'),
         differing: z
           .array(z.object({ feature: matchFeatureId, left: z.number(), right: z.number() }))

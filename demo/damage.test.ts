@@ -187,7 +187,7 @@ describe('a database that is missing', () => {
     const { book } = labOf('lost');
     rmSync(book);
     await expect(startServer({ database: book, port: 0, version: 'test' })).rejects.toThrow(
-      /is missing, but there are backups[\s\S]*cp ".*book-2026-11-27-at-100000[.]db"/,
+      /is missing, but there are backups[\s\S]*npm run restore -- ".*book-2026-11-27-at-100000[.]db" --yes/,
     );
     expect(existsSync(book)).toBe(false);
     // Without any it is a new lab.

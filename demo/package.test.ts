@@ -4,29 +4,19 @@
  * specs.frictionlessdata.io, version 1, as the package `datapackage` ships it), and read by that library.
  */
 import { createHash } from 'node:crypto';
-import {
-  createWriteStream,
-  mkdirSync,
-  mkdtempSync,
-  readdirSync,
-  readFileSync,
-  rmSync,
-  writeFileSync,
-} from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
-import { pipeline } from 'node:stream/promises';
 import Ajv from 'ajv';
 import Papa from 'papaparse';
 import { v7 as uuid7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import yauzl from 'yauzl';
-import yazl from 'yazl';
 import type { PackageReport, PackageTaken } from '#contract/package-records.ts';
 import { HOSTILE_CELLS } from '#server/exchange/hostile-cells.ts';
 import { workOnPackage } from '#server/exchange/package-work.ts';
 import { type ServedApp, serveApp } from '#server/served-app.ts';
+import { filesOfZip, zipOf } from '#server/zip-files.ts';
 import { prepareDemo } from './prepare.ts';
 
 const NOW = '2026-11-27T12:00:00.000Z';
@@ -47,7 +37,7 @@ beforeAll(async () => {
   demo = await lab('demo');
   await settled(demo);
   bytes = await takeOut(demo);
-  files = await unpack(bytes);
+  files = await filesOfZip(bytes);
 }, 60_000);
 afterAll(async () => {
   for (const served of open) await served.close();
@@ -108,28 +98,6 @@ async function bring(served: ServedApp, bytes: Buffer, answers?: Record<string, 
   const taken = await take(served, body, answers);
   await settled(served);
   return { report: body as PackageReport, taken };
-}
-
-/** The files of a package, by yauzl. */
-async function unpack(bytes: Buffer): Promise<Files> {
-  const files: Files = new Map();
-  const zip = await yauzl.fromBufferPromise(bytes);
-  for await (const entry of zip.eachEntry()) {
-    const pieces: Buffer[] = [];
-    for await (const piece of await zip.openReadStreamPromise(entry)) pieces.push(piece as Buffer);
-    files.set(entry.fileName, Buffer.concat(pieces));
-  }
-  return files;
-}
-
-/** @param compress a bomb is small before it is unpacked; all else is packed sooner as it is */
-async function pack(files: Files, compress = false): Promise<Buffer> {
-  const zip = new yazl.ZipFile();
-  for (const [name, content] of files) zip.addBuffer(content, name, { compress });
-  zip.end();
-  const file = join(folder, `${uuid7()}.zip`);
-  await pipeline(zip.outputStream, createWriteStream(file));
-  return readFileSync(file);
 }
 
 /** A file of a package changed, and its description with it. */
@@ -205,7 +173,7 @@ describe('the whole lab of the demo', () => {
     expect(report.photographs).toBe(5);
     expect(taken.added).toBe(report.tables.reduce((sum, { fresh }) => sum + fresh, 0));
     expect(await saidBy(empty)).toEqual(await saidBy(demo));
-    const again = await unpack(await takeOut(empty));
+    const again = await filesOfZip(await takeOut(empty));
     for (const path of files.keys()) {
       const [, table] = /^data\/(\w+)\.csv$/.exec(path) ?? [];
       // The record holds one line more: that the package came.
@@ -226,7 +194,7 @@ describe('the whole lab of the demo', () => {
 
   it('goes in part too: some editions with all that hangs on them', async () => {
     const part = await takeOut(demo, '?editions=norrolt-stairwell-mid-cut');
-    const held = await unpack(part);
+    const held = await filesOfZip(part);
     expect(rowsOf(held, 'edition')).toHaveLength(1);
     expect([...held.keys()]).not.toContain('data/setting.csv');
     const other = await lab('other');
@@ -294,7 +262,7 @@ describe('the whole lab of the demo', () => {
   it('is refused whole where something in it is wrong, and says where', async () => {
     const empty = await lab('refusing');
     const refused = async (given: Buffer | Files) => {
-      const sent = Buffer.isBuffer(given) ? given : await pack(given);
+      const sent = Buffer.isBuffer(given) ? given : await zipOf(given);
       const { status, body } = await look(empty, sent);
       expect(status).toBe(422);
       return body.detail as string;
@@ -335,7 +303,7 @@ describe('the whole lab of the demo', () => {
       outside.write('../../mkr.csv.', at);
     expect(await refused(outside)).toMatch(/names a file outside itself/);
     const bomb = new Map([...files, ['data/zeros.csv', Buffer.alloc(80 * 1024 * 1024)]]);
-    expect(await refused(await pack(bomb, true))).toMatch(/unpack to far more than a lab holds/);
+    expect(await refused(await zipOf(bomb, true))).toMatch(/unpack to far more than a lab holds/);
 
     expect(await edited('data/pair.csv', (text) => text.replace(/uk,8/, 'uk,eight'))).toMatch(
       /data\/pair\.csv, line \d+: “eight” is no number, and label_size wants one/,
@@ -362,7 +330,7 @@ describe('the whole lab of the demo', () => {
     ).toMatch(/data\/setting\.csv, line \d+: value: it is not JSON/);
     // A rule of the book that no look sees: nothing of the rest comes in either.
     const broken = changed(files, 'data/person.csv', (text) => text.replace(',B2,', ',B1,'));
-    const { body } = await look(empty, await pack(broken));
+    const { body } = await look(empty, await zipOf(broken));
     const { status, body: told } = await empty.send('POST', `/api/package/${body.id}/taking`, {
       answers: {},
     });
@@ -405,7 +373,7 @@ describe('a package that a stranger made', () => {
       const empty = await strange();
       const before = empty.db.serialize();
       const hostile = changed(plain, `data/${table}.csv`, withCell(table, column, value));
-      const { status, body } = await look(empty, await pack(hostile));
+      const { status, body } = await look(empty, await zipOf(hostile));
       expect(status, JSON.stringify(body).slice(0, 400)).toBe(422);
       expect(body.detail).toMatch(new RegExp(`^data/${table}\\.csv, line \\d+: ${column}`));
       expect(body.detail).toMatch(says);
@@ -433,7 +401,7 @@ describe('a package that a stranger made', () => {
       `issued/${id}.json`,
       () => content,
     );
-    const { status, body } = await look(await strange(), await pack(hostile));
+    const { status, body } = await look(await strange(), await zipOf(hostile));
     expect(body.detail).toContain(`issued/${id}.json cannot be shown`);
     expect(status).toBe(422);
   });
@@ -444,7 +412,7 @@ describe('a package that a stranger made', () => {
       empty.db.prepare('SELECT value FROM setting WHERE name = ?').pluck().get(name);
     const before = settingOf('lab-identity');
     const own = 'lab-identity,"""stolen"""\nbackups,"{""second"":""/tmp""}"\n';
-    await bring(empty, await pack(changed(plain, 'data/setting.csv', (text) => text + own)));
+    await bring(empty, await zipOf(changed(plain, 'data/setting.csv', (text) => text + own)));
     expect(settingOf('lab-identity')).toBe(before);
     expect(settingOf('backups')).toBeUndefined();
   });
@@ -568,10 +536,10 @@ describe('two labs', () => {
     expect(taken.changed).toBe(1);
     expect(note()).toBe('scuffed at the toe');
     // A reading is never rewritten, whatever is answered.
-    const files = changed(await unpack(bytes), 'data/reading.csv', (text) =>
+    const files = changed(await filesOfZip(bytes), 'data/reading.csv', (text) =>
       text.replace('31.2', '99.9'),
     );
-    const { body: second } = await look(d, await pack(files));
+    const { body: second } = await look(d, await zipOf(files));
     const [reading] = second.conflicts;
     expect(reading.answers).toHaveLength(1);
     await take(d, second, { [reading.key]: 'take' });

@@ -23,7 +23,6 @@ for (let part = 0; part < PARTS; part += 1)
   test(`every view rests, and passes the accessibility run, light and dark (${part + 1} of ${PARTS})`, {
     tag: part === 0 ? [] : ['@long'],
   }, async ({ page, demo }) => {
-    test.setTimeout(600_000);
     for (const [index, [name, path]] of VIEWS.entries()) {
       if (index % PARTS !== part) continue;
       // The tray is the same beside every view, and has more elements than most: it is looked at once.

@@ -40,7 +40,7 @@ const status = await start(
 const browser = await findBrowser('The browser tests need Chromium.');
 const pages = browser
   ? await start(join(ROOT, 'node_modules', '.bin', 'playwright'), ['test'], {
-      env: { ...env, EMVEX_CHROMIUM: browser },
+      env: { ...process.env, EMVEX_CHROMIUM: browser },
     })
   : 1;
 process.exit(status || pages);

@@ -205,7 +205,7 @@ export function createApp(options: AppOptions): BenchApp {
   let copyTrouble = '';
   let keepingUp = false;
   const refresh = () => {
-    fillFindings(stores)
+    fillFindings(stores, log)
       .then(() => refreshStale(stores, log))
       .then(keepUp)
       .catch(failed);

@@ -45,10 +45,14 @@ function addLeaves(rows: BookFigures, path: string, value: unknown): void {
       value.length,
       createHash('sha256').update(withoutIds(value)).digest('hex').slice(0, 16),
     ];
-  else
+  else {
+    const names = value.map(nameIn);
     value.forEach((record, place) => {
-      addLeaves(rows, `${path} / ${nameIn(record, place)}`, record);
+      // Two of one name, such as the zones of both shoes, are told apart by their place.
+      const isShared = names.indexOf(names[place] ?? '') !== names.lastIndexOf(names[place] ?? '');
+      addLeaves(rows, `${path} / ${names[place]}${isShared ? ` ${place + 1}` : ''}`, record);
     });
+  }
 }
 
 /** Conversations of which every part is answered. */

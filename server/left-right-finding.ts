@@ -4,6 +4,8 @@
  */
 import type { LeftRightFinding } from '#core/match/left-right-words.ts';
 import type { EvaluatedCheck } from '#core/match/match-check.ts';
+import { describeFault } from './described-fault.ts';
+import type { Log } from './log.ts';
 import { evaluateStored, matchOfPair } from './match-of-pair.ts';
 import type { Stores } from './stores.ts';
 
@@ -24,17 +26,21 @@ function workOutFinding(stores: Stores, pairId: string): LeftRightFinding {
     : { found: 'cannot tell', differing: [] };
 }
 
-/** Pairs that are worked out before other work goes on. */
-const AT_A_TIME = 5;
-
-/** Works out what decided checks found of which nothing is kept: of an earlier version, or brought in by a package. */
-export async function fillFindings(stores: Stores): Promise<void> {
-  for (;;) {
-    const pairs = stores.matches.withoutFinding(AT_A_TIME);
-    if (pairs.length === 0) return;
-    stores.changes.quietly(() => {
-      for (const id of pairs) stores.matches.writeFinding(id, workOutFinding(stores, id));
-    });
+/**
+ * Works out what decided checks found of which nothing is kept, a pair at a time, so that requests in between are
+ * answered: checks of an earlier version, or brought in by a package.
+ */
+export async function fillFindings(stores: Stores, log: Log): Promise<void> {
+  for (const id of stores.matches.withoutFinding()) {
+    try {
+      stores.changes.quietly(() => stores.matches.writeFinding(id, workOutFinding(stores, id)));
+    } catch (error) {
+      // It stays unknown, and is tried again at the next file or start.
+      log.error(
+        { ...describeFault(error), pairId: id },
+        'the finding of a pair was not worked out',
+      );
+    }
     await new Promise((resolve) => setImmediate(resolve));
   }
 }

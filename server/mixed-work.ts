@@ -4,6 +4,7 @@ import Database from 'better-sqlite3';
 import { v7 as uuid7 } from 'uuid';
 import { HALL_PHONE_HEADER } from '#contract/hall-headers.ts';
 import { CHANGE_HEADER, PERSON_HEADER } from '#contract/headers.ts';
+import type { Sent } from './served-app.ts';
 import { hashOfSecret } from './store/hall-links.ts';
 
 /** Where a server answers: its own pages, and the phone links that it has open. */
@@ -22,12 +23,6 @@ export interface Piece {
   row: [sql: string, id: string];
 }
 
-export interface Answer {
-  status: number;
-  // biome-ignore lint/suspicious/noExplicitAny: answers of every address
-  body: any;
-}
-
 const PERSON = 'B1';
 const TESTER = 'T1';
 const SECRET = 's'.repeat(43);
@@ -39,7 +34,7 @@ export async function post(
   path: string,
   body: object | string | Uint8Array<ArrayBuffer>,
   change = uuid7(),
-): Promise<Answer> {
+): Promise<Sent> {
   const type =
     typeof body === 'string'
       ? 'text/csv'
@@ -62,7 +57,7 @@ export async function post(
 }
 
 /** Sends until it is answered: a server that is busy asks to come again. */
-export async function insist(...sent: Parameters<typeof post>): Promise<Answer> {
+export async function insist(...sent: Parameters<typeof post>): Promise<Sent> {
   const [address, path, body, change = uuid7()] = sent;
   for (;;) {
     const answer = await post(address, path, body, change);
@@ -71,7 +66,7 @@ export async function insist(...sent: Parameters<typeof post>): Promise<Answer> 
   }
 }
 
-async function require200(...sent: Parameters<typeof post>): Promise<Answer> {
+async function require200(...sent: Parameters<typeof post>): Promise<Sent> {
   const answer = await insist(...sent);
   if (answer.status !== 200) throw new Error(`${sent[1]}: ${JSON.stringify(answer.body)}`);
   return answer;

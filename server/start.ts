@@ -94,8 +94,9 @@ function requireNoneMissing(database: string): void {
   if (database === ':memory:' || existsSync(database)) return;
   const copy = newestSoundCopy(database, today());
   if (!copy) return;
+  // Not copied by hand: a log that the lost database left would be read into the copy.
   throw new StartRefusal(
-    `The database ${database} is missing, but there are backups of it. Nothing was changed.\nTo restore the newest:\n  cp "${copy}" "${database}"\nnpm run restore lists all of them. To begin an empty lab, name another file with EMVEX_DB, or move ${backupFolder(database)} away.`,
+    `The database ${database} is missing, but there are backups of it. Nothing was changed.\nTo restore the newest:\n  npm run restore -- "${copy}" --yes\nnpm run restore lists all of them. To begin an empty lab, name another file with EMVEX_DB, or move ${backupFolder(database)} away.`,
   );
 }
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { leftRightWords } from './left-right-words.ts';
+import { comparedWords, differingPairs, leftRightWords } from './left-right-words.ts';
 
 const said = (
   found: string | undefined,
@@ -26,5 +26,34 @@ describe('a pair whose left and right were compared', () => {
   it('is undecided where the check could not tell, or nothing is known of it', () => {
     for (const found of ['cannot tell', undefined])
       expect(said(found, 'keep')).toBe('NS-01: whether left and right match is not known; kept');
+  });
+});
+
+describe('the pairs of a sheet', () => {
+  const pair = (tag: string, found: string | undefined, counts: boolean) => ({
+    tag,
+    decision: counts ? 'keep' : 'return',
+    found,
+    counts,
+    differing: [],
+  });
+
+  it('are told one after the other, and where none was compared that is said', () => {
+    expect(comparedWords([])).toBe('Left was not compared with right.');
+    expect(comparedWords([pair('NS-01', 'matched', true), pair('NS-02', 'out', false)])).toBe(
+      'Left compared with right. NS-01: left and right match; kept. NS-02: left and right differ; rejected.',
+    );
+  });
+
+  it('are warned of where they differ and their figures count, and only there', () => {
+    expect(
+      differingPairs([
+        pair('NS-01', 'out', true),
+        pair('NS-02', 'out', false),
+        pair('NS-03', 'matched', true),
+        pair('NS-04', 'cannot tell', true),
+        pair('NS-05', undefined, true),
+      ]),
+    ).toEqual(['NS-01: left and right differ; kept.']);
   });
 });

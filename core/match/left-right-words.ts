@@ -67,8 +67,8 @@ export const comparedWords = (pairs: readonly DecidedPair[]): string =>
     ? 'Left was not compared with right.'
     : `Left compared with right. ${pairs.map(leftRightWords).join('. ')}.`;
 
-/** One line for each pair that speaks for its model although its shoes differ. */
-export const differingPairs = (pairs: readonly DecidedPair[]): string[] =>
+/** One line for each pair whose figures count although its shoes differ. */
+export const differingPairs = (pairs: readonly (DecidedPair & { counts: boolean })[]): string[] =>
   pairs
-    .filter(({ found, decision }) => found === 'out' && decision !== 'return')
+    .filter(({ found, counts }) => found === 'out' && counts)
     .map((pair) => `${leftRightWords(pair)}.`);

@@ -8,11 +8,10 @@ import Database from 'better-sqlite3';
 import { randomLcg } from 'd3-random';
 import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
-import yauzl from 'yauzl';
-import yazl from 'yazl';
 import { CHANGE_HEADER } from '#contract/headers.ts';
 import { requireHealthy } from '../health-watch.ts';
 import { servedBench } from '../served-bench.ts';
+import { filesOfZip, zipOf } from '../zip-files.ts';
 import { HOSTILE_CELLS } from './hostile-cells.ts';
 
 const SOAK = process.env.EMVEX_SOAK !== undefined;
@@ -59,29 +58,9 @@ interface Hostile {
   bytes: Buffer;
 }
 
-async function unzip(bytes: Buffer): Promise<Map<string, Buffer>> {
-  const files = new Map<string, Buffer>();
-  const zip = await yauzl.fromBufferPromise(bytes);
-  for await (const entry of zip.eachEntry()) {
-    const pieces: Buffer[] = [];
-    for await (const piece of await zip.openReadStreamPromise(entry)) pieces.push(piece as Buffer);
-    files.set(entry.fileName, Buffer.concat(pieces));
-  }
-  return files;
-}
-
-async function zipOf(files: Iterable<readonly [string, Buffer]>): Promise<Buffer> {
-  const zip = new yazl.ZipFile();
-  for (const [name, content] of files) zip.addBuffer(content, name);
-  zip.end();
-  const pieces: Buffer[] = [];
-  for await (const piece of zip.outputStream) pieces.push(piece as Buffer);
-  return Buffer.concat(pieces);
-}
-
 /** A package with one of its files written otherwise; its description does not say so, or says so. */
 function repacked(sound: Sound, path: string, content: Buffer): Promise<Buffer> {
-  return zipOf(new Map([...sound.package, [path, content]]));
+  return zipOf(new Map([...sound.package, [path, content]]), true);
 }
 
 function spoiledCell(text: string): string {
@@ -277,7 +256,7 @@ describe('files that strangers made', () => {
     const copied = file('copied.db');
     served().db.exec(`VACUUM INTO '${copied}'`);
     const sound: Sound = {
-      package: await unzip(Buffer.from(await packed.arrayBuffer())),
+      package: await filesOfZip(Buffer.from(await packed.arrayBuffer())),
       database: readFileSync(join(copied)),
       pairId,
     };

@@ -3,8 +3,6 @@ import Papa from 'papaparse';
 import { guardFormula } from './guarded-text.ts';
 import { type PlainCell, writeWorkbook } from './workbook.ts';
 
-export type { PlainCell } from './workbook.ts';
-
 export interface PlainTable {
   name: string;
   /** Units stand in them: `Mass, g`. */

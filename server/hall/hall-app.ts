@@ -78,7 +78,7 @@ function testersCalls({ stores, keepTryOn }: HallOptions) {
   const ownOuting = ({ person, id }: { person: string; id: string }): StoredOuting => {
     // Whether another tester has it is nobody's to know: both are answered alike.
     const outing = stores.wear.findOuting(id);
-    if (outing?.tester !== person) throw new Refusal(404, 'This outing is none of yours.');
+    if (outing?.tester !== person) throw new Refusal(404, 'This outing is not yours.');
     return outing;
   };
   const calls: { [N in Changes]: (call: Call<N>) => HallAnswer<N> } = {

@@ -8,7 +8,7 @@ import { v7 as uuid7 } from 'uuid';
 import { describe, expect, it } from 'vitest';
 import { CHANGE_HEADER, PERSON_HEADER } from '#contract/headers.ts';
 import { servedBench } from '../served-bench.ts';
-import { unzipped } from '../unzipped.ts';
+import { filesOfZip } from '../zip-files.ts';
 
 const { post, put, get, bench, served } = servedBench();
 const SLUG = 'norrolt-stairwell-mid-cut';
@@ -252,7 +252,9 @@ describe('the files of a sheet, read back by other libraries', () => {
     expect(rowsOf('Provenance').map(([first]) => first)).toContain('SHA-256');
     // What a claim says is text in a cell, and no formula of it.
     expect(JSON.stringify(rowsOf('Figures'))).toContain('300 g');
-    expect((await unzipped(await file(id, 'as=xlsx'))).join('')).not.toContain('<f>');
+    expect([...(await filesOfZip(await file(id, 'as=xlsx'))).values()].join('')).not.toContain(
+      '<f>',
+    );
     const csv = (await file(id, 'as=csv')).toString();
     expect(csv.split('\r\n')[1]).toContain('mass');
     expect(csv).not.toMatch(/(^|,)=/m);

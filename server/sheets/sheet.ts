@@ -280,16 +280,24 @@ export function buildSheet(
     }
     return undefined;
   };
-  const matched = atLabel.flatMap(({ tag, decision }) => {
+  const matched = atLabel.flatMap(({ tag, decision, leftOut }) => {
     if (!decision) return [];
     const { finding, ...decided } = decision;
-    return [{ tag, ...decided, found: finding?.found, differing: [...(finding?.differing ?? [])] }];
+    return [
+      {
+        tag,
+        ...decided,
+        counts: leftOut === null,
+        found: finding?.found,
+        differing: [...(finding?.differing ?? [])],
+      },
+    ];
   });
   /** Of a pair whose shoes differ the mean of both is nobody's figure: both stand beside it. */
   const sideDoubts = (quantity: QuantityId) =>
-    matched.flatMap(({ tag, decision, differing }) =>
+    matched.flatMap(({ tag, counts, differing }) =>
       differing
-        .filter(({ feature }) => feature === quantity && decision !== 'return')
+        .filter(({ feature }) => feature === quantity && counts)
         .map((sides) => ({
           code: 'sides-differ',
           text: `${tag}: left and right differ: ${sidesWords(sides)}`,

@@ -104,8 +104,8 @@ export function matchStore(db: Db, readings: ReadingStore) {
     'UPDATE pair SET decided_finding = @finding WHERE id = @pairId AND decided_finding IS NOT @finding',
   );
   const selectWithoutFinding = db
-    .prepare<[number], string>(
-      'SELECT id FROM pair WHERE decision IS NOT NULL AND decided_finding IS NULL LIMIT ?',
+    .prepare<[], string>(
+      'SELECT id FROM pair WHERE decision IS NOT NULL AND decided_finding IS NULL',
     )
     .pluck();
   const selectStandingOf = db.prepare<[string], { quantity: MatchFeatureId; side: Side }>(
@@ -172,7 +172,7 @@ export function matchStore(db: Db, readings: ReadingStore) {
       setFinding.run({ pairId, finding: JSON.stringify(finding) });
     },
     /** Pairs whose decided check was not worked out since. */
-    withoutFinding: (most: number): string[] => selectWithoutFinding.all(most),
+    withoutFinding: (): string[] => selectWithoutFinding.all(),
     /** Which features were read on which shoe of a pair, reading by reading that stands. */
     standingOf: (pairId: string) => selectStandingOf.all(pairId),
     ofPair: (pairId: string): MatchCheck[] => selectOfPair.all(pairId).map(asCheck),

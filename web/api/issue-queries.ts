@@ -32,10 +32,11 @@ export const useIssuedRecord = (id: string) =>
     queryFn: ({ signal }) => request('getIssued', { params: { id }, signal }),
   });
 
-export const useKeptComparisons = () =>
+export const useKeptComparisons = (enabled = true) =>
   useQuery({
     queryKey: ['issued', 'comparisons'],
     queryFn: ({ signal }) => request('listComparisons', { signal }),
+    enabled,
   });
 
 /** A sheet is issued once the words that were left a moment ago are kept. */

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { IssuedRecord } from '#contract/issued-records.ts';
-import { useComparisonDraft, useSheetDraft } from '../api/issue-queries.ts';
+import { useComparisonDraft, useKeptComparisons, useSheetDraft } from '../api/issue-queries.ts';
 import classes from './IssuedSheetPage.module.css';
 import { ChangeList } from './IssuePanel.tsx';
 
@@ -20,10 +20,15 @@ export function SaidToday({ issued }: { issued: IssuedRecord }) {
     subject.split('/')[1],
     !isComparison && content.data !== undefined,
   );
-  const comparison = useComparisonDraft(subject, isComparison);
+  // One that was removed has no draft to ask for.
+  const kept = useKeptComparisons(isComparison);
+  const isKept = kept.data?.some((comparison) => comparison.id === subject) ?? false;
+  const comparison = useComparisonDraft(subject, isKept);
   const draft = isComparison ? comparison.data : sheet.data;
-  const standing = draft?.revisions.findLast(({ withdrawn }) => withdrawn === null);
-  if (!draft || !standing) return null;
+  // Until its own draft has come, that of another sheet may be shown still.
+  if (draft?.subject !== subject) return null;
+  const standing = draft.revisions.findLast(({ withdrawn }) => withdrawn === null);
+  if (!standing) return null;
   if (standing.id !== id)
     return (
       <p role="status" className="look-here">
