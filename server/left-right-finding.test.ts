@@ -75,7 +75,9 @@ describe('what a decided check found', () => {
     await expect.poll(inList).toBe('out');
     const words = 'NS-01: left and right differ: toe-tip height left 55.0, right 65.0 mm; kept.';
     const { document, changes } = await draft();
-    expect(document.data.leftRight).toEqual([words]);
+    expect(document.data.leftRight).toEqual([
+      { words, brief: 'NS-01: left and right differ; kept.' },
+    ]);
     expect(JSON.stringify(changes)).toContain(words);
     const { leftRight: _, ...unsaid } = document.data;
     expect(cardSvg(document, '').length).toBeGreaterThan(
@@ -95,7 +97,9 @@ describe('what a decided check found', () => {
   it('is on the sheet of a rejected pair only where its figures count all the same', async () => {
     const { pairId } = await decidedPair('return');
     const said = async () =>
-      (await get(SHEET.replace('?', '/draft?'))).body.document.data.leftRight;
+      (await get(SHEET.replace('?', '/draft?'))).body.document.data.leftRight?.map(
+        ({ words }: { words: string }) => words,
+      );
     expect(await said()).toBeUndefined();
     await put(`/api/pairs/${pairId}/counts`, { reason: 'the only pair that was sent' });
     expect(await said()).toEqual([

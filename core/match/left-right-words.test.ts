@@ -54,6 +54,11 @@ describe('the pairs of a sheet', () => {
         pair('NS-04', 'cannot tell', true),
         pair('NS-05', undefined, true),
       ]),
-    ).toEqual(['NS-01: left and right differ; kept.']);
+    ).toEqual([
+      {
+        words: 'NS-01: left and right differ; kept.',
+        brief: 'NS-01: left and right differ; kept.',
+      },
+    ]);
   });
 });

@@ -67,8 +67,21 @@ export const comparedWords = (pairs: readonly DecidedPair[]): string =>
     ? 'Left was not compared with right.'
     : `Left compared with right. ${pairs.map(leftRightWords).join('. ')}.`;
 
-/** One line for each pair whose figures count although its shoes differ. */
-export const differingPairs = (pairs: readonly (DecidedPair & { counts: boolean })[]): string[] =>
+/** What is said of a pair whose figures count although its shoes differ. */
+export interface DifferingPair {
+  /** With both shoes' figures of each feature: `NS-01: left and right differ: mass left 302, right 310 g; kept.` */
+  words: string;
+  /** Where there is little room: `NS-01: left and right differ; kept.` */
+  brief: string;
+}
+
+/** The pairs of a sheet whose figures count although their shoes differ. */
+export const differingPairs = (
+  pairs: readonly (DecidedPair & { counts: boolean })[],
+): DifferingPair[] =>
   pairs
     .filter(({ found, counts }) => found === 'out' && counts)
-    .map((pair) => `${leftRightWords(pair)}.`);
+    .map((pair) => ({
+      words: `${leftRightWords(pair)}.`,
+      brief: `${leftRightWords({ ...pair, differing: [] })}.`,
+    }));

@@ -1,5 +1,6 @@
 /** What a sheet says in figures, as it leaves the bench: frozen with it, and read by machines. */
 
+import type { DifferingPair } from '../match/left-right-words.ts';
 import type { TermKind } from '../statistics/uncertainty.ts';
 
 /** The name of the schema that is published in `docs/schema/`. */
@@ -56,7 +57,7 @@ export interface SheetData {
   /** Sentences of the bench by their part. */
   said: Record<string, string>;
   /** Pairs in the figures whose left and right differ, with what was decided; left out: none is known. */
-  leftRight?: string[];
+  leftRight?: DifferingPair[];
   /** Claims of what nobody measured. */
   unmeasured: { quantity: string; typed: string; source: string }[];
   pairs: { tag: string; words: string }[];

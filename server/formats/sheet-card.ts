@@ -45,12 +45,18 @@ function setLine(text: string, size: number, weight: Weight, colour: string): Se
 }
 
 /** Words in lines of a width; what is left over after the last line ends in an ellipsis. */
-function breakLines(text: string, size: number, width: number, most: number): string[] {
+function breakLines(
+  text: string,
+  size: number,
+  width: number,
+  most: number,
+  weight: Weight = 400,
+): string[] {
   const lines: string[] = [];
   let line = '';
   for (const word of text.split(/\s+/).filter(Boolean)) {
     const longer = line ? `${line} ${word}` : word;
-    if (setLine(longer, size, 400, INK).width <= width || line === '') line = longer;
+    if (setLine(longer, size, weight, INK).width <= width || line === '') line = longer;
     else {
       lines.push(line);
       line = word;
@@ -63,6 +69,17 @@ function breakLines(text: string, size: number, width: number, most: number): st
 
 const partOf = <Kind extends DocumentPart['kind']>(parts: readonly DocumentPart[], kind: Kind) =>
   parts.find((part): part is Extract<DocumentPart, { kind: Kind }> => part.kind === kind);
+
+const CAUTION_LINES = 2;
+
+/** That shoes of a pair differ, and what was decided: with their figures where there is room for them. */
+function cautionLines({ data }: BenchDocument): string[] {
+  const pairs = data?.leftRight ?? [];
+  const lines = (said: 'words' | 'brief', most: number) =>
+    breakLines(pairs.map((pair) => pair[said]).join(' '), 17, WIDTH - 2 * PAD, most, 700);
+  const whole = lines('words', Number.POSITIVE_INFINITY);
+  return whole.length <= CAUTION_LINES ? whole : lines('brief', CAUTION_LINES);
+}
 
 /** The card as SVG without text: every letter is a path. */
 export function cardSvg(document: BenchDocument, foot: string): string {
@@ -108,9 +125,8 @@ export function cardSvg(document: BenchDocument, foot: string): string {
         put(line, x, top + 116 + nth * 22, 17, out ? 700 : 400, out ? SIGNAL : SOFT);
       });
   });
-  const caution = document.data?.leftRight?.join(' ') ?? '';
-  breakLines(caution, 19, WIDTH - 2 * PAD, 1).forEach((line) => {
-    put(line, PAD, HEIGHT - 62, 19, 700, SIGNAL);
+  cautionLines(document).forEach((line, nth) => {
+    put(line, PAD, HEIGHT - 82 + nth * 22, 17, 700, SIGNAL);
   });
   put(foot, PAD, HEIGHT - 30, 17, 400, SOFT);
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${HEIGHT}" width="${WIDTH}" height="${HEIGHT}"><rect width="${WIDTH}" height="${HEIGHT}" fill="#fcfbf7"/>${drawn.join('')}</svg>`;

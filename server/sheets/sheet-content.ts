@@ -168,7 +168,7 @@ export function sheetContent(
   const said: Partial<Record<SheetPart, string[]>> = {
     'how it was tested': [
       ...testedLines(stores, sheet, outings),
-      ...leftRight,
+      ...leftRight.map(({ words }) => words),
       disclosedWords(sheet.pairs),
     ],
     fit: [
