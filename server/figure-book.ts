@@ -56,7 +56,7 @@ function readingsOf(
       pair.label,
       protocol,
       lab.instruments,
-      lab.catalogue,
+      lab.readingCatalogue,
       lab.adoptedStudies,
     )
   );
@@ -93,7 +93,7 @@ function pairOf(
   outsole: OutsoleNames,
   keep?: (reading: StandingReading) => boolean,
 ): MeasuredPair {
-  const { instruments, catalogue, protocols, adoptedStudies } = lab;
+  const { instruments, readingCatalogue: catalogue, protocols, adoptedStudies } = lab;
   return {
     id: pair.id,
     editionId: pair.editionId,
@@ -123,7 +123,7 @@ function partsOf(
   instruments: readonly string[],
 ): unknown[] {
   return [
-    lab.catalogue,
+    lab.readingCatalogue,
     lab.adoptedStudies,
     // A new protocol may be the one that learns the most.
     lab.protocols.length,

@@ -34,6 +34,8 @@ export interface LabFacts {
   readonly spreads: PooledSpreads;
   readonly noticeable: NoticeableSteps;
   readonly catalogue: Catalogue;
+  /** The same without what the lab notices: no reading leans on that, so no pair is worked out again for it. */
+  readonly readingCatalogue: Catalogue;
 }
 
 /** A lab's own exponent replaces the default once it is the surer of the two. */
@@ -89,21 +91,15 @@ function slopesOf(stores: Stores, catalogue: Catalogue, before: LabFacts | undef
   return { learnedSlopes, slopes: keepSame(before?.slopes, slopes) };
 }
 
-/**
- * The catalogue as this lab knows it: with its own smallest noticeable differences, and how far it has followed a pair
- * (wear is converted over three times that distance).
- */
-const catalogueOfLab = (stores: Stores, noticeable: NoticeableSteps): Catalogue =>
-  withTraits(
-    withTraits(stores.lab.catalogue(), 'noticeable', Object.entries(noticeable)),
-    'followedKm',
-    stores.learned.followed(),
-  );
-
 /** @param before what was known before */
 function readFacts(stores: Stores, before?: LabFacts): LabFacts {
   const noticeable = stores.lab.noticeable();
-  const catalogue = catalogueOfLab(stores, noticeable);
+  // Wear is converted over three times the distance that a pair was followed.
+  const readingCatalogue = keepSame(
+    before?.readingCatalogue,
+    withTraits(stores.lab.catalogue(), 'followedKm', stores.learned.followed()),
+  );
+  const catalogue = withTraits(readingCatalogue, 'noticeable', Object.entries(noticeable));
   const learned = stores.learned.repeats();
   const fit = massExponent(stores.learned.exponent());
   const surer = fit && fit.df >= EXPONENT_DF && fit.uK < DEFAULT_MASS_EXPONENT.uK;
@@ -121,6 +117,7 @@ function readFacts(stores: Stores, before?: LabFacts): LabFacts {
     spreads,
     noticeable,
     catalogue: keepSame(before?.catalogue, catalogue),
+    readingCatalogue,
   };
 }
 
