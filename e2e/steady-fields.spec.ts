@@ -54,11 +54,19 @@ const PAGES: [name: string, path: string, typed: [field: string, text: string][]
   ['Measure', '/pairs/PL-01/measure', [['', '312']]],
 ];
 
+/** Width of the page, how late the answers come, and whether it runs every time. */
+const TERMS = [
+  [1280, 2000, []],
+  [1280, 500, ['@long']],
+  [390, 2000, ['@long']],
+] as const;
+
 for (const [name, path, typed] of PAGES)
-  for (const ms of [500, 2000])
-    test(`${name}: fields stay where they are with answers after ${ms} ms`, {
-      tag: ms === 500 ? ['@long'] : [],
+  for (const [width, ms, tag] of TERMS)
+    test(`${name}: fields stay where they are with answers after ${ms} ms, ${width} px wide`, {
+      tag: [...tag],
     }, async ({ page, demo }) => {
+      await page.setViewportSize({ width, height: 800 });
       await open(page, demo, path);
       await settled(page);
       const answers = await delayAnswers(page, ms);
