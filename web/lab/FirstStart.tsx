@@ -89,8 +89,8 @@ export function FirstStart() {
         shoes, or <Link to="/guide/shoe">the shoe, part by part</Link>.
       </p>
       <p className={classes.further}>
-        A lab that you have already comes in as it is: <Link to="/lab/whole">a package of it</Link>,
-        or <Link to="/lab/copies">a copy of its book</Link>.
+        Do you already have a lab? Bring it in from <Link to="/lab/whole">a package of it</Link>, or
+        from <Link to="/lab/copies">a backup of its database</Link>.
       </p>
       {setUp.isError && (
         <p role="alert" className="look-here">
