@@ -18,6 +18,10 @@ export default defineConfig({
     : 'list',
   use: {
     viewport: { width: 1280, height: 800 },
+    // Ends before the test does, so that the report says what the page showed.
+    actionTimeout: 120_000,
+    navigationTimeout: 120_000,
+    screenshot: 'only-on-failure',
     // Only the test of a server that is away wants pages kept in the browser.
     serviceWorkers: 'block',
     launchOptions: {

@@ -1,12 +1,13 @@
 /** Conformity of a difference with a tolerance (JCGM 106). */
+import { isAbove, isAtLeast, isAtMost, isBelow } from '../statistics/at-limit.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
 import { type Catalogue, describeQuantity, QUANTITIES, type QuantityId } from './quantities.ts';
 
 /** *Within* |d| + U ≤ T, *out* |d| − U > T, else *cannot tell*. */
 export function judgeTolerance(d: number, U: number, tolerance: number): VerdictWord<'tolerance'> {
   const size = Math.abs(d);
-  if (size + U <= tolerance) return 'within';
-  return size - U > tolerance ? 'out' : 'cannot tell';
+  if (isAtMost(size + U, tolerance)) return 'within';
+  return isAbove(size - U, tolerance) ? 'out' : 'cannot tell';
 }
 
 /** Between what a figure is to lie; null: open on that side. */
@@ -26,8 +27,8 @@ export function judgeLimits(
   { low, high }: Limits,
 ): VerdictWord<'tolerance'> {
   const [least, most] = [low ?? Number.NEGATIVE_INFINITY, high ?? Number.POSITIVE_INFINITY];
-  if (value - U >= least && value + U <= most) return 'within';
-  return value + U < least || value - U > most ? 'out' : 'cannot tell';
+  if (isAtLeast(value - U, least) && isAtMost(value + U, most)) return 'within';
+  return isBelow(value + U, least) || isAbove(value - U, most) ? 'out' : 'cannot tell';
 }
 
 /** The left-right tolerance of a quantity about a value: the greater of a span and a share. */

@@ -1,5 +1,6 @@
 /** Which label of an edition to take for a foot: of those that are made, by the room that its inside leaves. */
 import { HALF_SIZE_MM, lastLength, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
+import { isAtLeast, isAtMost } from '../statistics/at-limit.ts';
 import { tProbability } from '../statistics/distributions.ts';
 import type { LengthWithDoubt } from './deviation.ts';
 import { labelAway, type MadeWidth } from './made-sizes.ts';
@@ -77,7 +78,7 @@ export function footWidthWord(
 ): 'narrow' | 'usual' | 'wide' | undefined {
   if (lengthMm === undefined || widthMm === undefined) return undefined;
   const share = widthMm / lengthMm;
-  return share >= WIDE_FROM ? 'wide' : share <= NARROW_TO ? 'narrow' : 'usual';
+  return isAtLeast(share, WIDE_FROM) ? 'wide' : isAtMost(share, NARROW_TO) ? 'narrow' : 'usual';
 }
 
 function chanceOf(

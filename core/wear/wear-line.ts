@@ -1,5 +1,6 @@
 /** Depth against distance as a straight line, its prediction band, and the distance at which a limit is reached. */
 
+import { isAbove } from '../statistics/at-limit.ts';
 import { tQuantile } from '../statistics/distributions.ts';
 import { fitLine, type LineFit } from '../statistics/line-fit.ts';
 
@@ -148,7 +149,7 @@ const GROWN_MM = 0.3;
  */
 export function deeperTread(points: readonly { km: number; value: number }[]): string | undefined {
   const at = points.findIndex(
-    ({ value }, n) => n > 0 && value - (points[n - 1]?.value ?? value) > GROWN_MM,
+    ({ value }, n) => n > 0 && isAbove(value - (points[n - 1]?.value ?? value), GROWN_MM),
   );
   const [before, after] = [points[at - 1], points[at]];
   if (at < 0 || !before || !after) return undefined;

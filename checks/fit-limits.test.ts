@@ -1,0 +1,874 @@
+/**
+ * The limits of the rules of fit, a case just inside and one just outside each: every row of the try-on with what it
+ * needs, gaps, lifts, days, widths, probabilities. Common practice, worked by hand.
+ */
+import { describe, expect, it } from 'vitest';
+import { agreementWords } from '#core/fit/agreement-words.ts';
+import { archIndex } from '#core/fit/arch-index.ts';
+import {
+  deviationOf,
+  overSizes,
+  shortfallOf,
+  tendencyOf,
+  type UsualVote,
+} from '#core/fit/deviation.ts';
+import { fitCauses } from '#core/fit/fit-causes.ts';
+import {
+  fitOfDeviation,
+  halfSizesFrom,
+  halfSizeWords,
+  wordOfShares,
+} from '#core/fit/fit-probabilities.ts';
+import { oddFeet, readFootLength } from '#core/fit/foot.ts';
+import { type LabelVote, labelToLabel, voteOfTester } from '#core/fit/label-to-label.ts';
+import { labelAway, nearestMade, nextWidth } from '#core/fit/made-sizes.ts';
+import { pairedChanges } from '#core/fit/paired-try-ons.ts';
+import {
+  type EditionToFit,
+  type FootToFit,
+  footWidthWord,
+  recommend,
+} from '#core/fit/recommendation.ts';
+import { splitsOf } from '#core/fit/splits.ts';
+import { daysUntil, heelHoldOf, type TryOn, toeRoomOf, tryOnWith } from '#core/fit/try-on.ts';
+import { answersOf, TRY_ON_RULES } from '#core/fit/try-on-rules.ts';
+import { tryOnVerdict } from '#core/fit/try-on-verdict.ts';
+import { isSameWidth, widthRank } from '#core/fit/widths.ts';
+import { HALF_SIZE_MM, lastLength, type SizeLabel } from '#core/sizing/size-label.ts';
+
+const men = (size: number): SizeLabel => ({ system: 'us-men', size });
+const uk = (size: number): SizeLabel => ({ system: 'uk', size });
+
+/** What makes a row fire, and what of it does not: one thing changed at a time. */
+interface RowCases {
+  row: number;
+  fires: TryOn[];
+  not: TryOn[];
+}
+const LOOSE = { toe: 1, ball: 1, midfoot: 1, heel: 1 };
+const FIRING: RowCases[] = [
+  {
+    row: 1,
+    fires: [{ matchFailed: true }, { labelsDiffer: true }],
+    not: [{}, { matchFailed: false }, { labelsDiffer: false }],
+  },
+  {
+    row: 2,
+    fires: [{ pain: 'sharp' }, { pain: 'numb' }, { oldInjury: true }],
+    not: [{ pain: 'none' }, { oldInjury: false }],
+  },
+  {
+    row: 3,
+    fires: [{ sockUsual: false }, { insoleUsual: false }],
+    not: [{}, { sockUsual: true, insoleUsual: true }],
+  },
+  {
+    row: 4,
+    fires: [
+      { lacesLetOut: true, heel: 'a little' },
+      { lacesLetOut: true, heel: 'lifts' },
+    ],
+    not: [
+      { lacesLetOut: true, heel: 'none' },
+      { lacesLetOut: true },
+      { lacesLetOut: false, heel: 'lifts' },
+    ],
+  },
+  {
+    row: 5,
+    fires: [
+      { toeRoom: 'right', sore: ['edges'] },
+      { toeRoom: 'long', sore: ['edges'] },
+      { toeRoom: 'right', width: { ball: -1 } },
+      { toeRoom: 'right', width: { toe: -1 } },
+      { toeRoom: 'right', width: { toe: -2 } },
+    ],
+    not: [
+      { toeRoom: 'short', sore: ['edges'] },
+      { sore: ['edges'] },
+      { toeRoom: 'right', sore: ['midfoot'] },
+      { toeRoom: 'right', width: { ball: 0, toe: 0 } },
+      { toeRoom: 'right', width: { midfoot: -1, heel: -1 } },
+    ],
+  },
+  {
+    row: 6,
+    fires: [
+      { toeRoom: 'right', sore: ['arch edge'] },
+      { toeRoom: 'right', width: { midfoot: -1 } },
+      { toeRoom: 'right', width: { midfoot: -1, ball: 0, toe: 0 } },
+    ],
+    not: [
+      { toeRoom: 'long', sore: ['arch edge'] },
+      { toeRoom: 'short', width: { midfoot: -1 } },
+      { toeRoom: 'right', width: { midfoot: 0 } },
+      { toeRoom: 'right', width: { midfoot: -1, ball: -1 } },
+      { toeRoom: 'right', width: { midfoot: -1, toe: -1 } },
+    ],
+  },
+  {
+    row: 7,
+    fires: [
+      { toeRoom: 'short' },
+      { toeRoom: 'short', width: { ball: 0 } },
+      { toesTouch: true, heel: 'none' },
+    ],
+    not: [
+      { toeRoom: 'right' },
+      { toeRoom: 'short', width: { ball: -1 } },
+      { toesTouch: true },
+      { toesTouch: true, heel: 'a little' },
+      { toesTouch: false, heel: 'none' },
+      { toeRoom: 'short', use: 'climbing' },
+    ],
+  },
+  {
+    row: 8,
+    fires: [
+      { toeRoom: 'short', width: { ball: -1 } },
+      { toeRoom: 'short', width: { heel: -2, toe: 1 } },
+    ],
+    not: [
+      { toeRoom: 'short' },
+      { toeRoom: 'short', width: { ball: 0 } },
+      { toeRoom: 'right', width: { ball: -1 } },
+    ],
+  },
+  {
+    row: 9,
+    fires: [{ toesTouch: true, heel: 'lifts', toeRoom: 'right' }],
+    not: [
+      { toesTouch: false, heel: 'lifts', toeRoom: 'right' },
+      { toesTouch: true, heel: 'a little', toeRoom: 'right' },
+      { toesTouch: true, heel: 'lifts', toeRoom: 'long' },
+      { toesTouch: true, heel: 'lifts' },
+    ],
+  },
+  {
+    row: 10,
+    fires: [
+      { heel: 'lifts', pull: 'tight', insoleGapMm: 3, footbed: 'same' },
+      { heel: 'lifts', pull: 'tight', insoleGapMm: 3, footbed: 'shorter' },
+    ],
+    not: [
+      { heel: 'lifts', pull: 'tight', insoleGapMm: 2.9, footbed: 'same' },
+      { heel: 'lifts', pull: 'tight', footbed: 'same' },
+      { heel: 'lifts', pull: 'tight', insoleGapMm: 3, footbed: 'longer' },
+      { heel: 'lifts', pull: 'tight', insoleGapMm: 3 },
+      { heel: 'lifts', pull: 'middle', insoleGapMm: 3, footbed: 'same' },
+      { heel: 'a little', pull: 'tight', insoleGapMm: 3, footbed: 'same' },
+    ],
+  },
+  {
+    row: 11,
+    fires: [{ toeRoom: 'long', heel: 'lifts', pull: 'tight' }],
+    not: [
+      { toeRoom: 'right', heel: 'lifts', pull: 'tight' },
+      { toeRoom: 'long', heel: 'a little', pull: 'tight' },
+      { toeRoom: 'long', heel: 'lifts', pull: 'middle' },
+      { toeRoom: 'long', heel: 'lifts' },
+    ],
+  },
+  {
+    row: 12,
+    fires: [
+      { footbed: 'same', width: LOOSE, rows: 'touch' },
+      { footbed: 'same', width: LOOSE, eyeletsFewer: true },
+      { footbed: 'same', width: LOOSE, rows: 'touch', insoleGapMm: 2.9 },
+    ],
+    not: [
+      { footbed: 'same', width: LOOSE, rows: 'middle' },
+      { footbed: 'same', width: LOOSE, eyeletsFewer: false },
+      { footbed: 'shorter', width: LOOSE, rows: 'touch' },
+      { footbed: 'same', width: { ...LOOSE, heel: 0 }, rows: 'touch' },
+      { footbed: 'same', rows: 'touch' },
+      { footbed: 'same', width: LOOSE, rows: 'touch', insoleGapMm: 3 },
+    ],
+  },
+  {
+    row: 13,
+    fires: [
+      { heel: 'lifts', pull: 'slack', toeRoom: 'right' },
+      { heel: 'lifts', pull: 'middle', toeRoom: 'right' },
+    ],
+    not: [
+      { heel: 'lifts', pull: 'tight', toeRoom: 'right' },
+      { heel: 'lifts', toeRoom: 'right' },
+      { heel: 'a little', pull: 'slack', toeRoom: 'right' },
+      { heel: 'lifts', pull: 'slack', toeRoom: 'long' },
+    ],
+  },
+  {
+    row: 14,
+    fires: [{ heel: 'a little', after: 'shop' }],
+    not: [
+      { heel: 'lifts', after: 'shop' },
+      { heel: 'a little', after: 'outing' },
+      { heel: 'a little' },
+    ],
+  },
+  {
+    row: 15,
+    fires: [{ width: { heel: 1, ball: 0 } }, { width: { heel: 2, ball: 0 } }],
+    not: [
+      { width: { heel: 0, ball: 0 } },
+      { width: { heel: 1, ball: 1 } },
+      { width: { heel: 1, ball: -1 } },
+      { width: { heel: 1 } },
+      { width: { ball: 0 } },
+    ],
+  },
+  {
+    row: 16,
+    fires: [{ width: LOOSE }, { width: { toe: 1, ball: 1 } }],
+    not: [
+      { width: { ball: 1 } },
+      { width: { ball: 1, toe: 0 } },
+      { width: LOOSE, footbed: 'same' },
+    ],
+  },
+  {
+    row: 17,
+    fires: [
+      { sore: ['toes top'], rows: 'wide open' },
+      { sore: ['instep'], rows: 'wide open' },
+    ],
+    not: [
+      { sore: ['instep'], rows: 'middle' },
+      { sore: ['instep'] },
+      { rows: 'wide open' },
+      { sore: ['ankle'], rows: 'wide open' },
+    ],
+  },
+  {
+    row: 18,
+    fires: [
+      { sore: ['heel back'], toeRoom: 'right' },
+      { sore: ['ankle'], toeRoom: 'right' },
+    ],
+    not: [
+      { sore: ['ankle'], toeRoom: 'long' },
+      { sore: ['ankle'] },
+      { sore: ['edges'], toeRoom: 'right' },
+    ],
+  },
+  { row: 19, fires: [{ feetDifferMm: 4.1 }], not: [{ feetDifferMm: 4 }, {}] },
+];
+
+describe.each(FIRING)('row $row of the try-on', ({ row, fires, not }) => {
+  const rule = TRY_ON_RULES.find((one) => one.row === row);
+  it.each(fires)('fires by %j', (tryOn) => {
+    expect(rule?.fires(answersOf(tryOn))).toBe(true);
+  });
+  it.each(not)('does not by %j', (tryOn) => {
+    expect(rule?.fires(answersOf(tryOn))).toBe(false);
+  });
+});
+
+it('every row has its cases', () => {
+  expect(FIRING.map(({ row }) => row)).toEqual(TRY_ON_RULES.map(({ row }) => row));
+});
+
+describe('keep, or cannot tell', () => {
+  const fits: TryOn = { toeRoom: 'right', heel: 'none', width: { ball: 0, heel: 0 } };
+  it('is true to size where room, heel and every width are right', () => {
+    expect(tryOnVerdict(fits)).toMatchObject({ outcome: 'keep', reasons: [{ row: 20 }], next: [] });
+  });
+  it.each([
+    { ...fits, toeRoom: 'long' },
+    { ...fits, toeRoom: undefined },
+    { ...fits, heel: 'a little' },
+    { ...fits, heel: undefined },
+    { ...fits, width: { ball: 1, heel: 0 } },
+    { ...fits, width: {} },
+    { ...fits, width: undefined },
+  ] as TryOn[])('cannot be told by %j', (tryOn) => {
+    expect(tryOnVerdict(tryOn)).toMatchObject({ outcome: 'cannot tell', reasons: [{ row: 21 }] });
+  });
+  it.each([
+    [{}, 'the room before the longest toe, standing'],
+    [{ toeRoom: 'long' }, 'whether the heel lifts'],
+    [{ toeRoom: 'long', heel: 'none' }, 'the width at the ball'],
+    [{ toeRoom: 'long', heel: 'lifts', width: { ball: 0 } }, 'how hard the laces are pulled'],
+    [
+      { toeRoom: 'long', heel: 'none', width: { ball: 0 } },
+      'the footbed beside that of a shoe that fits',
+    ],
+    [
+      { toeRoom: 'long', heel: 'none', width: { ball: 0 }, footbed: 'same' },
+      'how far the rows of eyelets stand apart',
+    ],
+  ] as [TryOn, string][])('%j asks for %s', (tryOn, asked) => {
+    expect(tryOnVerdict(tryOn).next).toEqual([
+      { what: `say ${asked}`, why: 'the one answer that would tell the most' },
+    ]);
+  });
+});
+
+describe('gaps and lifts in mm', () => {
+  it.each([
+    ['', 7.9, 'short'],
+    ['', 8, 'right'],
+    ['', 16, 'right'],
+    ['', 16.1, 'long'],
+    ['running', 16.1, 'long'],
+    ['climbing', -0.1, 'short'],
+    ['climbing', 0, 'right'],
+    ['climbing', 5, 'right'],
+    ['climbing', 5.1, 'long'],
+    ['dance', 3.9, 'short'],
+    ['dance', 4, 'right'],
+    ['dance', 12, 'right'],
+    ['dance', 12.1, 'long'],
+    ['winter boots', 9.9, 'short'],
+    ['winter boots', 10, 'right'],
+    ['winter boots', 20, 'right'],
+    ['winter boots', 20.1, 'long'],
+  ])('for %s %d mm is %s', (use, toeGapMm, room) => {
+    expect(toeRoomOf({ toeGapMm, use })).toBe(room);
+  });
+  it.each([
+    [2, 'none'],
+    [2.1, 'a little'],
+    [6, 'a little'],
+    [6.1, 'lifts'],
+  ])('a heel that slips %d mm: %s', (heelMm, hold) => {
+    expect(heelHoldOf({ heelMm, heel: 'none' })).toBe(hold);
+  });
+  it('without a figure what was said stands', () => {
+    expect([
+      toeRoomOf({ toeRoom: 'long' }),
+      toeRoomOf({}),
+      heelHoldOf({ heel: 'lifts' }),
+      heelHoldOf({}),
+    ]).toEqual(['long', undefined, 'lifts', undefined]);
+  });
+});
+
+describe('the sock, the insole and the day', () => {
+  const asUsual = (sock: string, insole: string, usualInsole?: string, answers: TryOn = {}) => {
+    const { sockUsual, insoleUsual } = tryOnWith({ answers, sock, insole }, { usualInsole });
+    return [sockUsual, insoleUsual];
+  };
+  it('are usual where they are those of the pair', () => {
+    expect(asUsual('usual', 'original')).toEqual([true, true]);
+    expect(asUsual('thick', 'on top')).toEqual([false, false]);
+    expect(asUsual('usual', 'on top', 'on top')).toEqual([true, true]);
+    expect(asUsual('thick', 'on top', undefined, { sockUsual: true, insoleUsual: true })).toEqual([
+      true,
+      true,
+    ]);
+  });
+  it.each([
+    ['2026-03-02', 1],
+    ['2026-03-01', 0],
+    ['2026-02-28', -1],
+    [null, undefined],
+  ])('back by %s: %s days', (returnBy, days) => {
+    expect(daysUntil(returnBy, '2026-03-01')).toBe(days);
+  });
+  const arch: TryOn = {
+    toeRoom: 'right',
+    sore: ['arch edge'],
+    label: men(9),
+    made: [{ labels: [men(9)] }, { width: 'wide', labels: [men(9)] }],
+  };
+  it.each([
+    [3, 'open'],
+    [2, 'swap'],
+    [1, 'swap'],
+    [0, 'open'],
+    [-1, 'open'],
+    [undefined, 'open'],
+  ])('with %s days left an experiment, or the swap: %s', (daysLeft, outcome) => {
+    expect(tryOnVerdict({ ...arch, daysLeft }).outcome).toBe(outcome);
+  });
+  it('on the last day nothing is swapped any more, worn outside neither', () => {
+    for (const over of [{ daysLeft: 0 }, { wornOutside: true, daysLeft: 9 }])
+      expect(tryOnVerdict({ ...arch, ...over }).next.map(({ what }) => what)).toEqual([
+        'another insole',
+        'other lacing',
+        'let it go',
+      ]);
+  });
+});
+
+describe('widths', () => {
+  it.each([
+    ['2E', 1],
+    [' Wide ', 1],
+    ['extra wide fit', 2],
+    ['wide toe box', 1],
+    ['very narrow', -1],
+    ['', 0],
+    [undefined, 0],
+    ['C', -0.5],
+    ['6E', 3],
+    ['XL', undefined],
+  ])('%s ranks %s', (width, rank) => {
+    expect(widthRank(width)).toBe(rank);
+  });
+  it.each([
+    ['2E', 'wide', true],
+    [undefined, 'regular', true],
+    ['XL', 'xl ', true],
+    ['XL', 'XXL', false],
+    ['wide', 'narrow', false],
+    ['XL', undefined, false],
+  ])('%s and %s are one: %s', (a, b, same) => {
+    expect(isSameWidth(a, b)).toBe(same);
+  });
+  it('the next to either side is the nearest one in which the label is made', () => {
+    const made = [
+      { labels: [men(9)] },
+      { width: '2E', labels: [men(9)] },
+      { width: '4E', labels: [men(9), men(10)] },
+      { width: 'narrow', labels: [men(9)] },
+      { width: '2A', labels: [men(9)] },
+      { width: 'XL', labels: [men(9)] },
+    ];
+    const next = (label: SizeLabel, width: string | undefined, way: 'wider' | 'narrower') =>
+      nextWidth(made, label, width, way)?.width;
+    expect(next(men(9), undefined, 'wider')).toBe('2E');
+    expect(next(men(9), '2E', 'wider')).toBe('4E');
+    expect(next(men(9), '4E', 'wider')).toBeUndefined();
+    expect(next(men(10), undefined, 'wider')).toBe('4E');
+    expect(next(men(9), undefined, 'narrower')).toBe('narrow');
+    expect(next(men(9), 'narrow', 'narrower')).toBe('2A');
+  });
+  it.each([
+    // 40.5 % and 36 % of the length of the foot.
+    [109.35, 'wide'],
+    [109.3, 'usual'],
+    [97.21, 'usual'],
+    [97.2, 'narrow'],
+  ])('a foot of 270 by %d mm is %s', (width, word) => {
+    expect(footWidthWord(270, width)).toBe(word);
+  });
+  it('without a length or a width it is not known', () => {
+    expect([footWidthWord(undefined, 100), footWidthWord(270, undefined)]).toEqual([
+      undefined,
+      undefined,
+    ]);
+  });
+});
+
+describe('labels that are made', () => {
+  const wanted = lastLength(uk(8));
+  const labels = (mm: number): SizeLabel => ({ system: 'uk', size: 8 + mm / (2 * HALF_SIZE_MM) });
+  it.each([
+    // Within a quarter of a size either way it is the same; up to three quarters of a half size longer it is taken.
+    { mm: 2.11, found: 0 },
+    { mm: 2.12, found: 2.12 },
+    { mm: -2.11, found: 0 },
+    { mm: -2.12, found: undefined },
+    { mm: 6.34, found: 6.34 },
+    { mm: 6.36, found: undefined },
+  ])('one of $mm mm more is $found mm too long', ({ mm, found }) => {
+    const nearest = nearestMade([labels(mm)], wanted)?.tooLongMm;
+    if (found === undefined) expect(nearest).toBeUndefined();
+    else expect(nearest).toBeCloseTo(found, 6);
+  });
+  it('half sizes away stay in their system', () => {
+    expect(labelAway(uk(8), 1)).toEqual(uk(8.5));
+    expect(labelAway(men(9), -2)).toEqual(men(8));
+    // 4.233 mm are 0.635 Paris points, and boxes carry halves.
+    expect(labelAway({ system: 'eu', size: 42 }, 1)).toEqual({ system: 'eu', size: 42.5 });
+    expect(labelAway({ system: 'mondopoint', size: 265 }, 1)).toEqual({
+      system: 'mondopoint',
+      size: 270,
+    });
+  });
+});
+
+describe('which way a length says it is', () => {
+  it.each([
+    // From four in five on: by hand with z = 0.8416, the class from −½ to ½ of a half size of 4.233 mm.
+    { mm: 2.1167 + 0.842 * 2, u: 2, verdict: 'long' },
+    { mm: 2.1167 + 0.841 * 2, u: 2, verdict: 'cannot tell' },
+    { mm: -2.1167 - 0.842 * 2, u: 2, verdict: 'short' },
+    { mm: -2.1167 - 0.841 * 2, u: 2, verdict: 'cannot tell' },
+    // P(|z| < 2.1167/u) = 0.8 at u = 2.1167/1.2816.
+    { mm: 0, u: 1.651, verdict: 'true' },
+    { mm: 0, u: 1.652, verdict: 'cannot tell' },
+    // With no doubt the class is certain, its upper end in the next.
+    { mm: 2.11, u: 0, verdict: 'true' },
+    { mm: 2.12, u: 0, verdict: 'long' },
+  ])('$mm ± $u mm: $verdict', ({ mm, u, verdict }) => {
+    expect(fitOfDeviation(mm, u, Number.POSITIVE_INFINITY).verdict).toBe(verdict);
+  });
+  it('by shares', () => {
+    const shares = (...probabilities: number[]) =>
+      wordOfShares(probabilities.map((probability, at) => ({ halfSizes: at - 1, probability })));
+    expect(shares(0.1, 0.8, 0.1)).toBe('true');
+    expect(shares(0.11, 0.79, 0.1)).toBe('cannot tell');
+    expect(shares(0.1, 0.1, 0.8)).toBe('long');
+    expect(shares(0.8, 0.1, 0.1)).toBe('short');
+    expect(shares(0.79, 0.11, 0.1)).toBe('cannot tell');
+  });
+  it('the classes at both ends are open, and all of them are one', () => {
+    const steps = halfSizesFrom(40, 1, 8, 2);
+    expect(steps.at(-1)?.probability).toBeCloseTo(1, 9);
+    expect(
+      halfSizesFrom(1, 3, 5, 4).reduce((sum, { probability }) => sum + probability, 0),
+    ).toBeCloseTo(1, 12);
+  });
+  it.each([
+    [1, 'half a size'],
+    [-2, 'a size'],
+    [3, '1 and a half sizes'],
+    [4, '2 sizes'],
+  ])('%d half sizes are %s', (halfSizes, words) => {
+    expect(halfSizeWords(halfSizes)).toBe(words);
+  });
+});
+
+describe('the shortfall of a shoe that fits', () => {
+  it('from one reference is half of half a size in doubt, from several their scatter', () => {
+    const one = shortfallOf([{ label: uk(8), insideMm: 267.4, u: 0.5 }]);
+    expect(one?.mm).toBeCloseTo(12, 9);
+    expect(one?.u).toBeCloseTo(Math.hypot(HALF_SIZE_MM / 2, 0.5), 9);
+    const two = shortfallOf([267.4, 265.4].map((insideMm) => ({ label: uk(8), insideMm, u: 0.5 })));
+    // Mean 13, SD √2, times √1.5.
+    expect([two?.mm, two?.u, two?.df, two?.n]).toEqual([
+      expect.closeTo(13, 9),
+      expect.closeTo(Math.SQRT2 * Math.sqrt(1.5), 9),
+      1,
+      2,
+    ]);
+    const alike = shortfallOf(
+      [267.4, 267.4].map((insideMm) => ({ label: uk(8), insideMm, u: 0.5 })),
+    );
+    expect(alike?.u).toBe(0.5);
+    expect(shortfallOf([])).toBeUndefined();
+  });
+});
+
+describe('what testers say of the size', () => {
+  const votes = (...offsets: number[]): UsualVote[] =>
+    offsets.map((offsetHalfSizes, at) => ({
+      kind: 'known shoes',
+      tester: `T${at}`,
+      offsetHalfSizes,
+    }));
+  const of = (...offsets: number[]) => deviationOf({ references: [], votes: votes(...offsets) });
+  it('one tester decides nothing, two do', () => {
+    expect(of(0).verdict).toBe('cannot tell');
+    expect(of(0, 0).verdict).toBe('true');
+    // Who takes more finds it short.
+    expect(of(1, 1, 1)).toMatchObject({
+      verdict: 'short',
+      words: expect.stringContaining('half a size short'),
+    });
+    expect(of(-1, -1, -1).verdict).toBe('long');
+    expect(of(0, 1).verdict).toBe('cannot tell');
+  });
+  it.each([
+    [[0], ['a try-on by 2 more on measured feet, with a usual label']],
+    [[0, 1], ['a try-on by 1 more on measured feet, with a usual label']],
+    [[-1, 0, 1], []],
+  ])('votes of %j want %j', (offsets, wants) => {
+    const { settle } = of(...offsets);
+    expect(settle.filter((one) => one.startsWith('a try-on by'))).toEqual(wants);
+  });
+  it('a hint decides nothing, and lengths that part from testers are said', () => {
+    const long = { what: 'footbed', n: 1, mm: 9, u: 0.5, df: 30 };
+    expect(
+      deviationOf({ references: [{ ...long, isHint: true }], votes: votes(0, 0) }).verdict,
+    ).toBe('true');
+    const parted = deviationOf({ references: [long], votes: votes(0, 0) });
+    expect(parted.verdict).toBe('evidence parts');
+    expect(parted.settle[0]).toMatch(/^a try-on with another insole/);
+    expect(parted.words).toMatch(/footbed against a reference shoe it runs/);
+  });
+  it('nothing known is said so', () => {
+    expect(deviationOf({ references: [], votes: [] })).toMatchObject({
+      verdict: 'cannot tell',
+      words: 'Nothing is known of its size yet.',
+    });
+  });
+  it('a maker has a tendency from three editions on, and with more than half of them', () => {
+    const editions = (...verdicts: ('true' | 'long' | 'cannot tell')[]) =>
+      tendencyOf(verdicts.map((verdict, at) => ({ name: `E${at}`, verdict })));
+    expect(editions('long', 'long', 'cannot tell').words).toBe('cannot tell from 2 editions');
+    expect(editions('long').words).toBe('cannot tell from 1 edition');
+    expect(editions('long', 'long', 'true')).toMatchObject({
+      words: 'runs long in 2 of 3 editions',
+      exceptions: ['E2'],
+    });
+    expect(editions('long', 'long', 'true', 'true').words).toBe('no tendency: 2 of 4 run long');
+  });
+  it.each([
+    // 2 mm · √(1/1 + 1/1) = 2.83 mm, and at least a quarter of a size.
+    { mm: 267.4 + 2.82, words: 'as its other sizes' },
+    { mm: 267.4 + 2.84, words: 'runs longer than its other sizes promise' },
+    { mm: 267.4 - 2.84, words: 'runs shorter than its other sizes promise' },
+  ])('a size of $mm mm: $words', ({ mm, words }) => {
+    const [size] = overSizes([
+      { label: uk(8), mm },
+      { label: uk(9), mm: 267.4 + 2 * HALF_SIZE_MM },
+    ]);
+    expect(size?.words).toBe(words);
+  });
+  it('many pairs tell less than a quarter of a size only as much', () => {
+    const insides = [
+      ...Array.from({ length: 9 }, () => ({ label: uk(8), mm: 267.4 + 2.11 })),
+      ...Array.from({ length: 9 }, () => ({ label: uk(9), mm: 267.4 + 2 * HALF_SIZE_MM })),
+    ];
+    expect(overSizes(insides)[0]?.words).toBe('as its other sizes');
+    expect(
+      overSizes(
+        insides.map((one) => (one.label.size === 8 ? { ...one, mm: 267.4 + 2.13 } : one)),
+      )[0]?.words,
+    ).toBe('runs longer than its other sizes promise');
+    expect(overSizes([{ label: uk(8), mm: 267 }])[0]?.words).toBe('its only size measured');
+  });
+});
+
+describe('from one model to another', () => {
+  const worn = (...offsets: number[]): LabelVote[] =>
+    offsets.map((offsetHalfSizes, at) => ({
+      kind: 'wore both',
+      tester: `T${at}`,
+      offsetHalfSizes,
+    }));
+  it.each([
+    [[0], 'cannot tell'],
+    [[0, 0], 'decided'],
+    [[0, 1], 'cannot tell'],
+    [[1, 1], 'cannot tell'],
+    [[1, 1, 1], 'decided'],
+    // Two camps of two, two half sizes apart.
+    [[0, 0, 2, 2], 'cannot tell'],
+  ])('votes of %j: %s', (offsets, verdict) => {
+    expect(labelToLabel({ label: uk(8), votes: worn(...offsets) }).verdict).toBe(verdict);
+  });
+  it.each([
+    [[0, 2], 0],
+    [[1, 2], 1],
+    [[-2, -1], -1],
+    [[-1, 1], 0],
+    [[0, 1, 5], 1],
+    [[], 0],
+  ])('of one tester %j is %d', (offsets, vote) => {
+    expect(voteOfTester(offsets)).toBe(vote);
+  });
+  const lengths = (bMm: number) => ({ aMm: 268, bMm, uA: 0.3, uB: 0.3, df: 30 });
+  it('lengths alone decide nothing; with one kind of testers they are probable', () => {
+    expect(labelToLabel({ label: uk(8), votes: [], lengths: lengths(268) }).verdict).toBe(
+      'cannot tell',
+    );
+    expect(labelToLabel({ label: uk(8), votes: worn(0), lengths: lengths(268) }).verdict).toBe(
+      'probably',
+    );
+    expect(labelToLabel({ label: uk(8), votes: worn(0, 0), lengths: lengths(282) }).verdict).toBe(
+      'cannot tell',
+    );
+  });
+  it('a known shoe that is a bit off makes the answer no surer than that, and moves it', () => {
+    const long = labelToLabel({ label: uk(8), votes: worn(0, 0), fits: 'a bit long' });
+    expect(long).toMatchObject({ verdict: 'probably', take: { label: uk(7.5) } });
+    expect(
+      labelToLabel({ label: uk(8), votes: worn(0, 0), fits: 'a bit short' }).take?.label,
+    ).toEqual(uk(8.5));
+  });
+  it('what is not made is said', () => {
+    const answer = labelToLabel({ label: uk(8), votes: worn(0, 0), made: [{ labels: [uk(10)] }] });
+    expect(answer).toMatchObject({
+      verdict: 'decided',
+      words: 'The same size, which is not made.',
+    });
+  });
+});
+
+describe('a label for a foot', () => {
+  const foot: FootToFit = { lengthLeftMm: 256, lengthRightMm: 256, sock: 'usual', use: '' };
+  const edition = (more: Partial<EditionToFit> = {}): EditionToFit => ({
+    insideAt: ({ size }) => ({ mm: 268 + (size - 8) * 2 * HALF_SIZE_MM, u: 0.5, df: 1e9 }),
+    made: [{ labels: [7, 7.5, 8, 8.5, 9].map(uk) }],
+    label: uk(8),
+    leather: false,
+    ...more,
+  });
+  const HOUSE = { leatherSmall: true, byArch: true };
+  const take = (more: Partial<FootToFit> = {}, of: Partial<EditionToFit> = {}, schools = HOUSE) =>
+    recommend({ ...foot, ...more }, edition(of), schools);
+  it.each([
+    [4, 0],
+    [4.1, 1],
+  ])('feet that differ by %d mm get %d notes', (mm, notes) => {
+    const said = take({ lengthRightMm: 256 - mm }).notes.filter((note) =>
+      note.startsWith('The feet differ'),
+    );
+    expect(said).toHaveLength(notes);
+    if (notes) expect(said[0]).toContain('In the right shoe');
+  });
+  it.each([
+    ['usual', 8],
+    ['thin', 8],
+    ['thick', 8.5],
+    ['two pairs', 9],
+  ])('with a %s sock it is UK %d', (sock, size) => {
+    expect(take({ sock }).take?.label).toEqual(uk(size));
+  });
+  it('leather for climbing is bought half a size small, by that school', () => {
+    const made = [{ labels: [6, 6.5, 7, 7.5, 8].map(uk) }];
+    const climbing = { use: 'climbing' };
+    const small = take(climbing, { leather: true, made }).chances[0]?.label.size ?? 0;
+    const asIs =
+      take(climbing, { leather: true, made }, { ...HOUSE, leatherSmall: false }).chances[0]?.label
+        .size ?? 0;
+    const synthetic = take(climbing, { made }).chances[0]?.label.size ?? 0;
+    expect([asIs - small, synthetic - asIs]).toEqual([0.5, 0]);
+    expect(take({ use: 'running' }, { leather: true }).notes.join()).not.toContain('Leather');
+  });
+  it.each([
+    ['low', true, /low arch/],
+    ['high', true, /high arch/],
+    ['middle', true, undefined],
+    ['low', false, undefined],
+    ['', true, undefined],
+  ] as const)('an arch that is %s, by the school %s', (arch, byArch, words) => {
+    const notes = take({ arch }, {}, { ...HOUSE, byArch }).notes.filter((note) =>
+      note.includes('arch'),
+    );
+    expect(notes).toHaveLength(words ? 1 : 0);
+    if (words) expect(notes[0]).toMatch(words);
+  });
+  it('is sure, probable or not told by how likely the room is right', () => {
+    // By hand: u = √(0.5² + 1.5² + 2.12²) = 2.645; a gap of 12 mm lies 4 mm inside both ends: P = 0.8695.
+    expect(take()).toMatchObject({ verdict: 'sure' });
+    expect(take().chances[0]?.right).toBeCloseTo(0.8695, 3);
+    const wider = (u: number) => take({}, { insideAt: () => ({ mm: 268, u, df: 1e9 }) });
+    // P(|z| < 4/u') = 0.8 at u' = 3.1213, of the inside 1.733; 0.5 at u' = 5.930, of the inside 5.334.
+    expect(wider(1.73).verdict).toBe('sure');
+    expect(wider(1.74).verdict).toBe('probably');
+    expect(wider(5.33).verdict).toBe('probably');
+    expect(wider(5.34)).toMatchObject({ verdict: 'cannot tell' });
+    expect(wider(5.34).take).toBeUndefined();
+  });
+  it('nothing known of the foot or the inside is not told', () => {
+    expect(take({ lengthLeftMm: undefined, lengthRightMm: undefined }).words).toMatch(
+      /no length of the foot/,
+    );
+    expect(take({}, { insideAt: () => undefined }).words).toMatch(/inside was not measured/);
+    expect(take({}, { made: [] }).notes).toContain(
+      'Sizes made are not known: half sizes are taken for granted.',
+    );
+  });
+  it('a wide foot takes the wide build, or is told that none is known', () => {
+    const made = [
+      { labels: [uk(8)] },
+      { width: 'wide', labels: [uk(8)] },
+      { width: 'narrow', labels: [uk(8)] },
+    ];
+    expect(take({ widthMm: 110 }, { made }).take?.width).toBe('wide');
+    expect(take({ widthMm: 90 }, { made }).take?.width).toBe('narrow');
+    expect(take({ widthMm: 100 }, { made }).take?.width).toBeUndefined();
+    expect(take({ widthMm: 110 }).notes.join()).toContain('no wider build is known to be made');
+    expect(take({ widthMm: 110 }, { made }).notes.join()).not.toContain('no wider build');
+  });
+  it.each([
+    // Roomy or tight from one in five on.
+    [14.5, undefined],
+    [14, undefined],
+    [13.7, undefined],
+    [15, /^Roomy/],
+    [9.5, /^Tight/],
+    [11, undefined],
+  ])('a gap of %d mm', (gap, words) => {
+    const notes = take(
+      {},
+      { made: [{ labels: [uk(8)] }], insideAt: () => ({ mm: 256 + gap, u: 0.5, df: 1e9 }) },
+    ).notes;
+    // By hand: P(long) = 0.2 at 16 − 0.8416 · 2.645 = 13.77 mm.
+    if (words) expect(notes.join()).toMatch(words);
+    else
+      expect(notes.filter((note) => /^(Roomy|Tight)/.test(note))).toHaveLength(gap > 13.77 ? 1 : 0);
+  });
+});
+
+describe('feet and prints', () => {
+  it.each([
+    ['180', true],
+    ['179', false],
+    ['340', true],
+    ['341', false],
+    ['26.2 cm', true],
+    ['26.2', false],
+    ['12 cm', false],
+  ])('%s is taken for a length of a foot: %s', (typed, ok) => {
+    expect(readFootLength(typed).ok).toBe(ok);
+  });
+  it.each([
+    [8, false],
+    [8.1, true],
+  ])('feet that differ by %d mm are asked about: %s', (mm, asked) => {
+    expect(oddFeet(260, 260 + mm) !== undefined).toBe(asked);
+    expect(oddFeet(260 + mm, 260) !== undefined).toBe(asked);
+    expect(oddFeet(undefined, 260)).toBeUndefined();
+  });
+  it.each([
+    // Cavanagh and Rodgers: high to 0.21, low from 0.26, from memory.
+    [21, 'high'],
+    [21.1, 'middle'],
+    [25.9, 'middle'],
+    [26, 'low'],
+  ])('a middle third of %d %% of the print is a %s arch', (middle, arch) => {
+    expect(archIndex([40, middle, 60 - middle]).class).toBe(arch);
+  });
+  it('no print has no arch', () => {
+    expect(() => archIndex([0, 0, 0])).toThrow(RangeError);
+  });
+  it.each([
+    [0.8, 'testers agree'],
+    [0.79, 'testers agree for the most part'],
+    [0.667, 'testers agree for the most part'],
+    [0.666, 'testers agree little: read every vote'],
+    [0.01, 'testers agree little: read every vote'],
+    [0, 'testers do not agree: read every vote'],
+  ])('alpha %d: %s', (alpha, words) => {
+    expect(agreementWords(alpha)).toBe(words);
+  });
+});
+
+describe('what testers part by, and what changed', () => {
+  const vote = (tester: string, value: number, widthMm: number) => ({ tester, value, widthMm });
+  it('three testers part by a measure that orders all of them, two by none', () => {
+    const [split] = splitsOf([
+      vote('T1', 0, 98),
+      vote('T2', 0, 100),
+      vote('T3', 1, 106),
+      vote('T4', 1, 108),
+    ]);
+    expect(split?.words).toBe(
+      'It splits by foot width: feet of 100 mm and narrower (T1, T2) against feet of 106 mm and wider (T3, T4)',
+    );
+    expect(splitsOf([vote('T1', 0, 98), vote('T3', 1, 106)])).toEqual([]);
+    expect(splitsOf([vote('T1', 0, 98), vote('T2', 0, 100), vote('T3', 0, 106)])).toEqual([]);
+    // Of one width on both sides nothing is told.
+    expect(splitsOf([vote('T1', 0, 100), vote('T2', 1, 100), vote('T3', 0, 100)])).toEqual([]);
+  });
+  it('one tester alone on a side is a hint', () => {
+    const [split] = splitsOf([vote('T1', 0, 98), vote('T2', 0, 100), vote('T3', 1, 106)]);
+    expect(split?.words).toMatch(/one tester alone on a side, so a hint$/);
+  });
+  it.each([
+    [5, /from 5 testers, a hint$/],
+    [1, /from 1 tester, a hint$/],
+    [6, /better for 6 of 6$/],
+  ])('%d testers for whom the heel holds', (n, words) => {
+    const tryOns = Array.from({ length: n }, (_, at) => [
+      { tester: `T${at}`, answers: { heel: 'lifts' } as TryOn, worn: 'its own' },
+      { tester: `T${at}`, answers: { heel: 'none' } as TryOn, worn: 'Cork 3' },
+    ]).flat();
+    expect(pairedChanges(tryOns)[0]?.words).toMatch(words);
+  });
+  it.each([
+    [2, 1],
+    [1.9, 0],
+  ])('a toe box that is %d mm lower is a cause: %d', (lower, causes) => {
+    const record = { rows: [], tryOns: 1, parts: [], toeBox: { mm: 22 - lower, othersMm: 22 } };
+    expect(fitCauses(record)).toHaveLength(causes);
+  });
+});
