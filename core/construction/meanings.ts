@@ -2,6 +2,8 @@
 import { cautionsOf, hasStackClasses } from '../catalogue/disciplines.ts';
 import type { QuantityId } from '../catalogue/quantities.ts';
 import { RULED_FIGURES } from '../catalogue/rules-of-uses.ts';
+import { judgeLimits, judgeTolerance, type Limits } from '../catalogue/tolerance.ts';
+import { isBelow } from '../statistics/at-limit.ts';
 import { bootGrade } from './boot-meanings.ts';
 import { cannotTell, judged, type Known, type Meaning, mm, type Rule } from './meaning.ts';
 import { answerUses, type KnownShoe, type RuleTerms, type UseAnswer } from './use-answer.ts';
@@ -13,7 +15,7 @@ const GUIDING_POINTS = 5;
 /** A sole that bends by hand at this grade or above is stiff. */
 const STIFF_GRADE = 4;
 /** Where a shoe bends, in % of length from the heel. */
-const BALL: readonly [number, number] = [65, 75];
+const BALL: Limits = { low: 65, high: 75 };
 /** A gap beside the insole that a foot falls into. */
 const GAP_MM = 3;
 /** Twist of heel against sole, in degrees. */
@@ -21,6 +23,9 @@ const ONE_PLANE_DEG = 1;
 /** From here a shoe for running or walking is heavy, up to there it is light. */
 const HEAVY_G = 300;
 const LIGHT_G = 250;
+
+const atLeast = (low: number): Limits => ({ low, high: null });
+const SO_WITHIN = { within: 'so', out: 'not so', 'cannot tell': 'cannot tell' } as const;
 
 /** Figures that are read whatever a shoe is for. */
 const READ_OF_ALL = [
@@ -51,9 +56,9 @@ function guides({ part, figure, uses, known }: Known): Meaning | undefined {
   const against: string[] = [];
   if (post === 'medial') speaks.push('a post on the medial side');
   else if (post !== undefined) against.push(`post: ${post}`);
-  if (firmer && firmer.value - firmer.U >= GUIDING_POINTS)
+  if (firmer && judgeLimits(firmer.value, firmer.U, atLeast(GUIDING_POINTS)) === 'within')
     speaks.push(`medial foam firmer by ${firmer.value.toFixed(0)} points`);
-  else if (firmer && Math.abs(firmer.value) + firmer.U < GUIDING_POINTS)
+  else if (firmer && isBelow(Math.abs(firmer.value) + firmer.U, GUIDING_POINTS))
     against.push('both sides alike in hardness');
   if (walls === 'both') speaks.push('walls on both sides');
   const guided = speaks.some((line) => !line.startsWith('walls'));
@@ -70,9 +75,10 @@ function wantsBevel({ part, figure, uses, known }: Known): Meaning | undefined {
   const name = 'High stack without a bevel';
   const stack = figure('heel-stack');
   const bevel = part('bevel');
-  if (!stack || stack.value + stack.U < HIGH_STACK_MM) return undefined;
+  const height = stack && judgeLimits(stack.value, stack.U, atLeast(HIGH_STACK_MM));
+  if (!stack || height === 'out') return undefined;
   if (bevel === undefined) return cannotTell(name, 'whether the heel is bevelled');
-  const isHigh = stack.value - stack.U >= HIGH_STACK_MM;
+  const isHigh = height === 'within';
   if (bevel !== 'none')
     return {
       name,
@@ -118,31 +124,31 @@ function bendsAtBall({ figure }: Known): Meaning | undefined {
   const line = figure('flex-line');
   if (!line) return undefined;
   const name = 'Bends at the ball';
-  const [from, to] = BALL;
-  const within = line.value - line.U >= from && line.value + line.U <= to;
-  const beyond = line.value + line.U < from || line.value - line.U > to;
+  const where = judgeLimits(line.value, line.U, BALL);
   const at = `${line.value.toFixed(0)} ± ${line.U.toFixed(0)} % of length`;
   return {
     name,
-    words: within
-      ? `It bends at the ball, at ${at}.`
-      : beyond
-        ? `It bends at ${at}, not at the ball: the foot and the shoe bend at two places.`
-        : `Perhaps at the ball: ${at}.`,
-    verdict: judged(within ? 'so' : beyond ? 'not so' : 'cannot tell', [at]),
+    words:
+      where === 'within'
+        ? `It bends at the ball, at ${at}.`
+        : where === 'out'
+          ? `It bends at ${at}, not at the ball: the foot and the shoe bend at two places.`
+          : `Perhaps at the ball: ${at}.`,
+    verdict: judged(SO_WITHIN[where], [at]),
   };
 }
 
 function insoleGap({ figure }: Known): Meaning | undefined {
   const gap = figure('insole-step');
-  if (!gap || gap.value + gap.U < GAP_MM) return undefined;
+  const step = gap && judgeLimits(gap.value, gap.U, atLeast(GAP_MM));
+  if (!gap || step === 'out') return undefined;
   return {
     name: 'Insole narrower than the shoe',
     words:
-      gap.value - gap.U >= GAP_MM
+      step === 'within'
         ? `A gap of ${mm(gap)} beside the insole at the arch: try another insole before another size.`
         : `Perhaps a gap beside the insole at the arch: ${mm(gap)}.`,
-    verdict: judged(gap.value - gap.U >= GAP_MM ? 'so' : 'cannot tell', [`gap ${mm(gap)}`]),
+    verdict: judged(step === 'within' ? 'so' : 'cannot tell', [`gap ${mm(gap)}`]),
   };
 }
 
@@ -150,13 +156,14 @@ function onePlane({ figure }: Known): Meaning | undefined {
   const plane = figure('sole-plane');
   if (!plane) return undefined;
   const off = Math.abs(plane.value);
-  if (off + plane.U <= ONE_PLANE_DEG)
+  const word = judgeTolerance(plane.value, plane.U, ONE_PLANE_DEG);
+  if (word === 'within')
     return {
       name: 'Heel and sole on one plane',
       words: 'Heel and sole stand on one plane.',
       verdict: judged('so', [`${off.toFixed(1)} ± ${plane.U.toFixed(1)}°`]),
     };
-  const isOff = off - plane.U > ONE_PLANE_DEG;
+  const isOff = word === 'out';
   return {
     name: 'Heel and sole on one plane',
     words: isOff
@@ -182,7 +189,7 @@ function whatWeighs({ part, figure, uses, known }: Known): Meaning | undefined {
   if (!mass || [collar, tongue, overlays].every((answer) => answer === undefined)) return undefined;
   const weight = `${mass.value.toFixed(0)} ± ${mass.U.toFixed(0)} g`;
   const name = 'Padding and overlays against weight';
-  if (mass.value - mass.U >= HEAVY_G)
+  if (judgeLimits(mass.value, mass.U, atLeast(HEAVY_G)) === 'within')
     return weighs.length > 0
       ? {
           name,
@@ -194,7 +201,8 @@ function whatWeighs({ part, figure, uses, known }: Known): Meaning | undefined {
           words: `Heavy at ${weight}, though padding and overlays are slight: the weight is in the sole.`,
           verdict: judged('not so', [weight], ['padding and overlays are slight']),
         };
-  if (mass.value + mass.U <= LIGHT_G && weighs.length > 0)
+  const isLight = judgeLimits(mass.value, mass.U, { low: null, high: LIGHT_G }) === 'within';
+  if (isLight && weighs.length > 0)
     return {
       name,
       words: `Light at ${weight} for ${weighs.join(', ')}.`,

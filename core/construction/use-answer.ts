@@ -9,7 +9,7 @@ import {
 } from '../catalogue/disciplines.ts';
 import { describeQuantity, QUANTITIES, type QuantityId } from '../catalogue/quantities.ts';
 import { rulesOfUse } from '../catalogue/rules-of-uses.ts';
-import type { Limits } from '../catalogue/tolerance.ts';
+import { judgeLimits, type Limits } from '../catalogue/tolerance.ts';
 import {
   ASPECTS,
   type Aspect,
@@ -111,6 +111,8 @@ export function limitsOf(
   return drawn?.(ruleSubject(id, test) ?? '', use) ?? usual;
 }
 
+const WITHIN_LIMITS = { within: 'yes', out: 'no', 'cannot tell': 'open' } as const;
+
 function readNumber(
   test: Extract<RuleTest, { reads: 'figure' | 'score' }>,
   shoe: KnownShoe,
@@ -131,21 +133,18 @@ function readNumber(
     words: isScore ? `${name}, scored` : `${name}, measured`,
   };
   if (!figure) return UNKNOWN(tell);
-  const { low, high } = limits;
-  const [least, most] = [figure.value - figure.U, figure.value + figure.U];
-  const inside = (low === null || least >= low) && (high === null || most <= high);
-  const outside = (low !== null && most < low) || (high !== null && least > high);
+  const word = judgeLimits(figure.value, figure.U, limits);
   const own = `${isScore ? write(of, figure.value) : write(of, figure.value, figure.U)}${figure.stated ? ' as stated' : ''}`;
   return {
-    held: inside ? 'yes' : outside ? 'no' : 'open',
+    held: WITHIN_LIMITS[word],
     words: `${name.toLowerCase()}${isScore ? ': ' : ' '}${own}, ${limitWords(of, limits, write)}`,
     wouldTell:
-      inside || outside
-        ? undefined
-        : {
+      word === 'cannot tell'
+        ? {
             ...tell,
             words: `${name}, surer: ${own} is too near to ${limitWords(of, limits, write)}`,
-          },
+          }
+        : undefined,
   };
 }
 
