@@ -3,6 +3,7 @@
  * test notices. Writes `checks/mutants/<room>.json`; a reason that stands beside a survivor there is kept.
  */
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT, start } from './install.mjs';
 
@@ -33,7 +34,8 @@ const termsOf = (room) => ({
   jsonReporter: { fileName: report(room) },
   incremental: true,
   incrementalFile: join(cache, `${room}.incremental.json`),
-  tempDirName: join(cache, 'sandbox'),
+  // No test is looked for below node_modules.
+  tempDirName: join(tmpdir(), 'emvex-mutants'),
   ignorePatterns: ['dist', 'data', 'docs', 'e2e', 'web', 'server', 'demo', 'instruments', 'bench'],
 });
 

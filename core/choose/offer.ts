@@ -1,5 +1,6 @@
 /** An edition that is offered, in words: why, what it gives up, how sure, and what the next one would change. */
 import { nearWords } from '../sheet/nearest.ts';
+import { isAtLeast } from '../statistics/at-limit.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
 import type { Asking } from './candidate.ts';
 import { MATTER_ENTRIES, MATTERS, type Matter, TRADED } from './matters.ts';
@@ -93,7 +94,7 @@ export function offerOf(
   const near = beside(used, row, steps);
   const [drop, usual] = [row.figures.drop?.value, used?.figures.drop?.value];
   const sudden =
-    drop !== undefined && usual !== undefined && Math.abs(drop - usual) >= SUDDEN_DROP_MM
+    drop !== undefined && usual !== undefined && isAtLeast(Math.abs(drop - usual), SUDDEN_DROP_MM)
       ? [
           `Its drop is another than you are used to (${Math.abs(drop - usual).toFixed(0)} mm): change over slowly; pain is for a clinician.`,
         ]

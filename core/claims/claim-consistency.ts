@@ -12,6 +12,7 @@ import {
 import type { StatedBasis } from '../catalogue/stack-basis.ts';
 import type { SizeLabel } from '../sizing/size-label.ts';
 import { canonicalUnit } from '../sizing/units.ts';
+import { isAtMost, isBelow } from '../statistics/at-limit.ts';
 import { roundTo } from '../statistics/rounding.ts';
 import type { ClaimedQuantityId, Interval } from './claim.ts';
 
@@ -79,10 +80,10 @@ function compareSides(
 ): ConsistencyFault[] {
   const [one, two] = [interval(a), interval(b)];
   const gap = Math.max(one.lower - two.upper, two.lower - one.upper);
-  // Two intervals that touch overlap; binary fractions must not part them.
-  if (gap <= 1e-9 * Math.max(1, Math.abs(a.value))) return [];
+  // Two intervals that touch overlap.
+  if (isAtMost(one.lower, two.upper) && isAtMost(two.lower, one.upper)) return [];
   const lastDigit = 2 * Math.min(a.halfWidth, b.halfWidth);
-  const rounding = gap < lastDigit && gap <= mostOfRounding(quantity) + 1e-9;
+  const rounding = isBelow(gap, lastDigit) && isAtMost(gap, mostOfRounding(quantity));
   const shown = roundTo(gap, gap < 0.095 ? 2 : 1);
   const text =
     `${a.typed.join(' and ')} ${means} ${sayInterval(a, unit)}, ${b.typed.join(' and ')} ` +

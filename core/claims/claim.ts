@@ -15,6 +15,7 @@ import { type Carried, type CarryKnowledge, carryValue, sizeRefusal } from '../f
 import type { Noticeable } from '../figures/difference.ts';
 import type { Figure } from '../figures/figure.ts';
 import { isSameSize, lastLength, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
+import { isAbove, isAtLeast, isAtMost } from '../statistics/at-limit.ts';
 import { expandedUncertainty } from '../statistics/uncertainty.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
 import { CLAIMED_QUANTITIES } from './claimed-quantities.ts';
@@ -44,9 +45,6 @@ export interface Interval {
   upper: number;
 }
 
-/** Nearly equal in binary counts as equal: a claim at the very limit is within it. */
-const HAIR = 1e-9;
-
 /**
  * Judges a claim c with h = half its last digit against a measured m ± U: *differs* where
  * |m − c| > h + U; else *agrees* where |m − c| + U ≤ h + T, T half the noticeable step; else
@@ -70,19 +68,17 @@ export function judgeClaim(
     lower: claim.value - claim.halfWidth,
     upper: claim.value + claim.halfWidth,
   };
-  const hair = HAIR * Math.max(1, Math.abs(claim.value));
-  const differs = gap > claim.halfWidth + measured.U + hair;
-  const agrees = !differs && gap + measured.U <= claim.halfWidth + noticeable / 2 + hair;
+  const differs = isAbove(gap, claim.halfWidth + measured.U);
+  const agrees = !differs && isAtMost(gap + measured.U, claim.halfWidth + noticeable / 2);
   // What the rounding of the claim itself leaves open is nobody's fault.
   const beyond = Math.max(0, gap - claim.halfWidth);
   return {
     verdict: differs ? 'differs' : agrees ? 'agrees' : 'cannot tell',
-    noticeable:
-      beyond - measured.U >= noticeable - hair
-        ? 'yes'
-        : agrees || beyond + measured.U <= noticeable + hair
-          ? 'no'
-          : 'may be',
+    noticeable: isAtLeast(beyond - measured.U, noticeable)
+      ? 'yes'
+      : agrees || isAtMost(beyond + measured.U, noticeable)
+        ? 'no'
+        : 'may be',
     claimInterval,
   };
 }

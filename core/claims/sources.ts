@@ -2,6 +2,7 @@
 import type { Catalogue, QuantityId } from '../catalogue/quantities.ts';
 import { describeQuantity } from '../catalogue/quantities.ts';
 import { nameLabel, type SizeLabel } from '../sizing/size-label.ts';
+import { isAbove } from '../statistics/at-limit.ts';
 
 interface StatedFigure {
   quantity: string;
@@ -28,11 +29,8 @@ export interface Disagreement {
   said: { source: string; words: string }[];
 }
 
-/** Roundings that meet to the last binary digit meet. */
-const HAIR = 1e-9;
-
 const apart = (a: StatedFigure, b: StatedFigure) =>
-  Math.abs(a.value - b.value) > a.halfWidth + b.halfWidth + HAIR;
+  isAbove(Math.abs(a.value - b.value), a.halfWidth + b.halfWidth);
 
 /** Every entry of a group that stands apart from one of another source in it. */
 function disagreeing<T extends { source: string }>(

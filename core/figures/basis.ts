@@ -12,6 +12,7 @@ import type { BasisPart } from '../catalogue/quantity.ts';
 import type { Configuration, StackBasis } from '../catalogue/stack-basis.ts';
 import { isSameSize, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
 import type { Kilometres } from '../sizing/units.ts';
+import { isAtMost } from '../statistics/at-limit.ts';
 import { SAME_WEAR_KM, sizeRefusal, wearRefusal } from './carry.ts';
 
 export interface Basis {
@@ -170,7 +171,7 @@ const PART_STEPS: Record<
   temperature: (_definition, from, to) =>
     from.temperatureC === undefined ||
     to.temperatureC === undefined ||
-    Math.abs(from.temperatureC - to.temperatureC) <= SAME_ROOM_C
+    isAtMost(Math.abs(from.temperatureC - to.temperatureC), SAME_ROOM_C)
       ? []
       : [
           {
@@ -179,7 +180,7 @@ const PART_STEPS: Record<
           },
         ],
   worn: ({ followedKm }, from, to) => {
-    if (Math.abs(from.wornKm - to.wornKm) <= SAME_WEAR_KM) return [];
+    if (isAtMost(Math.abs(from.wornKm - to.wornKm), SAME_WEAR_KM)) return [];
     const reason = wearRefusal(from.wornKm, to.wornKm, followedKm);
     return reason === undefined
       ? [{ convert: { kind: 'wear' } }]

@@ -18,6 +18,7 @@ import {
   type SizeLabel,
 } from '../sizing/size-label.ts';
 import type { Kilometres } from '../sizing/units.ts';
+import { isAbove } from '../statistics/at-limit.ts';
 import { roundTo } from '../statistics/rounding.ts';
 import { expand, type UncertaintyTerm } from '../statistics/uncertainty.ts';
 import type { MassExponent } from './mass.ts';
@@ -78,7 +79,7 @@ export function sizeRefusal(from: SizeLabel, to: SizeLabel): string | undefined 
   if (isChild(from) !== isChild(to))
     return `${nameLabel(from)} and ${nameLabel(to)} are not carried across: one is a child’s`;
   const way = Math.abs(sizeWay(from, to));
-  return way > MOST_SIZES
+  return isAbove(way, MOST_SIZES)
     ? `a ${nameLabel(from)} is ${roundTo(way, 1)} sizes from a ${nameLabel(to)}, too far to carry`
     : undefined;
 }
@@ -88,7 +89,7 @@ export function sizeRefusal(from: SizeLabel, to: SizeLabel): string | undefined 
  */
 export function wearRefusal(from: number, to: number, followedKm = 0): string | undefined {
   const most = Math.max(MOST_KM, 3 * followedKm);
-  return Math.abs(to - from) > most
+  return isAbove(Math.abs(to - from), most)
     ? `one had ${Math.round(from)} km, the other ${Math.round(to)} km of wear, too far to carry`
     : undefined;
 }

@@ -1,5 +1,6 @@
 /** Is a difference real, and would anyone notice it? */
 
+import { isAtLeast, isAtMost } from '../statistics/at-limit.ts';
 import { tQuantile } from '../statistics/distributions.ts';
 import { effectiveDf, expand, standardUncertainty } from '../statistics/uncertainty.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
@@ -33,10 +34,8 @@ export function judgeDifference(d: number, u: number, df: number, noticeable: nu
   const U = expand(u, df);
   const size = Math.abs(d);
   const real = size > U;
-  // A step that a difference reaches to the last binary digit is reached.
-  const hair = 1e-9 * Math.max(1, noticeable);
-  const inside = size + (u === 0 ? 0 : tQuantile(0.95, df) * u) <= noticeable + hair;
-  const seen = size - U >= noticeable - hair ? 'yes' : inside ? 'no' : 'may be';
+  const inside = isAtMost(size + (u === 0 ? 0 : tQuantile(0.95, df) * u), noticeable);
+  const seen = isAtLeast(size - U, noticeable) ? 'yes' : inside ? 'no' : 'may be';
   return {
     difference: d,
     u,

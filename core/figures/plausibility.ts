@@ -3,6 +3,7 @@ import { median } from 'simple-statistics';
 import type { Side } from '../catalogue/quantities.ts';
 import type { QuantityDefinition } from '../catalogue/quantity.ts';
 import { canonicalUnit, findUnit, type QuantityKind, toCanonical } from '../sizing/units.ts';
+import { isAbove, isAtLeast, isAtMost } from '../statistics/at-limit.ts';
 
 /** Another way to read what was typed. */
 export interface Correction {
@@ -94,26 +95,30 @@ function slips(reading: ReadingToJudge): Correction[] {
 export function questionReading(reading: ReadingToJudge): PlausibilityQuestion | undefined {
   const { definition, side, value, soFar, repeatabilitySd, expected } = reading;
   const [least, most] = definition.plausible;
-  const within = (candidate: number) => candidate >= least && candidate <= most;
+  const within = (candidate: number) => isAtLeast(candidate, least) && isAtMost(candidate, most);
   const same = soFar[side];
   const other = soFar[OTHER[side]];
   const known = same.length > 0 ? median([...same]) : undefined;
   const across = other.length > 0 ? median([...other]) : undefined;
   const reach = (centre: number) =>
     Math.max(FAR_SDS * repeatabilitySd, FAR_SHARE * Math.abs(centre));
-  const near = (candidate: number, centre: number) => Math.abs(candidate - centre) <= reach(centre);
+  const near = (candidate: number, centre: number) =>
+    isAtMost(Math.abs(candidate - centre), reach(centre));
   const sidesReach = (centre: number) =>
     Math.max(SHOES_SHARE * Math.abs(centre), 3 * definition.sideTolerance.absolute);
 
   const isOfEdition = (candidate: number) =>
     expected === undefined ||
-    Math.abs(candidate - expected.value) <=
-      Math.max(sidesReach(expected.value), EDITION_REACH * expected.U);
+    isAtMost(
+      Math.abs(candidate - expected.value),
+      Math.max(sidesReach(expected.value), EDITION_REACH * expected.U),
+    );
 
   const explains = (correction: Correction) => {
     if (!within(correction.value)) return false;
     if (known !== undefined) return near(correction.value, known);
-    if (across !== undefined) return Math.abs(correction.value - across) <= sidesReach(across);
+    if (across !== undefined)
+      return isAtMost(Math.abs(correction.value - across), sidesReach(across));
     return isOfEdition(correction.value);
   };
   const corrections = slips(reading).filter(explains);
@@ -125,7 +130,11 @@ export function questionReading(reading: ReadingToJudge): PlausibilityQuestion |
       corrections.unshift({ reason: 'sides swapped', value, side: OTHER[side] });
     return { kind: 'far', against: known, corrections };
   }
-  if (known === undefined && across !== undefined && Math.abs(value - across) > sidesReach(across))
+  if (
+    known === undefined &&
+    across !== undefined &&
+    isAbove(Math.abs(value - across), sidesReach(across))
+  )
     return { kind: 'sides', against: across, corrections };
   // The first figure of a pair has only its kin to be held against.
   if (expected && known === undefined && across === undefined && !isOfEdition(value))

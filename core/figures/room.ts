@@ -1,4 +1,5 @@
 /** The room in which a shoe is measured (ISO 18454: 23 ± 2 °C, 50 ± 5 % RH; values from memory). */
+import { isAbove, isAtMost } from '../statistics/at-limit.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
 import type { Doubt } from './figure.ts';
 
@@ -13,9 +14,10 @@ export interface Room {
 export function judgeRoom({ temperatureC, humidityPct }: Room): VerdictWord<'room'> {
   if (temperatureC === undefined) return 'not recorded';
   const { withinC, withinPct } = STANDARD_ROOM;
-  const warm = Math.abs(temperatureC - STANDARD_ROOM.temperatureC) > withinC;
+  const warm = isAbove(Math.abs(temperatureC - STANDARD_ROOM.temperatureC), withinC);
   const damp =
-    humidityPct !== undefined && Math.abs(humidityPct - STANDARD_ROOM.humidityPct) > withinPct;
+    humidityPct !== undefined &&
+    isAbove(Math.abs(humidityPct - STANDARD_ROOM.humidityPct), withinPct);
   return warm || damp ? 'out' : 'within';
 }
 
@@ -30,8 +32,11 @@ export function roomDoubts(room: Room): Doubt[] {
     return [{ code: 'room', text: 'room temperature not recorded' }];
   const { temperatureC, withinC } = STANDARD_ROOM;
   const apart = room.temperatureC - temperatureC;
-  const effect =
-    Math.abs(apart) <= withinC ? '' : apart < 0 ? '; foam is harder cold' : '; foam is softer warm';
+  const effect = isAtMost(Math.abs(apart), withinC)
+    ? ''
+    : apart < 0
+      ? '; foam is harder cold'
+      : '; foam is softer warm';
   const humidity = room.humidityPct === undefined ? '' : `, ${room.humidityPct.toFixed(0)} % RH`;
   return [
     {

@@ -3,6 +3,8 @@
  * The arch index, J. Biomechanics 20 (1987); the limits from memory.
  */
 
+import { isAtLeast, isAtMost } from '../statistics/at-limit.ts';
+
 /** Up to here an arch is high, from there on low. */
 const HIGH_AT_MOST = 0.21;
 const LOW_AT_LEAST = 0.26;
@@ -65,10 +67,12 @@ export function archIndex(areas: readonly [number, number, number]): {
   const whole = areas[0] + areas[1] + areas[2];
   if (!(whole > 0)) throw new RangeError('a print has an area');
   const index = areas[1] / whole;
-  // A limit that is reached to the last binary digit is reached.
-  const hair = 1e-12;
   return {
     index,
-    class: index <= HIGH_AT_MOST + hair ? 'high' : index >= LOW_AT_LEAST - hair ? 'low' : 'middle',
+    class: isAtMost(index, HIGH_AT_MOST)
+      ? 'high'
+      : isAtLeast(index, LOW_AT_LEAST)
+        ? 'low'
+        : 'middle',
   };
 }

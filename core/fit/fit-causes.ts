@@ -1,5 +1,7 @@
 /** What is on record of a shoe that can make it feel otherwise than it is long. Common practice. */
+
 import type { PartId } from '../catalogue/construction.ts';
+import { isAtLeast } from '../statistics/at-limit.ts';
 
 /** Reasons of the rules that speak of something else than length, by their rows. */
 const FELT: Readonly<Record<number, string>> = {
@@ -46,7 +48,7 @@ export function fitCauses({ rows, tryOns, parts, toeBox }: FitRecord): string[] 
     .sort(([a, times], [b, others]) => others - times || a - b)
     .map(([row, times]) => `${times} of ${tryOns} try-ons: ${FELT[row]}`);
   const low =
-    toeBox && toeBox.othersMm - toeBox.mm >= LOWER_MM
+    toeBox && isAtLeast(toeBox.othersMm - toeBox.mm, LOWER_MM)
       ? [
           `its toe box is ${toeBox.mm.toFixed(1)} mm high inside, others’ ${toeBox.othersMm.toFixed(1)} mm`,
         ]

@@ -2,6 +2,7 @@
 
 import { accepted, type Result, refused } from '../sizing/result.ts';
 import { readTypedQuantity } from '../sizing/typed-quantity.ts';
+import { isAbove } from '../statistics/at-limit.ts';
 
 export const TOE_SHAPES = ['', 'first longest', 'second longest', 'even'] as const;
 export const FOOT_VOLUMES = ['', 'low', 'middle', 'high'] as const;
@@ -61,7 +62,7 @@ const ODD_DIFFERENCE_MM = 8;
 export function oddFeet(left: number | undefined, right: number | undefined): string | undefined {
   if (left === undefined || right === undefined) return undefined;
   const difference = Math.abs(left - right);
-  return difference > ODD_DIFFERENCE_MM
+  return isAbove(difference, ODD_DIFFERENCE_MM)
     ? `The feet differ by ${difference.toFixed(0)} mm. That happens; are left and right, and both lengths, as they were read?`
     : undefined;
 }

@@ -109,7 +109,7 @@ function widthFor(made: readonly MadeWidth[], wanted: number): MadeWidth | undef
 function unequalNotes({ lengthLeftMm, lengthRightMm }: FootToFit): string[] {
   if (lengthLeftMm === undefined || lengthRightMm === undefined) return [];
   const differ = Math.abs(lengthLeftMm - lengthRightMm);
-  if (differ <= UNEQUAL_MM) return [];
+  if (isAtMost(differ, UNEQUAL_MM)) return [];
   const smaller = lengthLeftMm < lengthRightMm ? 'left' : 'right';
   return [
     `The feet differ by ${differ.toFixed(0)} mm: fitted to the larger. In the ${smaller} shoe an insole on top, or a lock at the ankle, takes up the rest.`,

@@ -2,6 +2,7 @@
  * The rules of a try-on, in the order in which they lead: what fires gives a reason, the lowest number decides.
  * Common practice.
  */
+import { isAbove } from '../statistics/at-limit.ts';
 import { type FootPlace, heelHoldOf, type ToeRoom, type TryOn, toeRoomOf } from './try-on.ts';
 
 /** What can be tried, the cheapest first. */
@@ -260,7 +261,7 @@ export const TRY_ON_RULES: readonly TryOnRule[] = [
   {
     row: 19,
     verdict: 'feet of two lengths',
-    fires: ({ tryOn }) => (tryOn.feetDifferMm ?? 0) > FEET_DIFFER_MM,
+    fires: ({ tryOn }) => isAbove(tryOn.feetDifferMm ?? 0, FEET_DIFFER_MM),
     remedies: [
       remedy('insole', 'fit the larger foot; an insole for the smaller', 'the larger foot rules'),
       remedy('lacing', 'tighter laces on the smaller', 'they hold it back'),

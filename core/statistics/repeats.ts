@@ -1,6 +1,7 @@
 /** When repeats agree and what to take next (ISO 5725-6). */
 import { max, min } from 'd3-array';
 import { mean, median, sampleStandardDeviation } from 'simple-statistics';
+import { isAtMost } from './at-limit.ts';
 
 /**
  * Critical range factors f(n) at 95 %: n readings should span no more than f(n)·s_r.
@@ -76,8 +77,7 @@ export function decideRepeats(values: readonly number[], repeatabilitySd: number
   const n = values.length;
   const allowed = allowedRange(n, repeatabilitySd);
   const range = (max(values) ?? 0) - (min(values) ?? 0);
-  // Readings on a tenth of a millimetre are not exact in binary; a range at the limit is within it.
-  if (range <= allowed * (1 + 1e-9) + 1e-12)
+  if (isAtMost(range, allowed))
     return { action: 'mean', result: mean([...values]), range, allowed };
   if (n < 4) return { action: 'take-two-more', range, allowed };
   const u = medianFactor(n) * sampleStandardDeviation([...values]);

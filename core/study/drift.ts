@@ -1,5 +1,6 @@
 /** Drift checks of a gauge against a reference piece. */
 
+import { isAbove } from '../statistics/at-limit.ts';
 import { tQuantile } from '../statistics/distributions.ts';
 import { fitLine } from '../statistics/line-fit.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
@@ -53,8 +54,7 @@ export function judgeDrift(
   );
   const deviation = check.value - check.nominal;
   const limit = COVERAGE * u;
-  // A check at the very limit holds: readings on a tenth are not exact in binary.
-  const drifted = Math.abs(deviation) > limit * (1 + 1e-9);
+  const drifted = isAbove(Math.abs(deviation), limit);
   return { deviation, en: deviation / limit, verdict: drifted ? 'drifted' : 'holds', limit };
 }
 

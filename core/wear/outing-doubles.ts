@@ -1,5 +1,7 @@
 /** Outings that may be one and the same, and such as nobody can have been on at once. */
 
+import { isAtMost } from '../statistics/at-limit.ts';
+
 export interface LoggedOuting {
   pairId: string;
   /** ISO date. */
@@ -28,7 +30,7 @@ export function sameOuting<T extends LoggedOuting>(
   others: readonly T[],
 ): T | undefined {
   return others.find((other) => {
-    const near = Math.abs(other.km - outing.km) <= SAME_KM + SAME_SHARE * outing.km;
+    const near = isAtMost(Math.abs(other.km - outing.km), SAME_KM + SAME_SHARE * outing.km);
     const alike = other.pairId === outing.pairId && other.on === outing.on && near;
     if (!alike || outing.beganAt === null || other.beganAt === null) return alike;
     return overlap(outing, other);

@@ -1,5 +1,7 @@
 /** Which pair tomorrow, and why; which do one job; when each ends. Common practice. */
 
+import { isAtMost } from '../statistics/at-limit.ts';
+
 export const SEASONS = ['', 'summer', 'winter'] as const;
 
 /** A pair of a tester with its job. */
@@ -118,7 +120,7 @@ export function sameJobs(
   pairs: readonly RotationPair[],
 ): { tags: [string, string]; words: string }[] {
   const near = (a: number | null, b: number | null, mm: number) =>
-    a !== null && b !== null && Math.abs(a - b) <= mm;
+    a !== null && b !== null && isAtMost(Math.abs(a - b), mm);
   return pairs.flatMap((one, at) =>
     pairs.slice(at + 1).flatMap((other) => {
       const shared = one.purposes.filter((purpose) => other.purposes.includes(purpose));
