@@ -17,6 +17,7 @@ const CORE = [
   'statistics',
   'sizing',
   'catalogue',
+  'limits',
   'figures',
   'curves',
   'claims',

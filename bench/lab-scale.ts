@@ -3,6 +3,7 @@
  * derived row is written as the server would write it, which a test holds.
  */
 
+import { FIGURE_LIMITS } from '#core/limits/figure-limits.ts';
 import { randomInt, randomLcg, randomNormal } from 'd3-random';
 import { inputsOf, workOut } from '#core/catalogue/computation.ts';
 import {
@@ -13,7 +14,7 @@ import {
   SIDES,
 } from '#core/catalogue/quantities.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
-import { FULL_SIZE_MM, SAME_WEAR_KM } from '#core/figures/carry.ts';
+import { FULL_SIZE_MM } from '#core/figures/carry.ts';
 import { pairText, searchTerms } from '#core/sizing/search-terms.ts';
 import { lastLength } from '#core/sizing/size-label.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';
@@ -328,7 +329,7 @@ export function fillLab(
           addFigure.run(occasion, quantity, value);
         const { 'heel-stack': heel = 0, 'forefoot-stack': forefoot = 0, mass = 0 } = shown;
         const lastMm = lastLength(label);
-        if (worn <= SAME_WEAR_KM)
+        if (worn <= FIGURE_LIMITS.sameWear.value)
           for (const [quantity, value] of Object.entries(shown))
             addLike.run(
               pairId,

@@ -462,7 +462,12 @@ describe('pairs of one model', () => {
   ])('a share of %d is %s', (share, words) => {
     expect(nameShare(share)).toBe(words);
   });
-  const reading = (pair: string, side: 'left' | 'right', value: number) => ({ pair, side, value });
+  const reading = (pair: string, side: 'left' | 'right', value: number) => ({
+    pair,
+    side,
+    value,
+    trial: 1,
+  });
   it('one pair, or none, shows no spread', () => {
     expect(() => studyPairs([])).toThrow('no readings');
     expect(() => studyPairs([reading('A', 'left', 30), reading('A', 'right', 30)])).toThrow(

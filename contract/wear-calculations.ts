@@ -1,6 +1,8 @@
 /** Calculations on wear: a line with its band, a break-in, a life, what stands for a distance, an end with reasons. */
+
 import { z } from 'zod';
-import { breakIn, RATINGS_ENOUGH } from '#core/wear/break-in.ts';
+import { WEAR_LIMITS } from '#core/limits/wear-limits.ts';
+import { breakIn } from '#core/wear/break-in.ts';
 import { editionLife } from '#core/wear/edition-life.ts';
 import { outingDistance } from '#core/wear/outing-distance.ts';
 import { judgeRetirement, RETIREMENT_ANSWERS } from '#core/wear/retirement.ts';
@@ -67,7 +69,10 @@ export const WEAR_CALCULATIONS: readonly Calculation[] = [
     summary: 'Comfort over hours: plateau, start and time to half a point of the plateau.',
     source: 'c(t) = P − (P − S)·e^(−t/τ), nonlinear least squares; checked against R’s nls',
     input: z
-      .object({ hours: list(distance, RATINGS_ENOUGH), comfort: list(finite, RATINGS_ENOUGH) })
+      .object({
+        hours: list(distance, WEAR_LIMITS.ratingsForBreakIn.value),
+        comfort: list(finite, WEAR_LIMITS.ratingsForBreakIn.value),
+      })
       .refine(({ hours, comfort }) => hours.length === comfort.length, {
         path: ['comfort'],
         message: 'as many ratings as hours',

@@ -1,13 +1,15 @@
 /**
  * `npm run mutants [room …]`: changes the rules of a room of `core` one fault at a time, and lists the faults that no
- * test notices. Writes `checks/mutants/<room>.json`; a reason that stands beside a survivor there is kept.
+ * test notices; of `limits` each line is moved both ways. Writes `checks/mutants/<room>.json`; a reason that stands
+ * beside a survivor there is kept.
  */
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT, start } from './install.mjs';
+import { runSource } from './source.mjs';
 
-const ROOMS = ['claims', 'match', 'fit', 'wear', 'construction', 'choose'];
+const ROOMS = ['claims', 'match', 'fit', 'wear', 'construction', 'choose', 'limits'];
 /** At least so many of a hundred are to be noticed. */
 const WANTED_PERCENT = 80;
 
@@ -48,15 +50,19 @@ function textAt(lines, { start, end }) {
   return whole.trim();
 }
 
-/** The table of a room: how many were noticed, and each that was not. */
-function tableOf(room) {
-  const reasons = new Map(
+/** Reasons that somebody wrote beside survivors, by what survived. */
+const reasonsOf = (room) =>
+  new Map(
     existsSync(table(room))
       ? JSON.parse(readFileSync(table(room), 'utf8')).survivors.map(
           ({ file, from, to, reason }) => [`${file}\n${from}\n${to}`, reason],
         )
       : [],
   );
+
+/** The table of a room: how many were noticed, and each that was not. */
+function tableOf(room) {
+  const reasons = reasonsOf(room);
   const counts = { noticed: 0, survived: 0, leftOut: 0 };
   const survivors = [];
   for (const [file, { source, mutants }] of Object.entries(
@@ -79,6 +85,67 @@ function tableOf(room) {
   return { room, ...counts, percent, survivors };
 }
 
+/** What is counted moves by one, what is measured by 5 %. */
+function movedBy(value, unit) {
+  const isCounted =
+    Number.isInteger(value) && value < 20 && !/^(mm|g|km|°|%|°C|days|SDs|U)$/.test(unit);
+  const step = isCounted ? 1 : value === 0 ? 1 : 0.05 * value;
+  return [value - step, value + step].map((moved) => Math.max(0, Number(moved.toPrecision(6))));
+}
+
+/** The tests that hold the lines of a room. */
+const TESTS_OF = {
+  figures: [
+    'checks/figure-limits',
+    'checks/carrying',
+    'checks/uncertainty',
+    'core/figures',
+    'core/layers',
+  ],
+  study: ['checks/figure-limits', 'checks/studies', 'checks/study-honesty', 'checks/lots'],
+};
+const testsOf = (room) =>
+  TESTS_OF[room] ?? [`checks/${room.replace(/s$/, '')}-limits`, `core/${room}`];
+
+/** Moves each line both ways, and asks whether a test fails. */
+async function moveLimits() {
+  const { LIMIT_TABLES } = await runSource('core/limits/limits.ts');
+  const reasons = reasonsOf('limits');
+  const result = { room: 'limits', noticed: 0, survived: 0, leftOut: 0, survivors: [] };
+  for (const [room, lines] of Object.entries(LIMIT_TABLES)) {
+    const file = `${room.replace(/s$/, '')}-limits.ts`;
+    for (const [name, { value, unit }] of Object.entries(lines))
+      for (const to of movedBy(value, unit)) {
+        if (to === value) continue;
+        const status = await start(
+          join(ROOT, 'node_modules', '.bin', 'vitest'),
+          ['run', '--bail=1', '--config=scripts/mutants.vitest.config.mjs', ...testsOf(room)],
+          { env: { ...process.env, EMVEX_NUDGE: [file, to, name].join('|') }, stdio: 'ignore' },
+        );
+        if (status !== 0) result.noticed += 1;
+        else {
+          result.survived += 1;
+          const survivor = { file: `core/limits/${file}`, from: `${name} ${value}`, to: `${to}` };
+          const reason = reasons.get(`${survivor.file}\n${survivor.from}\n${survivor.to}`) ?? '';
+          result.survivors.push({ ...survivor, reason });
+          console.log(`${survivor.file}: ${survivor.from} moved to ${to} is not noticed`);
+        }
+      }
+  }
+  const percent = Math.floor((1000 * result.noticed) / (result.noticed + result.survived)) / 10;
+  return { ...result, percent };
+}
+
+async function mutate(room) {
+  const terms = join(cache, `${room}.terms.json`);
+  writeFileSync(terms, JSON.stringify(termsOf(room)));
+  rmSync(report(room), { force: true });
+  await start(join(ROOT, 'node_modules', '.bin', 'stryker'), ['run', terms]);
+  if (existsSync(report(room))) return tableOf(room);
+  console.error(`${room}: no report was written.`);
+  process.exit(1);
+}
+
 const asked = process.argv.slice(2);
 const unknown = asked.filter((room) => !ROOMS.includes(room));
 if (unknown.length > 0) {
@@ -87,15 +154,7 @@ if (unknown.length > 0) {
 }
 let short = 0;
 for (const room of asked.length > 0 ? asked : ROOMS) {
-  const terms = join(cache, `${room}.terms.json`);
-  writeFileSync(terms, JSON.stringify(termsOf(room)));
-  rmSync(report(room), { force: true });
-  await start(join(ROOT, 'node_modules', '.bin', 'stryker'), ['run', terms]);
-  if (!existsSync(report(room))) {
-    console.error(`${room}: no report was written.`);
-    process.exit(1);
-  }
-  const result = tableOf(room);
+  const result = room === 'limits' ? await moveLimits() : await mutate(room);
   writeFileSync(table(room), `${JSON.stringify(result, null, 2)}\n`);
   console.log(
     `${room}: ${result.noticed} of ${result.noticed + result.survived} faults noticed, ${result.percent} %`,

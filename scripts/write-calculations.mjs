@@ -1,4 +1,4 @@
-/** Writes docs/calculations.md from the registry: `npm run docs`. */
+/** Writes docs/calculations.md from the registry and docs/limits.md from the tables of limits: `npm run docs`. */
 import { writeFileSync } from 'node:fs';
 import { runSource } from './source.mjs';
 
@@ -32,4 +32,28 @@ writeFileSync(
 Written by \`npm run docs\` from \`contract/calculations.ts\`. Lengths are in mm and masses in g unless a name says otherwise. Bad input is answered 400 or 422 as problem details that name the field. \`df\` null stands for unlimited degrees of freedom. The schemas are in \`/api/openapi.json\`.
 
 ${entries.join('\n')}`,
+);
+
+const { LIMIT_TABLES } = await runSource('core/limits/limits.ts');
+
+const tables = Object.entries(LIMIT_TABLES).map(([room, table]) => {
+  const rows = Object.entries(table).map(
+    ([name, { value, unit, says, source }]) =>
+      `| ${name} | ${value} ${unit} | ${says} | ${source} |`,
+  );
+  return `## ${room}
+
+| name | value | what it parts | source |
+|---|---|---|---|
+${rows.join('\n')}
+`;
+});
+
+writeFileSync(
+  new URL('../docs/limits.md', import.meta.url),
+  `# Limits
+
+Written by \`npm run docs\` from \`core/limits/\`. Every line that a verdict leans on, by the room of \`core/\` that reads it. A value without a unit is a share or a probability. Left-right tolerances, smallest noticeable differences and classes stand with each quantity in \`core/catalogue/\`; the lines of the rules of use stand with the rules, and in \`checks/use-lines.json\`. A lab may draw noticeable differences, tolerances, classes, targets, lines of rules, wear checks, rated life and worn tread elsewhere (\`core/limits/drawn-limits.ts\`). \`npm run mutants limits\` moves each line both ways and expects a test to fail.
+
+${tables.join('\n')}`,
 );

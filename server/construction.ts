@@ -2,7 +2,6 @@
 import { median } from 'simple-statistics';
 import type { EditionRecord } from '#contract/edition-records.ts';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
-import { drawnRule } from '#core/catalogue/thresholds.ts';
 import { type MadeOfPart, madeOf } from '#core/construction/made-of.ts';
 import type { MeantFigure } from '#core/construction/meaning.ts';
 import { MEANT_QUANTITIES, meaningsOf } from '#core/construction/meanings.ts';
@@ -11,6 +10,7 @@ import type { Basis } from '#core/figures/basis.ts';
 import { figureExpanded } from '#core/figures/figure.ts';
 import { handScores, latestFigures, type MeasuredPair } from '#core/figures/pair-figure.ts';
 import { gradeWord } from '#core/figures/typed-reading.ts';
+import { drawnRule } from '#core/limits/drawn-limits.ts';
 import { compareEditions } from '#core/sheet/comparison.ts';
 import { chosenUnit } from '#core/sizing/chosen-units.ts';
 import { writeFigure } from '#core/sizing/number-words.ts';
@@ -82,11 +82,11 @@ export function meantOfEdition(
 
 /** How rules are read in this lab: its uses, its lines, its units. */
 export function ruleTerms(stores: Stores, lab: LabFacts): RuleTerms {
-  const changes = stores.thresholds.changes();
+  const drawn = stores.thresholds.changes();
   const chosen = stores.lab.units();
   return {
     known: stores.uses.all(),
-    drawn: (subject, use) => drawnRule(changes, subject, use),
+    drawn: (subject, use) => drawnRule({ drawn }, subject, use),
     write: (quantity, value, U) => {
       const definition = describeQuantity(quantity, lab.catalogue);
       const grade = U === undefined ? gradeWord(value, definition) : undefined;

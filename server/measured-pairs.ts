@@ -3,10 +3,10 @@
 import { describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts';
 import { usualSlope, wearKind } from '#core/catalogue/slopes.ts';
 import { stackBasisKey } from '#core/figures/basis.ts';
-import { SAME_WEAR_KM } from '#core/figures/carry.ts';
 import { scatterOfSitting } from '#core/figures/learned-repeatability.ts';
 import { learnedSlope, slopeGroup } from '#core/figures/learned-slopes.ts';
 import { figuresIn, sessionFigures } from '#core/figures/pair-figure.ts';
+import { FIGURE_LIMITS } from '#core/limits/figure-limits.ts';
 import { lastLength } from '#core/sizing/size-label.ts';
 import { NO_SLOPE_SUMS } from '#core/statistics/grading.ts';
 import { describeFault } from './described-fault.ts';
@@ -63,7 +63,7 @@ export function publishPair(stores: Stores, pairId: string): void {
   const protocolOf = (protocolId: string) => lab.protocols.find(({ id }) => id === protocolId);
   stores.learned.publishPair(pairId, {
     // Only shoes as sold and as good as new say how pairs and sizes of an edition differ.
-    newKm: SAME_WEAR_KM,
+    newKm: FIGURE_LIMITS.sameWear.value,
     asLike({ quantity, editionId, value, system, size, protocolId }) {
       const lastMm = lastLength({ system, size });
       const alike = likeness(quantity, lastMm, protocolOf(protocolId), lab.catalogue);

@@ -1,9 +1,9 @@
 /** Targets of a model: between which limits a quantity of its pairs is to lie. */
 import type { QuantityId } from '#core/catalogue/quantities.ts';
-import type { ThresholdChange } from '#core/catalogue/thresholds.ts';
 import { judgeLimits, type Limits } from '#core/catalogue/tolerance.ts';
 import { figureExpanded } from '#core/figures/figure.ts';
 import { latestFigures } from '#core/figures/pair-figure.ts';
+import type { DrawnLimit } from '#core/limits/drawn-limits.ts';
 import { measuredPair } from './figure-book.ts';
 import { labFacts } from './lab-facts.ts';
 import type { StoredPair } from './store/pairs.ts';
@@ -23,7 +23,7 @@ export const targetSubject = (modelId: string, quantity: string) => `${modelId} 
  */
 export function targetsOf(stores: Stores, modelId: string): Target[] {
   const changes = stores.thresholds.changes().filter((change) => change.kind === 'target');
-  const latest = new Map<QuantityId, ThresholdChange<'target'>>();
+  const latest = new Map<QuantityId, DrawnLimit<'target'>>();
   for (const id of stores.names.gathered('model', modelId)) {
     const own = changes.filter(({ subject }) => subject.startsWith(`${id} `));
     for (const change of own) {

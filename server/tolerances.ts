@@ -1,22 +1,18 @@
 /** How far left and right may differ: practice, and what the lab drew otherwise. */
 import type { z } from 'zod';
 import type { toleranceHistory } from '#contract/match-records.ts';
-import { type Discipline, ownTolerance, type Use, type Uses } from '#core/catalogue/disciplines.ts';
+import type { Discipline, Use, Uses } from '#core/catalogue/disciplines.ts';
 import { MATCH_FEATURES, type MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
-import { matchFeature, type ToleranceRule } from '#core/catalogue/match-features.ts';
-import { type ThresholdChange, thresholdInForce } from '#core/catalogue/thresholds.ts';
+import type { ToleranceRule } from '#core/catalogue/match-features.ts';
+import { type DrawnLimit, limitInForce } from '#core/limits/drawn-limits.ts';
 import type { Stores } from './stores.ts';
 
 const ruleOf = (
-  changes: readonly ThresholdChange[],
+  drawn: readonly DrawnLimit[],
   feature: MatchFeatureId,
-  discipline: Discipline | '',
-  known: Uses,
-) =>
-  thresholdInForce(changes, 'sides', feature, discipline, {
-    general: matchFeature(feature).tolerance,
-    own: ownTolerance(feature, discipline, known),
-  });
+  use: Discipline | '',
+  uses: Uses,
+) => limitInForce('sides', feature, { drawn, uses }, use);
 
 /** The strictest tolerances of the uses of an edition, by feature; the general ones where none is said. */
 export function tolerancesFor(
@@ -52,7 +48,7 @@ export function listTolerances(stores: Stores): z.output<typeof toleranceHistory
       }),
     ),
     history: changes
-      .filter((change): change is ThresholdChange<'sides'> => change.kind === 'sides')
+      .filter((change): change is DrawnLimit<'sides'> => change.kind === 'sides')
       .map(({ kind: _, subject, value, ...change }) => ({
         ...change,
         ...value,

@@ -2,16 +2,12 @@
  * Which editions of a shelf are offered to somebody, and why. Liking counts, the poster does not: position on a field,
  * name and colour are never asked for.
  */
+import { CHOOSE_LIMITS } from '../limits/choose-limits.ts';
 import type { Asking, Candidate } from './candidate.ts';
 import { type Matter, TRADED } from './matters.ts';
 import { type Offer, offerOf } from './offer.ts';
 import { ahead, passed, type Ranked, rank, weightsOf } from './ranking.ts';
 import { middlesOf } from './standing.ts';
-
-const MOST_OFFERED = 5;
-const LEAST_OFFERED = 3;
-/** Who is at least so likely the best is offered too. */
-const PERHAPS_BEST = 0.05;
 
 /** Why an edition is not offered. */
 export type PassedOver = { slug: string; name: string; why: string };
@@ -80,8 +76,10 @@ export function choose(candidates: readonly Candidate[], asking: Asking): Choice
   const [first] = ranked;
   const offered = ranked.filter(
     (one, at) =>
-      at < LEAST_OFFERED ||
-      (at < MOST_OFFERED && first !== undefined && ahead(one, first) >= PERHAPS_BEST),
+      at < CHOOSE_LIMITS.leastOffered.value ||
+      (at < CHOOSE_LIMITS.mostOffered.value &&
+        first !== undefined &&
+        ahead(one, first) >= CHOOSE_LIMITS.perhapsBest.value),
   );
   return {
     offers: offered.map((one, at) => offerOf(one, ranked[at + 1], { ...asking, asked, currency })),

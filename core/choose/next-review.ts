@@ -1,4 +1,5 @@
 /** What is reviewed next, and why; and how a shelf is balanced. Common practice. */
+import { CHOOSE_LIMITS } from '../limits/choose-limits.ts';
 
 export interface Wanted {
   /** `Norrolt Stairwell, mid cut` */
@@ -55,10 +56,6 @@ export interface Purse {
 }
 
 const DAY_MS = 86_400_000;
-/** A day so near presses. */
-const SOON_DAYS = 14;
-/** With fewer measured editions of a use nobody can compare. */
-export const ENOUGH_TO_COMPARE = 3;
 
 const daysTo = (day: string, today: string) =>
   Math.round((Date.parse(day) - Date.parse(today)) / DAY_MS);
@@ -115,7 +112,8 @@ export function nextReviews(
     gathered.set(key, known);
     return known;
   };
-  const soon = (day: string | null) => (day !== null && daysTo(day, today) <= SOON_DAYS ? 3 : 0);
+  const soon = (day: string | null) =>
+    day !== null && daysTo(day, today) <= CHOOSE_LIMITS.soon.value ? 3 : 0;
   for (const { name, slug, kind, why, whom, dueOn } of wanted) {
     const due = dueOn ? `, ${dayWords(daysTo(dueOn, today))}` : '';
     add(
@@ -185,10 +183,6 @@ export interface BalanceLine {
   all: number;
 }
 
-/** More of a maker's pairs were given or lent than this share: said. Common practice. */
-const ONE_SIDED = 0.75;
-const ENOUGH_PAIRS = 3;
-
 /** How pairs came, by maker and over all. */
 export function balanceOf(came: readonly { maker: string; acquisition: string; pairs: number }[]): {
   lines: BalanceLine[];
@@ -209,7 +203,9 @@ export function balanceOf(came: readonly { maker: string; acquisition: string; p
   }
   const sorted = [...lines.values()].sort((a, b) => b.all - a.all || a.name.localeCompare(b.name));
   const oneSided = sorted.filter(
-    (line) => line.all >= ENOUGH_PAIRS && (line.loaned + line.gifted) / line.all > ONE_SIDED,
+    (line) =>
+      line.all >= CHOOSE_LIMITS.pairsForBalance.value &&
+      (line.loaned + line.gifted) / line.all > CHOOSE_LIMITS.oneSided.value,
   );
   const words =
     all.all === 0

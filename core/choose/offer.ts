@@ -1,4 +1,5 @@
 /** An edition that is offered, in words: why, what it gives up, how sure, and what the next one would change. */
+import { CHOOSE_LIMITS } from '../limits/choose-limits.ts';
 import { nearWords } from '../sheet/nearest.ts';
 import { isAtLeast } from '../statistics/at-limit.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
@@ -31,8 +32,8 @@ export interface Offer {
 function sureOf(own: Ranked, next: Ranked | undefined): Offer['sure'] {
   if (!next) return 'the only one';
   const p = ahead(own, next);
-  if (p >= 0.9) return 'clearly ahead';
-  return p >= 0.7 ? 'probably ahead' : 'about as good as the next';
+  if (p >= CHOOSE_LIMITS.clearlyAhead.value) return 'clearly ahead';
+  return p >= CHOOSE_LIMITS.probablyAhead.value ? 'probably ahead' : 'about as good as the next';
 }
 
 const stepsIn = ({ standings }: Ranked, matter: Matter) => standings.get(matter)?.steps ?? 0;
@@ -67,9 +68,6 @@ function changed(from: Ranked, to: Ranked, steps: Readonly<Record<string, number
   ].slice(0, 4);
 }
 
-/** A change of drop that calves and tendons notice, mm: common practice. */
-const SUDDEN_DROP_MM = 4;
-
 /** What an offer is put into words by. */
 interface Asked extends Asking {
   /** Matters that are weighed. */
@@ -94,7 +92,9 @@ export function offerOf(
   const near = beside(used, row, steps);
   const [drop, usual] = [row.figures.drop?.value, used?.figures.drop?.value];
   const sudden =
-    drop !== undefined && usual !== undefined && isAtLeast(Math.abs(drop - usual), SUDDEN_DROP_MM)
+    drop !== undefined &&
+    usual !== undefined &&
+    isAtLeast(Math.abs(drop - usual), CHOOSE_LIMITS.suddenDrop.value)
       ? [
           `Its drop is another than you are used to (${Math.abs(drop - usual).toFixed(0)} mm): change over slowly; pain is for a clinician.`,
         ]

@@ -1,5 +1,7 @@
 /** Editions in the order in which they answer to what was asked, with how sure that is. */
+
 import { suitability } from '../construction/use-answer.ts';
+import { CHOOSE_LIMITS } from '../limits/choose-limits.ts';
 import { nearestRows } from '../sheet/nearest.ts';
 import type { ShelfRow } from '../sheet/shelf.ts';
 import { tProbability } from '../statistics/distributions.ts';
@@ -7,17 +9,6 @@ import type { VerdictWord } from '../statistics/verdict.ts';
 import type { Candidate, ChoiceAnswers } from './candidate.ts';
 import { LOADS, MATTER_WEIGHTS, MATTERS, type Matter } from './matters.ts';
 import { type Middles, type Standing, standingIn } from './standing.ts';
-
-/** What may be wrong with a row that does not answer a rule, or a fit that nobody measured. */
-const OPEN_U = 2;
-const BUT_STEPS = 1;
-const UNSAFE_STEPS = 2;
-const OTHER_USE_STEPS = 3;
-const MISFIT_STEPS = 4;
-const USED_WEIGHT = 0.5;
-/** Who is further from what one is used to is another kind of shoe, however far. */
-const MOST_APART = 8;
-const FOOT_TYPE_STEPS = 0.5;
 
 export interface Ranked {
   candidate: Candidate;
@@ -102,27 +93,31 @@ export function rank(
     add(weight * by, weight * u);
   }
   const suits = suitability(candidate.answers);
-  if (suits === 'cannot tell') add(0, OPEN_U);
-  if (suits === 'suits with a but') add(-BUT_STEPS);
-  if (candidate.madeFor) add(-OTHER_USE_STEPS);
-  if (answers.risk === 'the usual' && unsafe(candidate).length > 0) add(-UNSAFE_STEPS);
+  if (suits === 'cannot tell') add(0, CHOOSE_LIMITS.openDoubt.value);
+  if (suits === 'suits with a but') add(-CHOOSE_LIMITS.but.value);
+  if (candidate.madeFor) add(-CHOOSE_LIMITS.otherUse.value);
+  if (answers.risk === 'the usual' && unsafe(candidate).length > 0)
+    add(-CHOOSE_LIMITS.unsafe.value);
   const { fit, footType, row } = candidate;
   if (fit)
     // An unknown fit is as likely wrong as right: it is no better than one that is known to be likely.
-    add(-MISFIT_STEPS * (1 - fit.right), fit.take === undefined ? OPEN_U : 0);
+    add(
+      -CHOOSE_LIMITS.misfit.value * (1 - fit.right),
+      fit.take === undefined ? CHOOSE_LIMITS.openDoubt.value : 0,
+    );
   const isPriced = row.figures.price !== undefined && row.currency === middles.currency;
   if (answers.most !== undefined && !isPriced) add(0, 1);
   const near = beside(used, row, steps);
   if (near) {
-    const away = Math.min(MOST_APART, near.steps);
-    add((answers.used?.liked ? -1 : 1) * USED_WEIGHT * away);
+    const away = Math.min(CHOOSE_LIMITS.mostApart.value, near.steps);
+    add((answers.used?.liked ? -1 : 1) * CHOOSE_LIMITS.usedTo.value * away);
   }
   if (footType) {
     const points = footType.evidence.reduce(
       (sum, { mark }) => sum + (mark === 'for' ? 1 : mark === 'but' ? -1 : 0),
       0,
     );
-    add(FOOT_TYPE_STEPS * points, footType.verdict.word === 'cannot tell' ? 0.5 : 0);
+    add(CHOOSE_LIMITS.footType.value * points, footType.verdict.word === 'cannot tell' ? 0.5 : 0);
   }
   return { candidate, standings, score, u: Math.sqrt(squares), suits };
 }

@@ -1,5 +1,7 @@
 /** How an edition stands in a matter, in noticeable steps over the middle of the shelf, with the doubt of that. */
+
 import { median, rollup } from 'd3-array';
+import { CHOOSE_LIMITS } from '../limits/choose-limits.ts';
 import type { ShelfRow } from '../sheet/shelf.ts';
 import type { Candidate } from './candidate.ts';
 import { MATTER_ENTRIES, type Matter, type MatterReading } from './matters.ts';
@@ -12,14 +14,8 @@ export interface Standing {
   known: boolean;
 }
 
-/** What nobody took is as likely to lie so many steps off the middle as not. Common practice. */
-const UNKNOWN_STEPS = 1.5;
-/** More steps than these change nothing any more. */
-const MOST_STEPS = 4;
-/** An answer of the walk that speaks for a matter, against one that does not. */
-const PART_STEPS = 1.5;
-
-const clipped = (steps: number) => Math.max(-MOST_STEPS, Math.min(MOST_STEPS, steps));
+const clipped = (steps: number) =>
+  Math.max(-CHOOSE_LIMITS.mostSteps.value, Math.min(CHOOSE_LIMITS.mostSteps.value, steps));
 
 export interface Middles {
   of: ReadonlyMap<string, number>;
@@ -76,7 +72,14 @@ export function standingIn(
     if (reading.reads === 'part') {
       const answer = candidate.parts.get(reading.of);
       if (answer === undefined) return [];
-      return [{ steps: reading.good.includes(answer) ? PART_STEPS : -PART_STEPS, u: 0.5 }];
+      return [
+        {
+          steps: reading.good.includes(answer)
+            ? CHOOSE_LIMITS.part.value
+            : -CHOOSE_LIMITS.part.value,
+          u: 0.5,
+        },
+      ];
     }
     const value = readValue(reading, candidate, middles.currency);
     const middle = middles.of.get(keyOf(reading));
@@ -86,7 +89,7 @@ export function standingIn(
     const half = figure ? (figure.high - figure.low) / 2 : 0.5;
     return [{ steps: clipped((reading.sign * (value - middle)) / step), u: half / 2 / step }];
   });
-  if (known.length === 0) return { steps: 0, u: UNKNOWN_STEPS, known: false };
+  if (known.length === 0) return { steps: 0, u: CHOOSE_LIMITS.unknown.value, known: false };
   return {
     steps: known.reduce((sum, one) => sum + one.steps, 0) / known.length,
     u: Math.hypot(...known.map(({ u }) => u)) / known.length,

@@ -10,6 +10,7 @@ import {
   type QuantityId,
 } from '../catalogue/quantities.ts';
 import type { StatedBasis } from '../catalogue/stack-basis.ts';
+import { CLAIM_LIMITS } from '../limits/claim-limits.ts';
 import type { SizeLabel } from '../sizing/size-label.ts';
 import { canonicalUnit } from '../sizing/units.ts';
 import { isAtMost, isBelow } from '../statistics/at-limit.ts';
@@ -55,15 +56,12 @@ const interval = ({ value, halfWidth, limit }: Side): Interval => ({
   upper: limit === 'at least' ? Number.POSITIVE_INFINITY : value + halfWidth,
 });
 
-/** A gap that may be rounding is a gap that nobody would measure: in g and mm, else of the step. */
-const ROUNDING_G = 0.5;
-const ROUNDING_MM = 0.2;
-const ROUNDING_SHARE = 0.1;
-
 function mostOfRounding(quantity: QuantityId): number {
   const { kind, noticeable } = describeQuantity(quantity);
-  if (kind === 'mass') return ROUNDING_G;
-  return kind === 'length' ? ROUNDING_MM : ROUNDING_SHARE * noticeable;
+  if (kind === 'mass') return CLAIM_LIMITS.roundingMass.value;
+  return kind === 'length'
+    ? CLAIM_LIMITS.roundingLength.value
+    : CLAIM_LIMITS.roundingShare.value * noticeable;
 }
 
 function sayInterval(side: Side, unit: string): string {

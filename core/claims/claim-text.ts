@@ -1,6 +1,8 @@
 /** Reads claims as people say them: "34/26 mm, zero drop, some 480 g each, men's 10, PEBA foam". */
+
 import { describeQuantity } from '../catalogue/quantities.ts';
 import type { StatedBasis } from '../catalogue/stack-basis.ts';
+import { CLAIM_LIMITS } from '../limits/claim-limits.ts';
 import { readLabel, readPrintedLabel } from '../sizing/printed-label.ts';
 import type { LabelSystem, SizeLabel } from '../sizing/size-label.ts';
 import { readTypedQuantity } from '../sizing/typed-quantity.ts';
@@ -33,10 +35,6 @@ export interface ClaimText {
 
 type Figure = Extract<ClaimToken, { kind: 'figure' }>;
 
-/** “Some”, “about” and numbers in words are known to so large a share. */
-const ABOUT = 0.05;
-/** “Zero drop” is a drop of less than half a millimetre. */
-const ZERO_DROP_MM = 0.5;
 /** A line of claims is no essay: what goes on beyond is kept as text. */
 const LONGEST = 500;
 /** A figure is kept with so many characters of what was typed; a longer piece is kept as text. */
@@ -100,7 +98,7 @@ function qualified(
   qualifier: Qualifier | undefined,
   word: boolean,
 ): Pick<ReadClaim, 'value' | 'halfWidth' | 'about' | 'limit'> {
-  const loose = Math.max(halfWidth, ABOUT * Math.abs(value));
+  const loose = Math.max(halfWidth, CLAIM_LIMITS.about.value * Math.abs(value));
   switch (qualifier) {
     case 'about':
       return { value, halfWidth: loose, about: true };
@@ -185,7 +183,7 @@ function lengthClaim(
   if ('help' in read) return { claims: [], help: read.help };
   const said =
     figure.word && read.value === 0
-      ? { value: 0, halfWidth: ZERO_DROP_MM }
+      ? { value: 0, halfWidth: CLAIM_LIMITS.zeroDrop.value }
       : qualified(read, qualifier, figure.word);
   return { claims: [{ quantity, unit: read.unit, ...said, typed }] };
 }

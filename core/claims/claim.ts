@@ -14,6 +14,7 @@ import { carryFigure } from '../figures/carried-figure.ts';
 import { type Carried, type CarryKnowledge, carryValue, sizeRefusal } from '../figures/carry.ts';
 import type { Noticeable } from '../figures/difference.ts';
 import type { Figure } from '../figures/figure.ts';
+import { CLAIM_LIMITS } from '../limits/claim-limits.ts';
 import { isSameSize, lastLength, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
 import { isAbove, isAtLeast, isAtMost } from '../statistics/at-limit.ts';
 import { expandedUncertainty } from '../statistics/uncertainty.ts';
@@ -115,8 +116,6 @@ const SAMPLE_LABELS: Record<'men' | 'women', SizeLabel> = {
   men: { system: 'us-men', size: 9 },
   women: { system: 'us-women', size: 7 },
 };
-/** How surely the sample size is known, in full sizes. */
-const SAMPLE_SIZE_U = 0.6;
 
 /** The size that a claim is of: as stated, else the edition’s sample size, else the usual one of such shoes. */
 function sizeOfClaim(claim: Pick<Claim, 'label' | 'sample'>, own: SizeLabel): SizeLabel {
@@ -184,7 +183,9 @@ export function claimJudgement(
   const carried = isCarried ? carryFigure(figure, wanted, owners, lab, catalogue) : figure;
   // Which size a maker measured is known to about half a size where it is not stated.
   const isSizeKnown = claim.label !== undefined || claim.sample !== undefined;
-  const sample = isSizeKnown ? 0 : SAMPLE_SIZE_U * changePerSize(figure, definition, lab);
+  const sample = isSizeKnown
+    ? 0
+    : CLAIM_LIMITS.sampleSize.value * changePerSize(figure, definition, lab);
   const terms = [
     ...carried.terms,
     { key: 'sample-size', kind: 'grading' as const, u: sample, df: Number.POSITIVE_INFINITY },

@@ -1,28 +1,19 @@
 /** What construction says together with figures: each a verdict with what speaks for it and against. Common practice. */
+
 import { cautionsOf, hasStackClasses } from '../catalogue/disciplines.ts';
 import type { QuantityId } from '../catalogue/quantities.ts';
 import { RULED_FIGURES } from '../catalogue/rules-of-uses.ts';
 import { judgeLimits, judgeTolerance, type Limits } from '../catalogue/tolerance.ts';
+import { CONSTRUCTION_LIMITS } from '../limits/construction-limits.ts';
 import { isBelow } from '../statistics/at-limit.ts';
 import { bootGrade } from './boot-meanings.ts';
 import { cannotTell, judged, type Known, type Meaning, mm, type Rule } from './meaning.ts';
 import { answerUses, type KnownShoe, type RuleTerms, type UseAnswer } from './use-answer.ts';
 
-/** Above this a stack is high: a bevel keeps the landing from slapping. */
-const HIGH_STACK_MM = 35;
-/** Midsole firmer inside by more than this guides. */
-const GUIDING_POINTS = 5;
-/** A sole that bends by hand at this grade or above is stiff. */
-const STIFF_GRADE = 4;
-/** Where a shoe bends, in % of length from the heel. */
-const BALL: Limits = { low: 65, high: 75 };
-/** A gap beside the insole that a foot falls into. */
-const GAP_MM = 3;
-/** Twist of heel against sole, in degrees. */
-const ONE_PLANE_DEG = 1;
-/** From here a shoe for running or walking is heavy, up to there it is light. */
-const HEAVY_G = 300;
-const LIGHT_G = 250;
+const BALL: Limits = {
+  low: CONSTRUCTION_LIMITS.ballFrom.value,
+  high: CONSTRUCTION_LIMITS.ballTo.value,
+};
 
 const atLeast = (low: number): Limits => ({ low, high: null });
 const SO_WITHIN = { within: 'so', out: 'not so', 'cannot tell': 'cannot tell' } as const;
@@ -56,9 +47,12 @@ function guides({ part, figure, uses, known }: Known): Meaning | undefined {
   const against: string[] = [];
   if (post === 'medial') speaks.push('a post on the medial side');
   else if (post !== undefined) against.push(`post: ${post}`);
-  if (firmer && judgeLimits(firmer.value, firmer.U, atLeast(GUIDING_POINTS)) === 'within')
+  if (
+    firmer &&
+    judgeLimits(firmer.value, firmer.U, atLeast(CONSTRUCTION_LIMITS.guiding.value)) === 'within'
+  )
     speaks.push(`medial foam firmer by ${firmer.value.toFixed(0)} points`);
-  else if (firmer && isBelow(Math.abs(firmer.value) + firmer.U, GUIDING_POINTS))
+  else if (firmer && isBelow(Math.abs(firmer.value) + firmer.U, CONSTRUCTION_LIMITS.guiding.value))
     against.push('both sides alike in hardness');
   if (walls === 'both') speaks.push('walls on both sides');
   const guided = speaks.some((line) => !line.startsWith('walls'));
@@ -75,7 +69,8 @@ function wantsBevel({ part, figure, uses, known }: Known): Meaning | undefined {
   const name = 'High stack without a bevel';
   const stack = figure('heel-stack');
   const bevel = part('bevel');
-  const height = stack && judgeLimits(stack.value, stack.U, atLeast(HIGH_STACK_MM));
+  const height =
+    stack && judgeLimits(stack.value, stack.U, atLeast(CONSTRUCTION_LIMITS.highStack.value));
   if (!stack || height === 'out') return undefined;
   if (bevel === undefined) return cannotTell(name, 'whether the heel is bevelled');
   const isHigh = height === 'within';
@@ -100,11 +95,13 @@ function wantsRocker({ part, score }: Known): Meaning | undefined {
   const plate = part('plate');
   const rocker = part('rocker');
   const hasPlate = plate !== undefined && plate !== 'none' && plate !== 'cannot be seen';
-  const isStiff = bend === undefined ? hasPlate : bend >= STIFF_GRADE;
+  const isStiff = bend === undefined ? hasPlate : bend >= CONSTRUCTION_LIMITS.stiff.value;
   if (!isStiff) return undefined;
   if (rocker === undefined) return cannotTell(name, 'whether the sole rolls');
   const stiff = [
-    ...(bend !== undefined && bend >= STIFF_GRADE ? ['it resists bending by hand'] : []),
+    ...(bend !== undefined && bend >= CONSTRUCTION_LIMITS.stiff.value
+      ? ['it resists bending by hand']
+      : []),
     ...(hasPlate ? [`plate: ${plate}`] : []),
   ];
   return rocker === 'none'
@@ -140,7 +137,7 @@ function bendsAtBall({ figure }: Known): Meaning | undefined {
 
 function insoleGap({ figure }: Known): Meaning | undefined {
   const gap = figure('insole-step');
-  const step = gap && judgeLimits(gap.value, gap.U, atLeast(GAP_MM));
+  const step = gap && judgeLimits(gap.value, gap.U, atLeast(CONSTRUCTION_LIMITS.insoleGap.value));
   if (!gap || step === 'out') return undefined;
   return {
     name: 'Insole narrower than the shoe',
@@ -156,7 +153,7 @@ function onePlane({ figure }: Known): Meaning | undefined {
   const plane = figure('sole-plane');
   if (!plane) return undefined;
   const off = Math.abs(plane.value);
-  const word = judgeTolerance(plane.value, plane.U, ONE_PLANE_DEG);
+  const word = judgeTolerance(plane.value, plane.U, CONSTRUCTION_LIMITS.onePlane.value);
   if (word === 'within')
     return {
       name: 'Heel and sole on one plane',
@@ -189,7 +186,7 @@ function whatWeighs({ part, figure, uses, known }: Known): Meaning | undefined {
   if (!mass || [collar, tongue, overlays].every((answer) => answer === undefined)) return undefined;
   const weight = `${mass.value.toFixed(0)} ± ${mass.U.toFixed(0)} g`;
   const name = 'Padding and overlays against weight';
-  if (judgeLimits(mass.value, mass.U, atLeast(HEAVY_G)) === 'within')
+  if (judgeLimits(mass.value, mass.U, atLeast(CONSTRUCTION_LIMITS.heavy.value)) === 'within')
     return weighs.length > 0
       ? {
           name,
@@ -201,7 +198,9 @@ function whatWeighs({ part, figure, uses, known }: Known): Meaning | undefined {
           words: `Heavy at ${weight}, though padding and overlays are slight: the weight is in the sole.`,
           verdict: judged('not so', [weight], ['padding and overlays are slight']),
         };
-  const isLight = judgeLimits(mass.value, mass.U, { low: null, high: LIGHT_G }) === 'within';
+  const isLight =
+    judgeLimits(mass.value, mass.U, { low: null, high: CONSTRUCTION_LIMITS.light.value }) ===
+    'within';
   if (isLight && weighs.length > 0)
     return {
       name,

@@ -10,10 +10,11 @@ import {
 } from '../catalogue/quantities.ts';
 import type { BasisPart } from '../catalogue/quantity.ts';
 import type { Configuration, StackBasis } from '../catalogue/stack-basis.ts';
+import { FIGURE_LIMITS } from '../limits/figure-limits.ts';
 import { isSameSize, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
 import type { Kilometres } from '../sizing/units.ts';
 import { isAtMost } from '../statistics/at-limit.ts';
-import { SAME_WEAR_KM, sizeRefusal, wearRefusal } from './carry.ts';
+import { sizeRefusal, wearRefusal } from './carry.ts';
 
 export interface Basis {
   label: SizeLabel;
@@ -29,9 +30,6 @@ export interface Basis {
   /** Absent for quantities that are no stacks. */
   stack?: StackBasis;
 }
-
-/** Foam figures taken within this many °C of each other count as one temperature: common practice. */
-export const SAME_ROOM_C = 4;
 
 /** How one basis stands to another. */
 export type BasisAnswer =
@@ -171,7 +169,7 @@ const PART_STEPS: Record<
   temperature: (_definition, from, to) =>
     from.temperatureC === undefined ||
     to.temperatureC === undefined ||
-    isAtMost(Math.abs(from.temperatureC - to.temperatureC), SAME_ROOM_C)
+    isAtMost(Math.abs(from.temperatureC - to.temperatureC), FIGURE_LIMITS.sameRoom.value)
       ? []
       : [
           {
@@ -180,7 +178,7 @@ const PART_STEPS: Record<
           },
         ],
   worn: ({ followedKm }, from, to) => {
-    if (isAtMost(Math.abs(from.wornKm - to.wornKm), SAME_WEAR_KM)) return [];
+    if (isAtMost(Math.abs(from.wornKm - to.wornKm), FIGURE_LIMITS.sameWear.value)) return [];
     const reason = wearRefusal(from.wornKm, to.wornKm, followedKm);
     return reason === undefined
       ? [{ convert: { kind: 'wear' } }]

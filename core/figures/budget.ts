@@ -1,4 +1,5 @@
 /** What makes up an uncertainty, and the cheapest thing that would shrink it. */
+import { FIGURE_LIMITS } from '../limits/figure-limits.ts';
 import { expandedUncertainty, type UncertaintyTerm } from '../statistics/uncertainty.ts';
 
 /** What the next reading or pair would do to U. */
@@ -12,9 +13,6 @@ export interface NextBest {
 
 /** Getting, receiving and measuring a further pair, in readings: common practice. */
 const PAIR_EFFORT = 12;
-
-/** A gain under a twentieth of U is not worth a reading. */
-const WORTHWHILE = 0.05;
 
 /**
  * The next reading or pair that shrinks U most for its effort, or undefined where none is worth
@@ -30,7 +28,9 @@ export function cheapestNext(terms: readonly UncertaintyTerm[]): NextBest | unde
     const effort = what === 'pair' ? PAIR_EFFORT : 1;
     return [{ what, at, from, to, gain: (from - to) / effort }];
   });
-  const worthwhile = options.filter((option) => option.from - option.to > WORTHWHILE * from);
+  const worthwhile = options.filter(
+    (option) => option.from - option.to > FIGURE_LIMITS.worthwhile.value * from,
+  );
   const best = worthwhile.sort((a, b) => b.gain - a.gain)[0];
   if (!best) return undefined;
   const { what, at, to } = best;

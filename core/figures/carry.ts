@@ -1,4 +1,5 @@
 /** Carrying a figure to another size or distance worn, by a slope and with its doubt. */
+
 import type { QuantityDefinition } from '../catalogue/quantity.ts';
 import {
   type LabSlopes,
@@ -10,6 +11,7 @@ import {
   wearReached,
 } from '../catalogue/slopes.ts';
 import type { StackBasis } from '../catalogue/stack-basis.ts';
+import { FIGURE_LIMITS } from '../limits/figure-limits.ts';
 import {
   HALF_SIZE_MM,
   isSameSize,
@@ -25,12 +27,6 @@ import type { MassExponent } from './mass.ts';
 
 /** Full size of last: two half sizes. */
 export const FULL_SIZE_MM = 2 * HALF_SIZE_MM;
-/** Beyond so many full sizes nothing is carried. */
-export const MOST_SIZES = 3.25;
-/** Beyond so many km nothing is carried, unless the lab has followed a pair for long. */
-export const MOST_KM = 500;
-/** Worn distances closer than this count as one state of wear: common practice. */
-export const SAME_WEAR_KM = 25;
 /** With no system on both labels, the tables of makers add this many full sizes of doubt. */
 const TABLES_DIFFER = 0.29;
 
@@ -79,7 +75,7 @@ export function sizeRefusal(from: SizeLabel, to: SizeLabel): string | undefined 
   if (isChild(from) !== isChild(to))
     return `${nameLabel(from)} and ${nameLabel(to)} are not carried across: one is a child’s`;
   const way = Math.abs(sizeWay(from, to));
-  return isAbove(way, MOST_SIZES)
+  return isAbove(way, FIGURE_LIMITS.mostSizes.value)
     ? `a ${nameLabel(from)} is ${roundTo(way, 1)} sizes from a ${nameLabel(to)}, too far to carry`
     : undefined;
 }
@@ -88,7 +84,7 @@ export function sizeRefusal(from: SizeLabel, to: SizeLabel): string | undefined 
  * @param followedKm the longest distance that the lab followed one pair for this quantity
  */
 export function wearRefusal(from: number, to: number, followedKm = 0): string | undefined {
-  const most = Math.max(MOST_KM, 3 * followedKm);
+  const most = Math.max(FIGURE_LIMITS.mostKm.value, 3 * followedKm);
   return isAbove(Math.abs(to - from), most)
     ? `one had ${Math.round(from)} km, the other ${Math.round(to)} km of wear, too far to carry`
     : undefined;
@@ -213,7 +209,7 @@ export function carryValue(
   if (
     from.wornKm !== undefined &&
     to.wornKm !== undefined &&
-    Math.abs(to.wornKm - from.wornKm) > SAME_WEAR_KM
+    Math.abs(to.wornKm - from.wornKm) > FIGURE_LIMITS.sameWear.value
   )
     steps.push(carryWear(value, definition, from.wornKm, to.wornKm, stack, pair, knowledge));
   // A lug or a thickness ends at nothing: a slope that leads below it has led too far.

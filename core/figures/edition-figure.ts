@@ -1,4 +1,5 @@
 /** From pairs to the edition: what may be said of the model, not of these shoes. */
+
 import { least, max } from 'd3-array';
 import { sampleStandardDeviation } from 'simple-statistics';
 import {
@@ -7,6 +8,7 @@ import {
   QUANTITIES,
   type QuantityId,
 } from '../catalogue/quantities.ts';
+import { FIGURE_LIMITS } from '../limits/figure-limits.ts';
 import { REFERENCE_LABEL } from '../sizing/size-label.ts';
 import type { RobustPool } from '../statistics/robust-pooling.ts';
 import type { TermKind, UncertaintyTerm } from '../statistics/uncertainty.ts';
@@ -15,14 +17,8 @@ import type { Conversions } from './conversions.ts';
 import { type Doubt, type Figure, figureExpanded, meanFigure } from './figure.ts';
 import { type MeasuredPair, type PairAnswer, pairFigureOn } from './pair-figure.ts';
 
-/** From this many pairs on, their own spread is used. */
-export const OWN_SPREAD_PAIRS = 4;
-
 /** Degrees of freedom of a between-pair SD that is the catalogue's default. */
 const DEFAULT_SPREAD_DF = 8;
-
-/** A lab's pooled SD needs this many degrees of freedom before it replaces the default. */
-export const POOLED_SPREAD_DF = 4;
 
 /** SD between pair values of one edition and label, pooled over the lab's editions. */
 export type PooledSpread = Pick<RobustPool<unknown>, 'sd' | 'df'>;
@@ -70,12 +66,12 @@ function spreadTerm(
     more: { what: 'pair', n, at: 'this edition and size' },
     ...(estimate ? { estimate } : {}),
   });
-  if (n >= OWN_SPREAD_PAIRS) {
+  if (n >= FIGURE_LIMITS.ownSpread.value) {
     const sd = sampleStandardDeviation(figures.map((figure) => figure.value));
     return { term: term(sd, n - 1), holdsReadings: true };
   }
   const few = n === 1 ? 'one pair' : `${n} pairs`;
-  if (pooled && pooled.df >= POOLED_SPREAD_DF)
+  if (pooled && pooled.df >= FIGURE_LIMITS.pooledSpread.value)
     return {
       term: term(pooled.sd, pooled.df, `spread:${quantity}`),
       holdsReadings: true,

@@ -1,13 +1,12 @@
 /** The repeatability that a lab's own repeats show, and when it stands for the protocol's. */
+
 import { group } from 'd3-array';
 import type { MeasuredQuantityId } from '../catalogue/quantities.ts';
 import type { ToolName } from '../catalogue/tools.ts';
+import { FIGURE_LIMITS } from '../limits/figure-limits.ts';
 import { DEFAULT_REPEATABILITY_DF, type Repeatability } from '../statistics/repeated-readings.ts';
 import { type ScatterSums, scatterWithin } from '../statistics/robust-pooling.ts';
 import { KEPT_AS_TYPED } from './reading.ts';
-
-/** Fewer pairs do not say how a lab repeats. */
-export const LEAST_PAIRS = 5;
 
 /** What was learned of one quantity, by one protocol and kind of tool. */
 export interface LearnedRepeatability extends Repeatability {
@@ -50,7 +49,7 @@ export function repeatabilityInForce(
   learned: LearnedRepeatability | undefined,
 ): Repeatability & { source: string } {
   const surer = learned && learned.df > Math.max(DEFAULT_REPEATABILITY_DF, assumed.df);
-  if (!surer || learned.pairs < LEAST_PAIRS) return assumed;
+  if (!surer || learned.pairs < FIGURE_LIMITS.pairsToRepeat.value) return assumed;
   const { sd, df, pairs } = learned;
   return { sd, df, source: `${assumed.source}, from ${pairs} pairs of this lab` };
 }

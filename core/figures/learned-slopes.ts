@@ -1,4 +1,5 @@
 /** Slopes that a lab finds itself, over sizes of its editions and over km of its pairs, against the usual ones. */
+
 import { mean } from 'simple-statistics';
 import {
   type SlopeInUse,
@@ -6,6 +7,7 @@ import {
   type UsualSlope,
   wearReached,
 } from '../catalogue/slopes.ts';
+import { FIGURE_LIMITS } from '../limits/figure-limits.ts';
 import {
   commonSlope,
   type Grading,
@@ -16,12 +18,8 @@ import {
 } from '../statistics/grading.ts';
 import { expand } from '../statistics/uncertainty.ts';
 
-/** Groups that a lab's own slope needs at least: editions, or pairs. */
-const FEWEST_GROUPS = 3;
 /** A group spans one full size, or 100 km, at least; binary fractions are no shortfall. */
 const LEAST_SPAN = 1 - 1e-6;
-/** It goes back to the usual one only where it has become so much less sure. */
-const GOES_BACK = 1.2;
 
 /**
  * The sums of one group about its means, from which a common slope follows.
@@ -77,7 +75,7 @@ export function learnedSlope(
   if (!usual || usual.exponent) return undefined;
   const found: Grading | undefined = commonSlope(sums);
   const own = found?.own;
-  if (!found || !own || own.groups < FEWEST_GROUPS) return undefined;
+  if (!found || !own || own.groups < FIGURE_LIMITS.groupsForSlope.value) return undefined;
   const [ownU, usualU] = [expand(own.u, own.df), expand(usual.u, USUAL_SLOPE_DF)];
   return {
     slope: found.slope,
@@ -87,7 +85,7 @@ export function learnedSlope(
     ownU: own.ownU,
     groups: own.groups,
     isFar: Math.abs(found.slope - usual.slope) > 2 * Math.hypot(own.u, usual.u),
-    isSurer: ownU < usualU * (inUse ? GOES_BACK : 1),
+    isSurer: ownU < usualU * (inUse ? FIGURE_LIMITS.slopeGoesBack.value : 1),
   };
 }
 

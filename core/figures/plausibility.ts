@@ -1,7 +1,9 @@
 /** Readings that look wrong are asked about as typed, never refused. */
+
 import { median } from 'simple-statistics';
 import type { Side } from '../catalogue/quantities.ts';
 import type { QuantityDefinition } from '../catalogue/quantity.ts';
+import { FIGURE_LIMITS } from '../limits/figure-limits.ts';
 import { canonicalUnit, findUnit, type QuantityKind, toCanonical } from '../sizing/units.ts';
 import { isAbove, isAtLeast, isAtMost } from '../statistics/at-limit.ts';
 
@@ -42,14 +44,6 @@ export interface ReadingToJudge {
   /** What the other pairs of the edition let expect, carried to this size and wear. */
   expected?: { value: number; U: number } | undefined;
 }
-
-/** A repeat farther than this many repeatability SDs, and than the share below, is asked about. */
-const FAR_SDS = 8;
-const FAR_SHARE = 0.03;
-/** Left and right of one pair, and pairs of one edition, seldom differ by more than this share. */
-const SHOES_SHARE = 0.12;
-/** Another pair of an edition may lie so many times its U from the others. */
-const EDITION_REACH = 2;
 
 /** Units that a bare number is likely to have been read in, by kind. */
 const MISTAKEN_UNITS: Partial<Record<QuantityKind, string[]>> = {
@@ -101,17 +95,23 @@ export function questionReading(reading: ReadingToJudge): PlausibilityQuestion |
   const known = same.length > 0 ? median([...same]) : undefined;
   const across = other.length > 0 ? median([...other]) : undefined;
   const reach = (centre: number) =>
-    Math.max(FAR_SDS * repeatabilitySd, FAR_SHARE * Math.abs(centre));
+    Math.max(
+      FIGURE_LIMITS.farRepeat.value * repeatabilitySd,
+      FIGURE_LIMITS.farShare.value * Math.abs(centre),
+    );
   const near = (candidate: number, centre: number) =>
     isAtMost(Math.abs(candidate - centre), reach(centre));
   const sidesReach = (centre: number) =>
-    Math.max(SHOES_SHARE * Math.abs(centre), 3 * definition.sideTolerance.absolute);
+    Math.max(
+      FIGURE_LIMITS.shoesApart.value * Math.abs(centre),
+      3 * definition.sideTolerance.absolute,
+    );
 
   const isOfEdition = (candidate: number) =>
     expected === undefined ||
     isAtMost(
       Math.abs(candidate - expected.value),
-      Math.max(sidesReach(expected.value), EDITION_REACH * expected.U),
+      Math.max(sidesReach(expected.value), FIGURE_LIMITS.editionReach.value * expected.U),
     );
 
   const explains = (correction: Correction) => {

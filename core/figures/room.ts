@@ -1,9 +1,15 @@
 /** The room in which a shoe is measured (ISO 18454: 23 ± 2 °C, 50 ± 5 % RH; values from memory). */
+import { FIGURE_LIMITS } from '../limits/figure-limits.ts';
 import { isAbove, isAtMost } from '../statistics/at-limit.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
 import type { Doubt } from './figure.ts';
 
-export const STANDARD_ROOM = { temperatureC: 23, withinC: 2, humidityPct: 50, withinPct: 5 };
+const {
+  roomTemperature: { value: standardC },
+  roomTemperatureWithin: { value: withinC },
+  roomHumidity: { value: standardPct },
+  roomHumidityWithin: { value: withinPct },
+} = FIGURE_LIMITS;
 
 export interface Room {
   temperatureC?: number | undefined;
@@ -13,11 +19,8 @@ export interface Room {
 /** Is a room within the standard band? Without a temperature nobody can tell. */
 export function judgeRoom({ temperatureC, humidityPct }: Room): VerdictWord<'room'> {
   if (temperatureC === undefined) return 'not recorded';
-  const { withinC, withinPct } = STANDARD_ROOM;
-  const warm = isAbove(Math.abs(temperatureC - STANDARD_ROOM.temperatureC), withinC);
-  const damp =
-    humidityPct !== undefined &&
-    isAbove(Math.abs(humidityPct - STANDARD_ROOM.humidityPct), withinPct);
+  const warm = isAbove(Math.abs(temperatureC - standardC), withinC);
+  const damp = humidityPct !== undefined && isAbove(Math.abs(humidityPct - standardPct), withinPct);
   return warm || damp ? 'out' : 'within';
 }
 
@@ -30,8 +33,7 @@ export function roomDoubts(room: Room): Doubt[] {
   if (verdict === 'within') return [];
   if (verdict === 'not recorded' || room.temperatureC === undefined)
     return [{ code: 'room', text: 'room temperature not recorded' }];
-  const { temperatureC, withinC } = STANDARD_ROOM;
-  const apart = room.temperatureC - temperatureC;
+  const apart = room.temperatureC - standardC;
   const effect = isAtMost(Math.abs(apart), withinC)
     ? ''
     : apart < 0

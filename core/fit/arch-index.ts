@@ -3,11 +3,8 @@
  * The arch index, J. Biomechanics 20 (1987); the limits from memory.
  */
 
+import { FIT_LIMITS } from '../limits/fit-limits.ts';
 import { isAtLeast, isAtMost } from '../statistics/at-limit.ts';
-
-/** Up to here an arch is high, from there on low. */
-const HIGH_AT_MOST = 0.21;
-const LOW_AT_LEAST = 0.26;
 
 export type ArchClass = 'high' | 'middle' | 'low';
 type Point = readonly [x: number, y: number];
@@ -69,9 +66,9 @@ export function archIndex(areas: readonly [number, number, number]): {
   const index = areas[1] / whole;
   return {
     index,
-    class: isAtMost(index, HIGH_AT_MOST)
+    class: isAtMost(index, FIT_LIMITS.archHigh.value)
       ? 'high'
-      : isAtLeast(index, LOW_AT_LEAST)
+      : isAtLeast(index, FIT_LIMITS.archLow.value)
         ? 'low'
         : 'middle',
   };

@@ -2,15 +2,15 @@
  * How far the label of an edition is from true: lengths, labels and testers side by side, never one number of them.
  * Positive: it runs long. Common practice; probabilities as in `fit-probabilities`.
  */
+
 import { mean, median, sampleStandardDeviation } from 'simple-statistics';
+import { FIT_LIMITS } from '../limits/fit-limits.ts';
 import { HALF_SIZE_MM, lastLength, type SizeLabel } from '../sizing/size-label.ts';
 import {
   type FitWord,
   fitOfDeviation,
   type HalfSizeProbability,
   halfSizeWords,
-  MOST_DEVIATION,
-  SURE_FIT,
   wordOfShares,
 } from './fit-probabilities.ts';
 import { offsetsByVotes, voteOfTester } from './label-to-label.ts';
@@ -103,8 +103,9 @@ export function deviationWords(
 ): string {
   if (verdict === 'cannot tell') return 'cannot tell';
   if (verdict === 'true') return 'runs true';
-  const sure = probabilities.find(({ probability }) => probability >= SURE_FIT);
-  const most = sure && Math.abs(sure.halfSizes) === MOST_DEVIATION ? ' or more' : '';
+  const sure = probabilities.find(({ probability }) => probability >= FIT_LIMITS.sureFit.value);
+  const most =
+    sure && Math.abs(sure.halfSizes) === FIT_LIMITS.mostDeviation.value ? ' or more' : '';
   return sure
     ? `runs ${halfSizeWords(sure.halfSizes)}${most} ${verdict}`
     : `runs ${verdict}, by how much is open`;
@@ -130,22 +131,24 @@ const ofLength = (
   };
 };
 
-/** Fewer testers decide nothing. */
-const VOTES_ENOUGH = 2;
-
 /** An offset is the deviation turned round; what is farther than the last class counts in it. */
 function ofVotes(group: 'known shoes' | 'try-ons', votes: readonly number[]): DeviationKind {
-  const probabilities = Array.from({ length: 2 * MOST_DEVIATION + 1 }, (_, at) => ({
-    halfSizes: at - MOST_DEVIATION,
+  const probabilities = Array.from({ length: 2 * FIT_LIMITS.mostDeviation.value + 1 }, (_, at) => ({
+    halfSizes: at - FIT_LIMITS.mostDeviation.value,
     probability: 0,
   }));
   for (const { halfSizes, probability } of offsetsByVotes(votes)) {
-    const place = Math.max(-MOST_DEVIATION, Math.min(MOST_DEVIATION, -halfSizes)) + MOST_DEVIATION;
+    const place =
+      Math.max(
+        -FIT_LIMITS.mostDeviation.value,
+        Math.min(FIT_LIMITS.mostDeviation.value, -halfSizes),
+      ) + FIT_LIMITS.mostDeviation.value;
     const shown = probabilities[place];
     if (shown) shown.probability += probability;
   }
   // One tester alone may be that tester, however far the vote goes.
-  const verdict = votes.length < VOTES_ENOUGH ? 'cannot tell' : wordOfShares(probabilities);
+  const verdict =
+    votes.length < FIT_LIMITS.votes.value ? 'cannot tell' : wordOfShares(probabilities);
   return {
     group,
     what:
@@ -180,9 +183,6 @@ export interface Deviation {
   settle: string[];
 }
 
-/** Testers whose votes settle a direction, as many as the tables of votes need. */
-const TESTERS_ENOUGH = 3;
-
 function settledBy(kinds: readonly DeviationKind[], parted: boolean): string[] {
   const has = (group: DeviationGroup) => kinds.some((kind) => kind.group === group);
   const testers = Math.max(
@@ -196,8 +196,10 @@ function settledBy(kinds: readonly DeviationKind[], parted: boolean): string[] {
     ...(has('reference') || has('label')
       ? []
       : ['the inside length of this shoe and of a shoe that fits true, named as a reference']),
-    ...(testers < TESTERS_ENOUGH
-      ? [`a try-on by ${TESTERS_ENOUGH - testers} more on measured feet, with a usual label`]
+    ...(testers < FIT_LIMITS.testersToSettle.value
+      ? [
+          `a try-on by ${FIT_LIMITS.testersToSettle.value - testers} more on measured feet, with a usual label`,
+        ]
       : []),
   ];
 }
@@ -277,9 +279,6 @@ export interface Tendency {
   exceptions: string[];
 }
 
-/** Fewer are no tendency. */
-const EDITIONS_ENOUGH = 3;
-
 /**
  * A maker's tendency over its editions, with those that are otherwise named.
  * @param editions those that are sure, by one kind of evidence
@@ -289,7 +288,7 @@ export function tendencyOf(editions: readonly { name: string; verdict: FitWord }
   const counted = new Map<FitWord, number>();
   for (const { verdict } of sure) counted.set(verdict, (counted.get(verdict) ?? 0) + 1);
   const [most] = [...counted].sort(([, a], [, b]) => b - a);
-  if (!most || sure.length < EDITIONS_ENOUGH)
+  if (!most || sure.length < FIT_LIMITS.editionsForTendency.value)
     return {
       n: sure.length,
       words: `cannot tell from ${sure.length} ${sure.length === 1 ? 'edition' : 'editions'}`,
@@ -317,12 +316,9 @@ export interface SizeStep {
   words: string;
 }
 
-/** Two of three pairs of an edition are within so much of its mean, mm. Common practice. */
-const PAIR_SD_MM = 1;
-
 function sizeWords(mm: number | undefined, n: number, others: number): string {
   if (mm === undefined) return 'its only size measured';
-  const doubt = 2 * PAIR_SD_MM * Math.sqrt(1 / n + 1 / others);
+  const doubt = 2 * FIT_LIMITS.pairSpread.value * Math.sqrt(1 / n + 1 / others);
   return Math.abs(mm) > doubt && Math.abs(mm) >= HALF_SIZE_MM / 2
     ? `runs ${mm > 0 ? 'longer' : 'shorter'} than its other sizes promise`
     : 'as its other sizes';

@@ -1,6 +1,7 @@
 /** What is on record of a shoe that can make it feel otherwise than it is long. Common practice. */
 
 import type { PartId } from '../catalogue/construction.ts';
+import { FIT_LIMITS } from '../limits/fit-limits.ts';
 import { isAtLeast } from '../statistics/at-limit.ts';
 
 /** Reasons of the rules that speak of something else than length, by their rows. */
@@ -25,9 +26,6 @@ const FELT_PARTS: readonly { part: PartId; unless: readonly string[]; says: stri
   { part: 'upper-material', unless: [], says: 'upper' },
 ];
 
-/** A toe box as much lower than those of the others is a cause, mm: what is noticed. */
-const LOWER_MM = 2;
-
 export interface FitRecord {
   /** Leading row of each try-on that is no plain keep. */
   rows: readonly number[];
@@ -48,7 +46,7 @@ export function fitCauses({ rows, tryOns, parts, toeBox }: FitRecord): string[] 
     .sort(([a, times], [b, others]) => others - times || a - b)
     .map(([row, times]) => `${times} of ${tryOns} try-ons: ${FELT[row]}`);
   const low =
-    toeBox && isAtLeast(toeBox.othersMm - toeBox.mm, LOWER_MM)
+    toeBox && isAtLeast(toeBox.othersMm - toeBox.mm, FIT_LIMITS.lowerToeBox.value)
       ? [
           `its toe box is ${toeBox.mm.toFixed(1)} mm high inside, others’ ${toeBox.othersMm.toFixed(1)} mm`,
         ]

@@ -1,4 +1,5 @@
 /** How far a label is from true, as probabilities of half sizes. */
+import { FIT_LIMITS } from '../limits/fit-limits.ts';
 import { HALF_SIZE_MM } from '../sizing/size-label.ts';
 import { tProbability } from '../statistics/distributions.ts';
 
@@ -7,9 +8,6 @@ export interface HalfSizeProbability {
   halfSizes: number;
   probability: number;
 }
-
-/** From here a verdict is sure enough. Common practice, adjustable. */
-export const SURE_FIT = 0.8;
 
 /**
  * P(j) = F((j + ½)h) − F((j − ½)h) from Student's t about a length, the classes at both ends open.
@@ -41,16 +39,13 @@ export function halfSizesFrom(
 export const FIT_WORDS = ['true', 'long', 'short', 'cannot tell'] as const;
 export type FitWord = (typeof FIT_WORDS)[number];
 
-/** The last class to either side of a deviation: two half sizes or more. */
-export const MOST_DEVIATION = 2;
-
 /** Which way it is, where it is sure; by how much may be open. */
 export function wordOfShares(steps: readonly HalfSizeProbability[]): FitWord {
   const share = (wanted: (halfSizes: number) => boolean) =>
     steps.reduce((sum, one) => sum + (wanted(one.halfSizes) ? one.probability : 0), 0);
-  if (share((j) => j === 0) >= SURE_FIT) return 'true';
-  if (share((j) => j > 0) >= SURE_FIT) return 'long';
-  return share((j) => j < 0) >= SURE_FIT ? 'short' : 'cannot tell';
+  if (share((j) => j === 0) >= FIT_LIMITS.sureFit.value) return 'true';
+  if (share((j) => j > 0) >= FIT_LIMITS.sureFit.value) return 'long';
+  return share((j) => j < 0) >= FIT_LIMITS.sureFit.value ? 'short' : 'cannot tell';
 }
 
 /**
@@ -67,7 +62,7 @@ export function fitOfDeviation(
   df: number,
   stepMm?: number,
 ): { steps: HalfSizeProbability[]; verdict: FitWord } {
-  const steps = halfSizesFrom(deviationMm, u, df, MOST_DEVIATION, stepMm);
+  const steps = halfSizesFrom(deviationMm, u, df, FIT_LIMITS.mostDeviation.value, stepMm);
   return { steps, verdict: wordOfShares(steps) };
 }
 

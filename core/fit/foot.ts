@@ -1,5 +1,6 @@
 /** What is known of a tester's feet: all of it optional, none of it ever on a sheet. */
 
+import { FIT_LIMITS } from '../limits/fit-limits.ts';
 import { accepted, type Result, refused } from '../sizing/result.ts';
 import { readTypedQuantity } from '../sizing/typed-quantity.ts';
 import { isAbove } from '../statistics/at-limit.ts';
@@ -17,9 +18,8 @@ export const OFF_BY: Readonly<Record<KnownFit, number>> = {
   'a bit short': 1,
 };
 
-/** No foot of a grown person is shorter or longer, mm. */
-const FOOT_RANGE: readonly [number, number] = [180, 340];
-const [SHORTEST, LONGEST] = FOOT_RANGE;
+const SHORTEST = FIT_LIMITS.shortestFoot.value;
+const LONGEST = FIT_LIMITS.longestFoot.value;
 
 const isFoot = (mm: number) => mm >= SHORTEST && mm <= LONGEST;
 
@@ -55,14 +55,11 @@ export function readFootLength(text: string): Result<number> {
       );
 }
 
-/** Feet that differ by more are believed, and asked about once. */
-const ODD_DIFFERENCE_MM = 8;
-
 /** A question about two lengths; undefined where there is none. */
 export function oddFeet(left: number | undefined, right: number | undefined): string | undefined {
   if (left === undefined || right === undefined) return undefined;
   const difference = Math.abs(left - right);
-  return isAbove(difference, ODD_DIFFERENCE_MM)
+  return isAbove(difference, FIT_LIMITS.oddFeet.value)
     ? `The feet differ by ${difference.toFixed(0)} mm. That happens; are left and right, and both lengths, as they were read?`
     : undefined;
 }

@@ -2,6 +2,7 @@
  * From the label in one model that fits to the label in another: what testers say, and what lengths say, each by
  * itself. Common practice.
  */
+import { FIT_LIMITS } from '../limits/fit-limits.ts';
 import { HALF_SIZE_MM, lastLength, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
 import { type HalfSizeProbability, halfSizesFrom, halfSizeWords } from './fit-probabilities.ts';
 import { type KnownFit, OFF_BY } from './foot.ts';
@@ -51,20 +52,10 @@ export interface LabelAnswer {
   words: string;
 }
 
-/** The most that a label of one model is away from that of another. */
-const MOST_OFFSET = 4;
 /** How likely an offset is before anybody says anything, by its size. */
 const PRIOR = [0.49, 0.2, 0.04, 0.01, 0.005] as const;
 /** How likely a vote is so far from the truth; the last stands for all beyond. */
 const VOTE_ERROR = [0.6, 0.18, 0.015, 0.005] as const;
-/** Equal lengths can fit half a size apart: half of that, as practice rounds it. */
-const LENGTH_DOUBT_MM = 2.12;
-const DECIDED = 0.9;
-const LARGEST_AT_LEAST = 0.5;
-/** Under this a kind speaks against an offset that others take for probable. */
-const AGAINST_PROBABLE = 0.1;
-const AGAINST_DECIDED = 0.05;
-const WORTH_TRYING = 0.2;
 
 const at = (table: readonly number[], distance: number): number =>
   table[Math.min(Math.abs(distance), table.length - 1)] ?? 0;
@@ -92,8 +83,8 @@ function votesByTester(votes: readonly LabelVote[]): Map<string, number> {
  * @example offsetsByVotes([0, 0]) // P(0) = 0.931
  */
 export function offsetsByVotes(votes: readonly number[]): HalfSizeProbability[] {
-  const weights = Array.from({ length: 2 * MOST_OFFSET + 1 }, (_, place) => {
-    const halfSizes = place - MOST_OFFSET;
+  const weights = Array.from({ length: 2 * FIT_LIMITS.mostOffset.value + 1 }, (_, place) => {
+    const halfSizes = place - FIT_LIMITS.mostOffset.value;
     return votes.reduce(
       (weight, vote) => weight * at(VOTE_ERROR, Math.round(vote - halfSizes)),
       at(PRIOR, halfSizes),
@@ -101,14 +92,19 @@ export function offsetsByVotes(votes: readonly number[]): HalfSizeProbability[] 
   });
   const sum = weights.reduce((total, weight) => total + weight, 0);
   return weights.map((weight, place) => ({
-    halfSizes: place - MOST_OFFSET,
+    halfSizes: place - FIT_LIMITS.mostOffset.value,
     probability: weight / sum,
   }));
 }
 
 /** A shoe whose inside is shorter is taken larger. */
 const offsetsByLengths = ({ aMm, bMm, uA, uB, df }: LengthsOfBoth): HalfSizeProbability[] =>
-  halfSizesFrom(aMm - bMm, Math.hypot(uA, uB, LENGTH_DOUBT_MM), df, MOST_OFFSET);
+  halfSizesFrom(
+    aMm - bMm,
+    Math.hypot(uA, uB, FIT_LIMITS.equalLengths.value),
+    df,
+    FIT_LIMITS.mostOffset.value,
+  );
 
 const largestOf = (probabilities: readonly HalfSizeProbability[]): HalfSizeProbability =>
   probabilities.reduce((a, b) => (b.probability > a.probability ? b : a));
@@ -133,14 +129,16 @@ function judge(
   if (split)
     return { verdict: 'cannot tell', why: 'testers stand in two camps: say by what they split' };
   const decided = kinds.filter(
-    (kind) => kind.kind !== 'lengths' && largestOf(kind.probabilities).probability >= DECIDED,
+    (kind) =>
+      kind.kind !== 'lengths' &&
+      largestOf(kind.probabilities).probability >= FIT_LIMITS.decided.value,
   );
   const offsets = new Set(decided.map((kind) => largestOf(kind.probabilities).halfSizes));
   if (offsets.size > 1)
     return { verdict: 'cannot tell', why: 'two kinds of testers’ evidence are sure, and part' };
   const [offset] = offsets;
   if (offset !== undefined) {
-    const against = kinds.filter((kind) => of(kind, offset) < AGAINST_DECIDED);
+    const against = kinds.filter((kind) => of(kind, offset) < FIT_LIMITS.againstDecided.value);
     return against.length > 0
       ? {
           verdict: 'cannot tell',
@@ -149,12 +147,15 @@ function judge(
       : { verdict: 'decided', offset, why: '' };
   }
   const agreeing = kinds.filter(
-    (kind) => largestOf(kind.probabilities).probability >= LARGEST_AT_LEAST,
+    (kind) => largestOf(kind.probabilities).probability >= FIT_LIMITS.probable.value,
   );
   for (const { probabilities } of agreeing) {
     const { halfSizes } = largestOf(probabilities);
     const same = agreeing.filter((kind) => largestOf(kind.probabilities).halfSizes === halfSizes);
-    if (same.length >= 2 && kinds.every((kind) => of(kind, halfSizes) >= AGAINST_PROBABLE))
+    if (
+      same.length >= 2 &&
+      kinds.every((kind) => of(kind, halfSizes) >= FIT_LIMITS.againstProbable.value)
+    )
       return { verdict: 'probably', offset: halfSizes, why: '' };
   }
   return { verdict: 'cannot tell', why: 'no kind of evidence is sure by itself' };
@@ -210,7 +211,7 @@ export function labelToLabel(question: LabelQuestion): LabelAnswer {
     ...new Set(
       kinds.flatMap(({ probabilities }) =>
         probabilities
-          .filter(({ probability }) => probability >= WORTH_TRYING)
+          .filter(({ probability }) => probability >= FIT_LIMITS.worthTrying.value)
           .map(({ halfSizes }) => halfSizes),
       ),
     ),

@@ -1,4 +1,5 @@
 /** The same testers before and after a change of insole or lacing: what is better, for how many. Common practice. */
+import { FIT_LIMITS } from '../limits/fit-limits.ts';
 import {
   FOOT_PLACES,
   type FootPlace,
@@ -54,9 +55,6 @@ export interface PairedChange {
   words: string;
 }
 
-/** Fewer testers who all say the same may do so by chance: a sign test at 5 %, two-sided. */
-const TESTERS_ENOUGH = 6;
-
 const versus = (before: number, after: number): Better =>
   after < before ? 'better' : after > before ? 'worse' : 'same';
 
@@ -111,7 +109,9 @@ export function pairedChanges(tryOns: readonly PairedTryOn[]): PairedChange[] {
       testers: pairs.map(({ tester }) => tester).sort(),
       aspects,
       words: `${told.length > 0 ? told.join('; ') : 'no change that was said both times'}${
-        n < TESTERS_ENOUGH ? `; from ${n} ${n === 1 ? 'tester' : 'testers'}, a hint` : ''
+        n < FIT_LIMITS.testersForChange.value
+          ? `; from ${n} ${n === 1 ? 'tester' : 'testers'}, a hint`
+          : ''
       }`,
     };
   });

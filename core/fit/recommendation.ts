@@ -1,4 +1,5 @@
 /** Which label of an edition to take for a foot: of those that are made, by the room that its inside leaves. */
+import { FIT_LIMITS } from '../limits/fit-limits.ts';
 import { HALF_SIZE_MM, lastLength, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
 import { isAtLeast, isAtMost } from '../statistics/at-limit.ts';
 import { tProbability } from '../statistics/distributions.ts';
@@ -15,17 +16,6 @@ export const SOCK_MM: Readonly<Record<string, number>> = {
   thick: HALF_SIZE_MM,
   'two pairs': 2 * HALF_SIZE_MM,
 };
-
-/** Doubts of a foot as it is measured, and of equal lengths that fit otherwise, mm. */
-const FOOT_U_MM = 1.5;
-const FIT_U_MM = 2.12;
-const SURE = 0.8;
-const LIKELY = 0.5;
-/** A foot is wide from this share of its length on, narrow up to that. Common practice. */
-const WIDE_FROM = 0.405;
-const NARROW_TO = 0.36;
-/** Feet that differ by more are fitted by the larger, with something for the smaller. */
-const UNEQUAL_MM = 4;
 
 /** Where practice differs: how it is done here. */
 export interface FitSchools {
@@ -78,7 +68,11 @@ export function footWidthWord(
 ): 'narrow' | 'usual' | 'wide' | undefined {
   if (lengthMm === undefined || widthMm === undefined) return undefined;
   const share = widthMm / lengthMm;
-  return isAtLeast(share, WIDE_FROM) ? 'wide' : isAtMost(share, NARROW_TO) ? 'narrow' : 'usual';
+  return isAtLeast(share, FIT_LIMITS.wideFoot.value)
+    ? 'wide'
+    : isAtMost(share, FIT_LIMITS.narrowFoot.value)
+      ? 'narrow'
+      : 'usual';
 }
 
 function chanceOf(
@@ -88,7 +82,7 @@ function chanceOf(
   [least, most]: readonly [number, number],
 ): LabelChance {
   const gapMm = inside.mm - footMm;
-  const u = Math.hypot(inside.u, FOOT_U_MM, FIT_U_MM);
+  const u = Math.hypot(inside.u, FIT_LIMITS.footDoubt.value, FIT_LIMITS.equalLengths.value);
   const short = tProbability((least - gapMm) / u, inside.df);
   const long = 1 - tProbability((most - gapMm) / u, inside.df);
   return { label, gapMm, short, right: Math.max(0, 1 - short - long), long };
@@ -109,7 +103,7 @@ function widthFor(made: readonly MadeWidth[], wanted: number): MadeWidth | undef
 function unequalNotes({ lengthLeftMm, lengthRightMm }: FootToFit): string[] {
   if (lengthLeftMm === undefined || lengthRightMm === undefined) return [];
   const differ = Math.abs(lengthLeftMm - lengthRightMm);
-  if (isAtMost(differ, UNEQUAL_MM)) return [];
+  if (isAtMost(differ, FIT_LIMITS.unequalFeet.value)) return [];
   const smaller = lengthLeftMm < lengthRightMm ? 'left' : 'right';
   return [
     `The feet differ by ${differ.toFixed(0)} mm: fitted to the larger. In the ${smaller} shoe an insole on top, or a lock at the ankle, takes up the rest.`,
@@ -117,11 +111,11 @@ function unequalNotes({ lengthLeftMm, lengthRightMm }: FootToFit): string[] {
 }
 
 function insoleNote({ gapMm, short, long }: LabelChance): string[] {
-  if (long > short && long >= 1 - SURE)
+  if (long > short && long >= 1 - FIT_LIMITS.sureLabel.value)
     return [
       `Roomy with ${percent(long)}: an insole on top takes up room before half a size down does; a lock at the ankle holds the heel.`,
     ];
-  return short >= 1 - SURE
+  return short >= 1 - FIT_LIMITS.sureLabel.value
     ? [
         `Tight with ${percent(short)}, ${gapMm.toFixed(0)} mm before the toes: a thinner insole lowers the foot and gains a little, lacing gains nothing of length.`,
       ]
@@ -175,7 +169,12 @@ export function recommend(
   const best = byLength.reduce((a, b) => (b.right > a.right ? b : a));
   const at = byLength.indexOf(best);
   const neighbours = [byLength[at - 1], byLength[at + 1]].filter((one) => one !== undefined);
-  const verdict = best.right >= SURE ? 'sure' : best.right >= LIKELY ? 'probably' : 'cannot tell';
+  const verdict =
+    best.right >= FIT_LIMITS.sureLabel.value
+      ? 'sure'
+      : best.right >= FIT_LIMITS.likelyLabel.value
+        ? 'probably'
+        : 'cannot tell';
   const name = [nameLabel(best.label), chosen?.width].filter(Boolean).join(' ');
   const notes = [
     ...(word === 'wide' && (widthRank(chosen?.width) ?? 0) < 1

@@ -1,5 +1,7 @@
 /** Whether testers who part over a shoe part by their feet: hints, with how many stand on either side. */
+
 import { median } from 'simple-statistics';
+import { FIT_LIMITS } from '../limits/fit-limits.ts';
 
 /** A tester's say of a shoe, with the foot that said it. */
 export interface FootedVote {
@@ -96,15 +98,16 @@ function spoken(by: Split['by'], sides: [SplitSide, SplitSide]): Split {
   };
 }
 
-/** Fewer testers part by anything. */
-const TESTERS_ENOUGH = 3;
-
 /**
  * By what of their feet testers part, where all of one side say otherwise than all of the other.
  * @example three narrow feet for which it fits and a wide one for which it does not: by foot width
  */
 export function splitsOf(votes: readonly FootedVote[]): Split[] {
-  if (votes.length < TESTERS_ENOUGH || new Set(votes.map(({ value }) => value)).size < 2) return [];
+  if (
+    votes.length < FIT_LIMITS.testersForSplit.value ||
+    new Set(votes.map(({ value }) => value)).size < 2
+  )
+    return [];
   return [
     byMeasure('foot length', votes, ({ lengthMm }) => lengthMm),
     byMeasure('foot width', votes, ({ widthMm }) => widthMm),

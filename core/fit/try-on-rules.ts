@@ -2,6 +2,7 @@
  * The rules of a try-on, in the order in which they lead: what fires gives a reason, the lowest number decides.
  * Common practice.
  */
+import { FIT_LIMITS } from '../limits/fit-limits.ts';
 import { isAbove } from '../statistics/at-limit.ts';
 import { type FootPlace, heelHoldOf, type ToeRoom, type TryOn, toeRoomOf } from './try-on.ts';
 
@@ -59,10 +60,6 @@ export interface TryOnRule {
   remedies: readonly Remedy[];
 }
 
-/** A gap before an insole of known length that is none. */
-const INSOLE_GAP_MM = 3;
-const FEET_DIFFER_MM = 4;
-
 const remedy = (kind: RemedyKind, what: string, why: string): Remedy => ({ kind, what, why });
 
 export const ANOTHER_MODEL = remedy(
@@ -78,7 +75,7 @@ const isTight = (value: number | undefined) => value !== undefined && value <= -
 const allLoose = (widths: readonly number[]) =>
   widths.length > 0 && widths.every((value) => value >= 1);
 const noneTight = (widths: readonly number[]) => widths.every((value) => value >= 0);
-const hasGap = (gap: number | undefined) => gap !== undefined && gap >= INSOLE_GAP_MM;
+const hasGap = (gap: number | undefined) => gap !== undefined && gap >= FIT_LIMITS.insoleGap.value;
 
 export const TRY_ON_RULES: readonly TryOnRule[] = [
   {
@@ -261,7 +258,7 @@ export const TRY_ON_RULES: readonly TryOnRule[] = [
   {
     row: 19,
     verdict: 'feet of two lengths',
-    fires: ({ tryOn }) => isAbove(tryOn.feetDifferMm ?? 0, FEET_DIFFER_MM),
+    fires: ({ tryOn }) => isAbove(tryOn.feetDifferMm ?? 0, FIT_LIMITS.unequalFeet.value),
     remedies: [
       remedy('insole', 'fit the larger foot; an insole for the smaller', 'the larger foot rules'),
       remedy('lacing', 'tighter laces on the smaller', 'they hold it back'),

@@ -1,4 +1,5 @@
 /** What a try-on comes to: reasons, what to try next, and whether to keep the shoe. Common practice. */
+import { FIT_LIMITS } from '../limits/fit-limits.ts';
 import {
   HALF_SIZE_MM,
   isSameSize,
@@ -34,9 +35,6 @@ export interface TryOnVerdict {
   outcome: TryOnOutcome;
   swapFor?: { label: SizeLabel; width?: string };
 }
-
-/** So few days are left that the swap comes before every experiment. */
-const SWAP_NOW_DAYS = 2;
 
 const SWAPS: readonly RemedyKind[] = ['wider build', 'narrower build', 'half up', 'half down'];
 /** What is tried on the shoe at hand. */
@@ -201,7 +199,8 @@ export function tryOnVerdict(tryOn: TryOn): TryOnVerdict {
   const reasons = fired.map(({ row, verdict }) => ({ row, verdict }));
   const isFinal =
     (tryOn.daysLeft !== undefined && tryOn.daysLeft <= 0) || tryOn.wornOutside === true;
-  const isUrgent = !isFinal && (tryOn.daysLeft ?? Number.POSITIVE_INFINITY) <= SWAP_NOW_DAYS;
+  const isUrgent =
+    !isFinal && (tryOn.daysLeft ?? Number.POSITIVE_INFINITY) <= FIT_LIMITS.swapNow.value;
   let own = availableOf(leading.remedies, tryOn);
   const wantsSwap = leading.remedies.some(({ kind }) => SWAPS.includes(kind));
   if (isFinal && wantsSwap) own = withoutSwaps(own, leading.row);

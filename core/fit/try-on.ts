@@ -1,4 +1,5 @@
 /** What is answered while a shoe is tried on: all of it optional. Common practice. */
+import { FIT_LIMITS, TOE_ROOM } from '../limits/fit-limits.ts';
 import type { SizeLabel } from '../sizing/size-label.ts';
 import type { MadeWidth } from './made-sizes.ts';
 
@@ -98,16 +99,13 @@ const DAY_MS = 86_400_000;
 export const daysUntil = (returnBy: string | null, today: string): number | undefined =>
   returnBy === null ? undefined : Math.round((Date.parse(returnBy) - Date.parse(today)) / DAY_MS);
 
-/** Between what the gap before the longest toe is right, mm; a use may want another. */
-const USUAL_GAP: readonly [number, number] = [8, 16];
-const GAP_OF_USE: Readonly<Record<string, readonly [number, number]>> = {
-  climbing: [0, 5],
-  dance: [4, 12],
-  'winter boots': [10, 20],
-};
+const isOfUse = (use: string): use is keyof typeof TOE_ROOM => Object.hasOwn(TOE_ROOM, use);
 
 /** The gap that a use wants before the longest toe, mm. */
-export const rightGap = (use = ''): readonly [number, number] => GAP_OF_USE[use] ?? USUAL_GAP;
+export function rightGap(use = ''): readonly [number, number] {
+  const { least, most } = TOE_ROOM[isOfUse(use) ? use : ''];
+  return [least.value, most.value];
+}
 
 /** Room for the toes, by the gap where it was measured. */
 export function toeRoomOf({ toeGapMm, toeRoom, use = '' }: TryOn): ToeRoom | undefined {
@@ -116,11 +114,11 @@ export function toeRoomOf({ toeGapMm, toeRoom, use = '' }: TryOn): ToeRoom | und
   return toeGapMm < least ? 'short' : toeGapMm > most ? 'long' : 'right';
 }
 
-/** A heel that slips by less holds; by more it lifts. */
-const HEEL_HOLDS_MM = 2;
-const HEEL_LIFTS_MM = 6;
-
 export function heelHoldOf({ heel, heelMm }: TryOn): HeelHold | undefined {
   if (heelMm === undefined) return heel;
-  return heelMm <= HEEL_HOLDS_MM ? 'none' : heelMm > HEEL_LIFTS_MM ? 'lifts' : 'a little';
+  return heelMm <= FIT_LIMITS.heelHolds.value
+    ? 'none'
+    : heelMm > FIT_LIMITS.heelLifts.value
+      ? 'lifts'
+      : 'a little';
 }

@@ -1,6 +1,7 @@
 /** Why the two shoes of a pair differ: causes from the pattern of features, with evidence for and against. */
 
 import { SIDES, type Side } from '../catalogue/quantities.ts';
+import { MATCH_LIMITS } from '../limits/match-limits.ts';
 import { writeNumber } from '../sizing/number-words.ts';
 import { nameLabel } from '../sizing/size-label.ts';
 import {
@@ -87,8 +88,12 @@ function twoSizes(pattern: Pattern): Cause | undefined {
         'the outsoles are one size',
       );
     else if (size.shorter?.telling) {
-      const grows = Math.abs(size.shorter.halfSizes - j) <= Math.max(size.shorter.U, 0.25);
-      const stays = Math.abs(size.shorter.halfSizes) <= Math.max(size.shorter.U, 0.25);
+      const grows =
+        Math.abs(size.shorter.halfSizes - j) <=
+        Math.max(size.shorter.U, MATCH_LIMITS.nearHalfSize.value);
+      const stays =
+        Math.abs(size.shorter.halfSizes) <=
+        Math.max(size.shorter.U, MATCH_LIMITS.nearHalfSize.value);
       found.says(
         grows === stays ? undefined : grows,
         `${pattern.words('outsole-large')}, in the same proportion`,
@@ -155,9 +160,11 @@ function wrongFootbed(pattern: Pattern): Cause | undefined {
   if (size.outsole)
     found.says(size.outsole.fits === 0, 'the outsoles are one size', 'the outsoles differ too');
   else if (size.shorter?.telling && size.footbed?.fits) {
-    const stays = Math.abs(size.shorter.halfSizes) <= Math.max(size.shorter.U, 0.25);
+    const stays =
+      Math.abs(size.shorter.halfSizes) <= Math.max(size.shorter.U, MATCH_LIMITS.nearHalfSize.value);
     const grows =
-      Math.abs(size.shorter.halfSizes - size.footbed.fits) <= Math.max(size.shorter.U, 0.25);
+      Math.abs(size.shorter.halfSizes - size.footbed.fits) <=
+      Math.max(size.shorter.U, MATCH_LIMITS.nearHalfSize.value);
     found.says(
       grows === stays ? undefined : stays,
       'the outsole feature does not grow with the footbed',

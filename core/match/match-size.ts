@@ -1,17 +1,9 @@
 /** Do the two shoes come from two sizes? The ratio of their lengths against half sizes of the last. */
 
 import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
+import { MATCH_LIMITS } from '../limits/match-limits.ts';
 import { HALF_SIZE_MM } from '../sizing/size-label.ts';
 import type { FeatureJudgement } from './match.ts';
-
-/** A feature at least this long tells a half size by itself; a footbed always does. Common practice. */
-export const SIZE_FEATURE_MM = 150;
-
-/** A lengthwise feature shorter than this changes by less than its tolerance in a half size. */
-export const SHORTEST_TELLING_MM = 66;
-
-/** Farthest apart that two shoes of one box are looked for, in half sizes. */
-const MOST_HALF_SIZES = 6;
 
 /** Half sizes from left to right as one length shows them. */
 export interface SizeReading {
@@ -44,10 +36,9 @@ export function readSize(judgement: FeatureJudgement, lastMm: number): SizeReadi
   const perMm = lastMm / left.value / HALF_SIZE_MM;
   const halfSizes = difference * perMm;
   const reach = U * perMm;
-  // A length that repeats too finely still carries the maker's scatter: a quarter of a half size.
-  const allowed = Math.max(reach, 0.25);
+  const allowed = Math.max(reach, MATCH_LIMITS.nearHalfSize.value);
   const fitting: number[] = [];
-  for (let j = -MOST_HALF_SIZES; j <= MOST_HALF_SIZES; j++)
+  for (let j = -MATCH_LIMITS.mostHalfSizes.value; j <= MATCH_LIMITS.mostHalfSizes.value; j++)
     if (Math.abs(halfSizes - j) <= allowed) fitting.push(j);
   return {
     feature: id,
@@ -67,7 +58,11 @@ export function testSizes(judgements: readonly FeatureJudgement[], lastMm: numbe
   if (footbedSize) test.footbed = footbedSize;
   const largeSize = large && readSize(large, lastMm);
   if (!largeSize || !large?.left) return test;
-  if (large.left.value >= SIZE_FEATURE_MM) test.outsole = largeSize;
-  else test.shorter = { ...largeSize, telling: large.left.value >= SHORTEST_TELLING_MM };
+  if (large.left.value >= MATCH_LIMITS.sizeFeature.value) test.outsole = largeSize;
+  else
+    test.shorter = {
+      ...largeSize,
+      telling: large.left.value >= MATCH_LIMITS.shortestTelling.value,
+    };
   return test;
 }

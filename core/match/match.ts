@@ -11,6 +11,7 @@ import {
 import { SIDES, type Side } from '../catalogue/quantities.ts';
 import { judgeTolerance } from '../catalogue/tolerance.ts';
 import { combineFigures, type Figure, figureDf, figureExpanded } from '../figures/figure.ts';
+import { MATCH_LIMITS } from '../limits/match-limits.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
 import { figureOfValues } from './check-figures.ts';
 
@@ -55,9 +56,6 @@ export interface FeatureJudgement {
   /** One more reading on both shoes would help: the difference lies near the tolerance. */
   askAgain: boolean;
 }
-
-/** After this many readings on each shoe a feature near its tolerance is left as it is. */
-export const MOST_MATCH_READINGS = 5;
 
 const shoeFeature = (figure: Figure | undefined): ShoeFeature | undefined =>
   figure && { n: figure.readings, value: figure.value };
@@ -132,7 +130,7 @@ export function judgeFigures(
       verdict: judgeTolerance(d.value, U, tolerance),
     });
   }
-  const few = Math.min(left?.n ?? 0, right?.n ?? 0) < MOST_MATCH_READINGS;
+  const few = Math.min(left?.n ?? 0, right?.n ?? 0) < MATCH_LIMITS.mostReadings.value;
   return { ...judgement, askAgain: judgement.verdict === 'cannot tell' && few };
 }
 

@@ -1,6 +1,8 @@
 /** Where editions are compared: at the size and the distance that leave the least to carry. Common practice. */
+
 import { sum } from 'd3-array';
-import { SAME_WEAR_KM, sizeRefusal, sizeWay } from '../figures/carry.ts';
+import { sizeRefusal, sizeWay } from '../figures/carry.ts';
+import { FIGURE_LIMITS } from '../limits/figure-limits.ts';
 import { distinctSizes, isSameSize, LABEL_STEPS, type SizeLabel } from '../sizing/size-label.ts';
 import type { Kilometres } from '../sizing/units.ts';
 
@@ -66,7 +68,7 @@ export function leastWayKm(editions: readonly (readonly Kilometres[])[]): Kilome
   const found = cheapest(distances, (candidate) =>
     squaredWays(editions, (own) => {
       const way = Math.abs(own - candidate);
-      return way > SAME_WEAR_KM ? way : 0;
+      return way > FIGURE_LIMITS.sameWear.value ? way : 0;
     }),
   );
   return found ?? 0;

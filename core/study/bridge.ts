@@ -3,6 +3,7 @@
 import { extent } from 'd3-array';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import type { Conversion } from '../figures/conversions.ts';
+import { STUDY_LIMITS } from '../limits/study-limits.ts';
 import { tQuantile } from '../statistics/distributions.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
 
@@ -21,9 +22,6 @@ export interface DemingFit {
   /** 95 % interval of the slope. */
   slopeInterval: [number, number];
 }
-
-/** Shoes that a bridge needs at least; fewer show no scatter that could be trusted. */
-export const FEWEST_BRIDGED = 5;
 
 function demingLine(
   a: readonly number[],
@@ -119,9 +117,6 @@ export interface Bridge {
   words: string;
 }
 
-/** Share of the range by which a conversion may be drawn beyond the shoes behind it. */
-const BEYOND = 0.15;
-
 /**
  * A bridge from method a to method b on the same shoes. A constant shift is kept where the slope's
  * 95 % interval holds 1, else Deming's line. The methods *agree* where the shift's interval holds
@@ -137,9 +132,9 @@ export function bridgeMethods(
   terms: { noticeable: number; ratio?: number; Ua?: number; Ub?: number },
 ): Bridge {
   const n = shoes.length;
-  if (n < FEWEST_BRIDGED)
+  if (n < STUDY_LIMITS.fewestBridged.value)
     throw new RangeError(
-      `${n} ${n === 1 ? 'shoe' : 'shoes'} measured by both: a bridge needs ${FEWEST_BRIDGED} at least`,
+      `${n} ${n === 1 ? 'shoe' : 'shoes'} measured by both: a bridge needs ${STUDY_LIMITS.fewestBridged.value} at least`,
     );
   const a = shoes.map((one) => one.a);
   const b = shoes.map((one) => one.b);
@@ -172,8 +167,8 @@ export function bridgeMethods(
     slopeU: shift ? 0 : deming.slopeSe,
     scatter,
     df,
-    from: least - BEYOND * (most - least),
-    to: most + BEYOND * (most - least),
+    from: least - STUDY_LIMITS.bridgeReach.value * (most - least),
+    to: most + STUDY_LIMITS.bridgeReach.value * (most - least),
   };
   const conversionU = tQuantile(0.975, df) * Math.hypot(scatter, conversion.centreU);
   const usable = conversionU <= terms.noticeable;

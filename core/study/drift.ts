@@ -1,5 +1,6 @@
 /** Drift checks of a gauge against a reference piece. */
 
+import { STUDY_LIMITS } from '../limits/study-limits.ts';
 import { isAbove } from '../statistics/at-limit.ts';
 import { tQuantile } from '../statistics/distributions.ts';
 import { fitLine } from '../statistics/line-fit.ts';
@@ -30,8 +31,6 @@ export interface DriftJudgement {
 const COVERAGE = 2;
 const DAYS_PER_MONTH = 365.25 / 12;
 const DAY_MS = 86_400_000;
-/** A trend is told from this many checks on. */
-const LEAST_CHECKS = 4;
 
 /**
  * Judges one check by E_n = d / √(U_gauge² + U_piece²) with k = 2 (ISO 13528; ISO/IEC 17043):
@@ -73,7 +72,7 @@ export interface DriftTrend {
  * @returns undefined for fewer than four checks, or all at one moment
  */
 export function driftTrend(checks: readonly DriftCheck[]): DriftTrend | undefined {
-  if (checks.length < LEAST_CHECKS) return undefined;
+  if (checks.length < STUDY_LIMITS.checksForTrend.value) return undefined;
   const days = checks.map((check) => Date.parse(check.at) / DAY_MS);
   const fit = fitLine(
     days,

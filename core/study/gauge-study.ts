@@ -1,6 +1,7 @@
 /** Can this gauge tell? Parts × operators × trials, crossed: repeatability and reproducibility. */
 
 import { group } from 'd3-array';
+import { STUDY_LIMITS } from '../limits/study-limits.ts';
 import { fExceeds } from '../statistics/distributions.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
 
@@ -38,14 +39,6 @@ export interface GaugeStudy {
   /** What to do about it, in words. */
   advice: string[];
 }
-
-/** The interaction is pooled where its p is larger: common practice. */
-const POOL_OVER_P = 0.25;
-/** Percent of study variation up to which a gauge is good, and conditionally of use. */
-const GOOD_UNDER = 10;
-const CONDITIONAL_UP_TO = 30;
-/** Categories that a gauge should tell apart. */
-const WANTED_CATEGORIES = 5;
 
 const list = (names: readonly string[], most = 6): string =>
   names.length <= most
@@ -132,7 +125,10 @@ function adviceOf(
   }
   if (!pooled)
     advice.push('Operators differ from part to part: look which parts they seize differently.');
-  if (categories < WANTED_CATEGORIES && percentStudy.grr > GOOD_UNDER)
+  if (
+    categories < STUDY_LIMITS.wantedCategories.value &&
+    percentStudy.grr > STUDY_LIMITS.goodGauge.value
+  )
     advice.push(
       categories < 2
         ? 'It cannot tell these parts apart.'
@@ -146,8 +142,8 @@ const ROUND_OFF = 1e-12;
 
 /** Percent of study variation in a word. */
 export function judgeGauge(percentGrr: number): VerdictWord<'gauge'> {
-  if (percentGrr < GOOD_UNDER) return 'good';
-  return percentGrr <= CONDITIONAL_UP_TO ? 'conditional' : 'poor';
+  if (percentGrr < STUDY_LIMITS.goodGauge.value) return 'good';
+  return percentGrr <= STUDY_LIMITS.conditionalGauge.value ? 'conditional' : 'poor';
 }
 
 /**
@@ -215,7 +211,7 @@ export function studyGauge(readings: readonly GaugeReading[], tolerance?: number
       : ms.interaction > 0
         ? 0
         : 1;
-  const pooled = pInteraction > POOL_OVER_P;
+  const pooled = pInteraction > STUDY_LIMITS.pooledOver.value;
   const pooledDf = df.interaction + df.repeatability;
   const equipment = pooled ? (ss.interaction + ss.repeatability) / pooledDf : ms.repeatability;
   const against = pooled ? equipment : ms.interaction;

@@ -1,6 +1,8 @@
 /** Do lots of one model differ? One-way analysis of variance of pair values, and each two lots. */
+
 import { group } from 'd3-array';
 import { mean } from 'simple-statistics';
+import { STUDY_LIMITS } from '../limits/study-limits.ts';
 import { fExceeds, rangeQuantile, tQuantile } from '../statistics/distributions.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
 
@@ -21,9 +23,6 @@ export interface LotStudy {
   anova: { df: [lots: number, pairs: number]; ss: [number, number]; F: number; p: number };
   differences: LotDifference[];
 }
-
-/** From so many lots on the intervals stand for all their differences together. */
-const MANY_LOTS = 4;
 
 /**
  * Compares lots by the values of their pairs, pairs within all lots pooled as the error. *Real* where 0
@@ -58,7 +57,7 @@ export function compareLots(
   const F = between / (lots.length - 1) / variance;
   const p = variance === 0 ? (between === 0 ? 1 : 0) : fExceeds(F, lots.length - 1, df);
   const reach =
-    lots.length < MANY_LOTS
+    lots.length < STUDY_LIMITS.manyLots.value
       ? tQuantile(0.975, df)
       : rangeQuantile(0.95, lots.length, df) / Math.SQRT2;
   const differences = lots.flatMap((against, at) =>

@@ -1,4 +1,5 @@
 /** Is a model consistent from pair to pair? Components, bias, tolerance interval, performance. */
+
 import { sampleStandardDeviation } from 'simple-statistics';
 import { chiSquareQuantile, fExceeds, tQuantile } from '../statistics/distributions.ts';
 import {
@@ -26,12 +27,6 @@ import {
 /** Share of pairs that the tolerance interval holds, and how surely. */
 export const TOLERANCE_COVERAGE = 0.95;
 export const TOLERANCE_CONFIDENCE = 0.95;
-
-/**
- * Editions of fewer pairs are not ranked: the 95 % interval of an SD from one degree of freedom
- * spans a factor of 72, √(χ²(0.975) / χ²(0.025)).
- */
-export const FEWEST_RANKED = 3;
 
 export interface PairToPair {
   method: 'analysis of variance' | 'restricted maximum likelihood';

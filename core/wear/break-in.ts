@@ -1,4 +1,5 @@
 /** Comfort over hours: how long a shoe takes to open up. Least squares of c(t) = P − (P − S)·e^(−t/τ). */
+import { WEAR_LIMITS } from '../limits/wear-limits.ts';
 import { tQuantile } from '../statistics/distributions.ts';
 import { minimise } from '../statistics/simplex.ts';
 
@@ -13,9 +14,6 @@ export interface BreakIn {
   verdict: 'breaks in' | 'none' | 'still opening, cannot tell';
 }
 
-/** Half a point on a scale of ten. */
-const HALF_POINT = 0.5;
-export const RATINGS_ENOUGH = 5;
 const LEVEL = 0.95;
 /** Beyond so many spans a curve is a straight line. */
 const SLOWEST = 10;
@@ -67,9 +65,9 @@ function inverse(m: Matrix3): Matrix3 {
  */
 export function breakIn(hours: readonly number[], comfort: readonly number[]): BreakIn {
   const n = hours.length;
-  if (n < RATINGS_ENOUGH || comfort.length !== n)
+  if (n < WEAR_LIMITS.ratingsForBreakIn.value || comfort.length !== n)
     throw new RangeError(
-      `a break-in takes ${RATINGS_ENOUGH} ratings at least, each with its hours`,
+      `a break-in takes ${WEAR_LIMITS.ratingsForBreakIn.value} ratings at least, each with its hours`,
     );
   if (new Set(hours).size < 3 || new Set(comfort).size < 2)
     throw new RangeError('a break-in takes ratings that vary, at three times at least');
@@ -107,7 +105,7 @@ export function breakIn(hours: readonly number[], comfort: readonly number[]): B
   };
   if (![plateau, start, tau, ...Object.values(se)].every(Number.isFinite))
     throw new RangeError('these ratings tell no break-in: are hours and comfort as they were?');
-  if (rise <= HALF_POINT)
+  if (rise <= WEAR_LIMITS.halfPoint.value)
     return {
       plateau,
       start,
@@ -117,7 +115,7 @@ export function breakIn(hours: readonly number[], comfort: readonly number[]): B
       interval: { lower: 0, upper: 0 },
       verdict: 'none',
     };
-  const logs = Math.log(rise / HALF_POINT);
+  const logs = Math.log(rise / WEAR_LIMITS.halfPoint.value);
   const hoursToPlateau = tau * logs;
   const by = [1 / (rise * logs), -1 / (rise * logs), 1 / tau];
   let variety = 0;

@@ -1,4 +1,5 @@
 /** When a worn pair is looked at next: by distance, by hours or by days; and on which day that will be. */
+import { USUAL_CHECKS, WEAR_LIMITS } from '../limits/wear-limits.ts';
 
 export const PLAN_UNITS = ['km', 'hours', 'days'] as const;
 
@@ -10,20 +11,15 @@ export interface CheckPlan {
   every: number;
 }
 
-/** Where a use says nothing else. Common practice. */
-export const USUAL_PLAN = { by: 'km', at: [50, 150, 300, 500], every: 150 } satisfies CheckPlan;
-/** So much of the way before it, and at most a third of the first, a look counts as that one. */
-const EARLY_SHARE = 0.3;
-
 /**
  * Where the next look is due: the first that none was made at.
  *
  * @param done where looks were made, in the unit of the plan
  * @example nextCheck([48]) // 150
  */
-export function nextCheck(done: readonly number[], plan: CheckPlan = USUAL_PLAN): number {
+export function nextCheck(done: readonly number[], plan: CheckPlan = USUAL_CHECKS): number {
   const { at, every } = plan;
-  const early = EARLY_SHARE * (at[0] ?? every);
+  const early = WEAR_LIMITS.earlyLook.value * (at[0] ?? every);
   const latest = Math.max(0, ...done);
   const due = at.find((one) => one - early > latest);
   if (due !== undefined) return due;
@@ -39,8 +35,6 @@ export interface PacedOuting {
 }
 
 const DAY_MS = 86_400_000;
-/** A pace is that of the last eight weeks. */
-const PACE_DAYS = 56;
 
 const daysBetween = (from: string, to: string) => (Date.parse(to) - Date.parse(from)) / DAY_MS;
 
@@ -53,7 +47,7 @@ const daysBetween = (from: string, to: string) => (Date.parse(to) - Date.parse(f
 export function paceOf(outings: readonly PacedOuting[], today: string): number | undefined {
   const recent = outings.filter(({ on }) => {
     const ago = daysBetween(on, today);
-    return ago >= 0 && ago <= PACE_DAYS;
+    return ago >= 0 && ago <= WEAR_LIMITS.pace.value;
   });
   const [first] = [...recent].sort((a, b) => a.on.localeCompare(b.on));
   if (!first) return undefined;

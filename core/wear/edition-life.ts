@@ -2,6 +2,7 @@
  * How long the pairs of an edition last: Kaplan-Meier over distance. E. Kaplan and P. Meier, 1958; Greenwood's standard
  * error; log-log interval. A pair that came worn is at risk only from there.
  */
+
 import { bisectLeft, bisectRight } from 'd3-array';
 import { normalQuantile } from '../statistics/distributions.ts';
 
@@ -25,8 +26,6 @@ export interface EditionLife {
 }
 
 const LEVEL = 0.95;
-/** Under so many ends marks only. */
-export const ENDS_ENOUGH = 3;
 
 /** Where a curve comes to one half: at exactly one half the middle of the way to its next step. */
 function halfOf(at: readonly number[], curve: readonly (number | null)[]): number | null {

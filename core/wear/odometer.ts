@@ -1,4 +1,5 @@
 /** How far a pair was worn: what it came with, dated totals with their doubt, and the outings since. */
+import { WEAR_LIMITS } from '../limits/wear-limits.ts';
 import { accepted, type Result, refused } from '../sizing/result.ts';
 import { readTypedQuantity } from '../sizing/typed-quantity.ts';
 import { outingDistance } from './outing-distance.ts';
@@ -69,9 +70,6 @@ export interface ReadWay {
   halfKm: number;
 }
 
-/** No one walks or runs farther in a day. */
-const MOST_A_DAY_KM = 200;
-
 /**
  * A distance as it is typed, or what stands for it.
  * @example readWay('7.5 mi') // 12.07 km
@@ -93,10 +91,10 @@ export function readWay(text: string): Result<ReadWay> {
 
 function within(way: ReadWay): Result<ReadWay> {
   if (!(way.km > 0)) return refused('implausible', 'An outing has a distance.');
-  return way.km <= MOST_A_DAY_KM
+  return way.km <= WEAR_LIMITS.mostADay.value
     ? accepted(way)
     : refused(
         'implausible',
-        `${Math.round(way.km)} km in a day are more than ${MOST_A_DAY_KM}: for many days type a total instead.`,
+        `${Math.round(way.km)} km in a day are more than ${WEAR_LIMITS.mostADay.value}: for many days type a total instead.`,
       );
 }

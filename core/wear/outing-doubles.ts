@@ -1,5 +1,6 @@
 /** Outings that may be one and the same, and such as nobody can have been on at once. */
 
+import { WEAR_LIMITS } from '../limits/wear-limits.ts';
 import { isAtMost } from '../statistics/at-limit.ts';
 
 export interface LoggedOuting {
@@ -12,9 +13,6 @@ export interface LoggedOuting {
   beganAt: string | null;
 }
 
-/** Distances of one outing, kept twice, differ by no more than this share, and so many km. */
-const SAME_SHARE = 0.03;
-const SAME_KM = 0.15;
 const MINUTE_MS = 60_000;
 const DAY_MINUTES = 1440;
 
@@ -30,7 +28,10 @@ export function sameOuting<T extends LoggedOuting>(
   others: readonly T[],
 ): T | undefined {
   return others.find((other) => {
-    const near = isAtMost(Math.abs(other.km - outing.km), SAME_KM + SAME_SHARE * outing.km);
+    const near = isAtMost(
+      Math.abs(other.km - outing.km),
+      WEAR_LIMITS.sameOuting.value + WEAR_LIMITS.sameOutingShare.value * outing.km,
+    );
     const alike = other.pairId === outing.pairId && other.on === outing.on && near;
     if (!alike || outing.beganAt === null || other.beganAt === null) return alike;
     return overlap(outing, other);

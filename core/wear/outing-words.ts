@@ -41,8 +41,6 @@ export type OutingRating = (typeof OUTING_RATINGS)[number];
 
 /** Ratings that are largely the insole at first, which flattens. Common practice. */
 export const SHOWROOM_RATINGS: readonly OutingRating[] = ['cushioning', 'rebound'];
-/** So many outings of a pair count as the showroom. */
-export const SHOWROOM_OUTINGS = 4;
 
 /** What is felt, in words from one end of the scale to the other: nobody averages words. */
 const RIDE_SCALES: Record<'comfort' | OutingRating, readonly string[]> = {

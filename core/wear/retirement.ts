@@ -1,4 +1,5 @@
 /** Whether a pair goes on, goes to another use or is retired: a decision with reasons. Common practice. */
+import { RATED_LIFE_KM, WEAR_LIMITS } from '../limits/wear-limits.ts';
 import { readSigns, type Sign } from './signs.ts';
 
 export const RETIREMENT_ANSWERS = ['go on', 'another use', 'retire', 'cannot tell'] as const;
@@ -24,11 +25,6 @@ export interface Retirement {
   cautions: string[];
   words: string;
 }
-
-/** 300 to 400 miles, for training shoes. */
-export const RATED_LIFE_KM = { low: 483, high: 644 } as const;
-/** From this share of the lower end on, a torn lining sends a shoe to another use. */
-export const LATE_SHARE = 0.75;
 
 const CLINICIAN = 'New aches: pain belongs to a clinician, not to a sheet.';
 const WORN_OUT = 'Worn-out shoes hurt people: they are not given on for the same use.';
@@ -112,7 +108,8 @@ const RULES: readonly Rule[] = [
     words: 'Cannot tell: the tear in the lining grows. Does it chafe?',
   },
   {
-    fires: ({ has, km, life }) => has('lining torn') && km >= LATE_SHARE * life.low,
+    fires: ({ has, km, life }) =>
+      has('lining torn') && km >= WEAR_LIMITS.lateInLife.value * life.low,
     answer: 'another use',
     words: 'Another use: a torn lining, late in its life. Casual wear is enough for it.',
   },

@@ -1,5 +1,6 @@
 /** Which pair tomorrow, and why; which do one job; when each ends. Common practice. */
 
+import { WEAR_LIMITS } from '../limits/wear-limits.ts';
 import { isAtMost } from '../statistics/at-limit.ts';
 
 export const SEASONS = ['', 'summer', 'winter'] as const;
@@ -47,11 +48,7 @@ export interface RotationChoice {
 
 /** Months of the cold half of the year, north of the equator. */
 const COLD_MONTHS = [10, 11, 12, 1, 2, 3];
-/** A pair that was out the day before is still damp and its foam has not come back. */
-const REST_DAYS = 1;
 const DAY_MS = 86_400_000;
-/** The end is near from this share of the ceiling on. */
-const LATE_SHARE = 0.9;
 
 const daysSince = (from: string, to: string) =>
   Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
@@ -84,12 +81,12 @@ function judge(pair: RotationPair, asked: RotationQuestion): RotationChoice {
   if (left <= 0) says('against', -5, `past its ${Math.round(pair.ceilingKm)} km`);
   else if (asked.km !== null && asked.km > left)
     says('against', -4, `only ${Math.round(left)} km left of its ${Math.round(pair.ceilingKm)}`);
-  else if (pair.km >= LATE_SHARE * pair.ceilingKm)
+  else if (pair.km >= WEAR_LIMITS.nearItsEnd.value * pair.ceilingKm)
     says('against', -1, `near its end: ${Math.round(left)} km left`);
   if (pair.lastOn === null) says('for', 2, 'not worn yet');
   else {
     const rested = daysSince(pair.lastOn, asked.on);
-    if (rested <= REST_DAYS) says('against', -2, 'out the day before: let it dry');
+    if (rested <= WEAR_LIMITS.rest.value) says('against', -2, 'out the day before: let it dry');
     else says('for', Math.min(3, rested / 4), `rested ${rested} days`);
   }
   if (pair.answer === 'cannot tell') says('against', -1, 'a look at it is open');

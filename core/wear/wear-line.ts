@@ -1,5 +1,6 @@
 /** Depth against distance as a straight line, its prediction band, and the distance at which a limit is reached. */
 
+import { WEAR_LIMITS } from '../limits/wear-limits.ts';
 import { isAbove } from '../statistics/at-limit.ts';
 import { tQuantile } from '../statistics/distributions.ts';
 import { fitLine, type LineFit } from '../statistics/line-fit.ts';
@@ -28,7 +29,6 @@ export const TOO_LITTLE = 'too little wear to tell';
 /** Two-sided, for one new reading. */
 export const WEAR_LEVEL = 0.8;
 const SLOPE_LEVEL = 0.95;
-const CHECKS_ENOUGH = 4;
 
 interface Spread {
   line: LineFit;
@@ -96,7 +96,7 @@ export function wearLine(
     return { atKm, fit, lower: fit - half, upper: fit + half };
   });
   const slopeHalf = tQuantile((1 + SLOPE_LEVEL) / 2, line.n - 2) * line.slopeSd;
-  const tooLittle = line.n < CHECKS_ENOUGH || line.slope + slopeHalf >= 0;
+  const tooLittle = line.n < WEAR_LIMITS.checksForLine.value || line.slope + slopeHalf >= 0;
   const { intercept, slope, residualSd } = line;
   const slopeInterval = { lower: slope - slopeHalf, upper: slope + slopeHalf };
   const shared = { intercept, slope, residualSd, slopeInterval, predictions };
@@ -138,9 +138,6 @@ export function firstZones(
   };
 }
 
-/** Tread does not grow: so much more is another spot, or a slip, mm. */
-const GROWN_MM = 0.3;
-
 /**
  * Where tread was deeper than at the check before it, in words: another spot was measured, or a figure slipped.
  *
@@ -149,7 +146,8 @@ const GROWN_MM = 0.3;
  */
 export function deeperTread(points: readonly { km: number; value: number }[]): string | undefined {
   const at = points.findIndex(
-    ({ value }, n) => n > 0 && isAbove(value - (points[n - 1]?.value ?? value), GROWN_MM),
+    ({ value }, n) =>
+      n > 0 && isAbove(value - (points[n - 1]?.value ?? value), WEAR_LIMITS.treadGrown.value),
   );
   const [before, after] = [points[at - 1], points[at]];
   if (at < 0 || !before || !after) return undefined;

@@ -1,8 +1,7 @@
 /** The lines of wear that a lab may draw elsewhere: when pairs are looked at, how long they last, what is worn through. */
 import type { Discipline } from '../catalogue/disciplines.ts';
-import { type ThresholdChange, thresholdInForce } from '../catalogue/thresholds.ts';
-import { type CheckPlan, USUAL_PLAN } from './check-plan.ts';
-import { RATED_LIFE_KM } from './retirement.ts';
+import { type DrawnLimit, limitInForce } from '../limits/drawn-limits.ts';
+import type { CheckPlan } from './check-plan.ts';
 
 export interface WearTerms {
   plan: CheckPlan;
@@ -10,9 +9,6 @@ export interface WearTerms {
   /** Tread of less is worn through, mm. */
   treadLimitMm: number;
 }
-
-/** Tread of less is worn through, mm. Common practice. */
-export const TREAD_LIMIT_MM = 0.5;
 
 /** The subject of each line in the table of thresholds. */
 export const WEAR_SUBJECTS = {
@@ -22,35 +18,14 @@ export const WEAR_SUBJECTS = {
 } as const;
 
 /** The lines in force for a use. */
-export function wearTerms(changes: readonly ThresholdChange[], use: Discipline | ''): WearTerms {
-  const { value: plan } = thresholdInForce(
-    changes,
-    'wear-checks',
-    WEAR_SUBJECTS['wear-checks'],
-    use,
-    {
-      general: { ...USUAL_PLAN, at: [...USUAL_PLAN.at] },
-    },
-  );
-  const { value: life } = thresholdInForce(
-    changes,
-    'rated-life',
-    WEAR_SUBJECTS['rated-life'],
-    use,
-    {
-      general: { ...RATED_LIFE_KM },
-    },
-  );
-  const { value: tread } = thresholdInForce(
-    changes,
-    'tread-limit',
-    WEAR_SUBJECTS['tread-limit'],
-    use,
-    {
-      general: { mm: TREAD_LIMIT_MM },
-    },
-  );
-  return { plan, ratedLifeKm: life, treadLimitMm: tread.mm };
+export function wearTerms(drawn: readonly DrawnLimit[], use: Discipline | ''): WearTerms {
+  const inForce = <K extends keyof typeof WEAR_SUBJECTS>(kind: K) =>
+    limitInForce(kind, WEAR_SUBJECTS[kind], { drawn }, use).value;
+  return {
+    plan: inForce('wear-checks'),
+    ratedLifeKm: inForce('rated-life'),
+    treadLimitMm: inForce('tread-limit').mm,
+  };
 }
 
 /** What an outing is told by to a factor. */
@@ -74,11 +49,11 @@ export interface LifeFactor {
  * @example a heavy wearer 0.8 on all of it, trail 0.9 on half of it: 0.8 · 0.95 = 0.76
  */
 export function lifeFactor(
-  changes: readonly ThresholdChange[],
+  drawn: readonly DrawnLimit[],
   outings: readonly FactoredOuting[],
 ): { factor: number; parts: LifeFactor[] } {
   const factorOf = (subject: string) =>
-    thresholdInForce(changes, 'life-factor', subject, '', { general: { factor: 1 } }).value.factor;
+    limitInForce('life-factor', subject, { drawn }, '').value.factor;
   const km = outings.reduce((sum, outing) => sum + outing.km, 0);
   if (km <= 0) return { factor: 1, parts: [] };
   const shares = new Map<string, number>();

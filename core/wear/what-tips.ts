@@ -1,11 +1,6 @@
 /** What a sign says by which school, and what would tip a pair over. Common practice. */
-import {
-  judgeRetirement,
-  LATE_SHARE,
-  RATED_LIFE_KM,
-  type RetirementAnswer,
-  type RetirementQuestion,
-} from './retirement.ts';
+import { RATED_LIFE_KM, WEAR_LIMITS } from '../limits/wear-limits.ts';
+import { judgeRetirement, type RetirementAnswer, type RetirementQuestion } from './retirement.ts';
 import { readSigns, SIGNS, type Sign } from './signs.ts';
 
 /** Each sign as practice reads it, schools named where they part. */
@@ -74,7 +69,7 @@ export function whatTips(question: RetirementQuestion, atMost = 4): Tip[] {
     .sort((a, b) => Number(worn.has(nounOf(b.when))) - Number(worn.has(nounOf(a.when))));
   const life = question.ratedLifeKm ?? RATED_LIFE_KM;
   // Where the rules look at the distance: late in its life, and beyond it.
-  const byDistance = [LATE_SHARE * life.low, life.high]
+  const byDistance = [WEAR_LIMITS.lateInLife.value * life.low, life.high]
     .filter((km) => km >= question.km)
     .map((km) => ({
       when: `${Math.round(km)} km`,

@@ -1,7 +1,9 @@
 /** The reviewer's desk, gathered from wishes, second looks, pairs that wait, and the shelf. */
+
 import type { Desk } from '#contract/desk-records.ts';
 import { DISCIPLINES, describeDiscipline } from '#core/catalogue/disciplines.ts';
-import { balanceOf, ENOUGH_TO_COMPARE, nextReviews } from '#core/choose/next-review.ts';
+import { balanceOf, nextReviews } from '#core/choose/next-review.ts';
+import { CHOOSE_LIMITS } from '#core/limits/choose-limits.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import type { Stores } from '../stores.ts';
 import type { ShelfSource } from './suits.ts';
@@ -51,7 +53,7 @@ export function deskOf(stores: Stores, shelf: ShelfSource, today: string): Desk 
       })),
       looks: looksDue,
       gaps: ofUse
-        .filter(({ measured }) => measured.length < ENOUGH_TO_COMPARE)
+        .filter(({ measured }) => measured.length < CHOOSE_LIMITS.enoughToCompare.value)
         .map(({ use, known, measured }) => ({
           use,
           measured: measured.length,

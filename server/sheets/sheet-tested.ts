@@ -1,7 +1,9 @@
 /** How an edition was tested, and what testers felt, in sentences and tallies. */
+
 import { group, max, min } from 'd3-array';
 import { median } from 'simple-statistics';
 import type { Sheet } from '#contract/sheet-records.ts';
+import { WEAR_LIMITS } from '#core/limits/wear-limits.ts';
 import type { DocumentTally } from '#core/sheet/document.ts';
 import { distinctSizes, nameLabel } from '#core/sizing/size-label.ts';
 import {
@@ -9,7 +11,6 @@ import {
   type OutingRating,
   rideScale,
   rideWord,
-  SHOWROOM_OUTINGS,
   SHOWROOM_RATINGS,
 } from '#core/wear/outing-words.ts';
 import type { StoredOuting } from '../store/wear.ts';
@@ -125,7 +126,7 @@ function monthsBetween(first: string, last: string): string {
 export function ridesOf(outings: readonly StoredOuting[]): DocumentTally[] {
   const early = new Set(
     [...group(outings, ({ pairId }) => pairId).values()].flatMap((own) =>
-      own.slice(0, SHOWROOM_OUTINGS).map(({ id }) => id),
+      own.slice(0, WEAR_LIMITS.showroom.value).map(({ id }) => id),
     ),
   );
   const tallyOf = (rating: 'comfort' | OutingRating): DocumentTally[] => {

@@ -1,15 +1,17 @@
 /** Rows of the shelf: worked out from the record, kept, and brought up to date beside the requests. */
+
 import { describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts';
 import type { StackBasis } from '#core/catalogue/stack-basis.ts';
 import type { Basis } from '#core/figures/basis.ts';
 import type { EditionAnswer } from '#core/figures/edition-figure.ts';
 import { figureExpanded } from '#core/figures/figure.ts';
 import { type MeasuredPair, quantitiesOfPair } from '#core/figures/pair-figure.ts';
+import { WEAR_LIMITS } from '#core/limits/wear-limits.ts';
 import { type ComparedEdition, compareEditions } from '#core/sheet/comparison.ts';
 import type { ShelfFigure, ShelfRow } from '#core/sheet/shelf.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { REFERENCE_LABEL } from '#core/sizing/size-label.ts';
-import { ENDS_ENOUGH, editionLife } from '#core/wear/edition-life.ts';
+import { editionLife } from '#core/wear/edition-life.ts';
 import { madeOfEdition, medianScores, wordsClaimed } from '../construction.ts';
 import { describeFault } from '../described-fault.ts';
 import { measuredPair } from '../figure-book.ts';
@@ -103,7 +105,7 @@ const counted = (value: number, low = value, high = value): ShelfFigure => ({
 function factsOf(stores: Stores, editionId: string, stored: readonly StoredPair[]) {
   const lives = livesOf(stores, editionId);
   const life =
-    lives.filter(({ ended }) => ended).length >= ENDS_ENOUGH
+    lives.filter(({ ended }) => ended).length >= WEAR_LIMITS.endsForLife.value
       ? editionLife(lives).median
       : undefined;
   // What was given cost nothing, and is no price.

@@ -8,12 +8,11 @@ import { boundClasses, type ClassLines } from '#core/catalogue/classes.ts';
 import {
   type Catalogue,
   catalogueWith,
-  defaultSteps,
   type NoticeableSteps,
   QUANTITIES,
 } from '#core/catalogue/quantities.ts';
 import type { QuantityDefinition } from '#core/catalogue/quantity.ts';
-import { thresholdInForce } from '#core/catalogue/thresholds.ts';
+import { limitInForce } from '#core/limits/drawn-limits.ts';
 import { METRIC, type UnitFamily } from '#core/sizing/chosen-units.ts';
 import { findUnit } from '#core/sizing/units.ts';
 import { wrongValue } from '../problems.ts';
@@ -108,11 +107,11 @@ export function labStore(db: Db, thresholds: ThresholdStore) {
       return chosen;
     },
     noticeable(): NoticeableSteps {
-      const changes = thresholds.changes();
+      const known = { drawn: thresholds.changes(), catalogue: catalogue() };
       return Object.fromEntries(
-        Object.entries(defaultSteps(catalogue())).map(([quantity, step]) => [
+        Object.keys(known.catalogue).map((quantity) => [
           quantity,
-          thresholdInForce(changes, 'noticeable', quantity, '', { general: { step } }).value.step,
+          limitInForce('noticeable', quantity, known, '').value.step,
         ]),
       );
     },

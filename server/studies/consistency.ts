@@ -1,9 +1,11 @@
 /** Editions by how little their pairs differ: from rows that are kept until a reading changes. */
+
 import { group } from 'd3-array';
 import type { ConsistencyPage } from '#contract/study-records.ts';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
+import { STUDY_LIMITS } from '#core/limits/study-limits.ts';
 import { distinctSizes, isSameSize } from '#core/sizing/size-label.ts';
-import { FEWEST_RANKED, studyPairs } from '#core/study/pair-to-pair.ts';
+import { studyPairs } from '#core/study/pair-to-pair.ts';
 import { describeFault } from '../described-fault.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import type { Log } from '../log.ts';
@@ -51,7 +53,7 @@ function rowsOf(
         measurementShare: study.measurementShare ?? null,
         sideBias: study.sideBias,
         method: study.method,
-        unranked: study.pairs < FEWEST_RANKED,
+        unranked: study.pairs < STUDY_LIMITS.fewestRanked.value,
       },
     ];
   });

@@ -1,10 +1,12 @@
 /** How long the pairs of an edition last: ends with their causes, the curve, wear by zone, cost, break-in. */
+
 import { group } from 'd3-array';
 import { mean } from 'simple-statistics';
 import type { EditionLife } from '#contract/life-records.ts';
+import { WEAR_LIMITS } from '#core/limits/wear-limits.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { testersDiffer } from '#core/wear/break-in.ts';
-import { ENDS_ENOUGH, editionLife } from '#core/wear/edition-life.ts';
+import { editionLife } from '#core/wear/edition-life.ts';
 import { lifeSentence } from '#core/wear/end-causes.ts';
 import { endOf } from '../pair-end.ts';
 import type { WornRow } from '../store/rotation.ts';
@@ -92,7 +94,7 @@ export function lifeOf(stores: Stores, slug: string): EditionLife {
     fromKm,
     cause: cause ?? undefined,
   }));
-  const life = ends >= ENDS_ENOUGH ? editionLife(lives) : null;
+  const life = ends >= WEAR_LIMITS.endsForLife.value ? editionLife(lives) : null;
   const breakIns = rows.flatMap(({ id: pairId, tag }) =>
     breakInsOf(stores, pairId).map((one) => ({ ...one, tag })),
   );

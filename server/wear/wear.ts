@@ -1,13 +1,14 @@
 /** How worn a pair is: its distance, its zones with their lines, its signs, how it opened up. */
+
 import { group } from 'd3-array';
 import type { WearOfPair } from '#contract/wear-records.ts';
 import { cautionsOf, type Use } from '#core/catalogue/disciplines.ts';
 import { describeQuantity, type QuantityId, SIDES } from '#core/catalogue/quantities.ts';
 import { sessionFigures } from '#core/figures/pair-figure.ts';
+import { WEAR_LIMITS } from '#core/limits/wear-limits.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
-import { breakIn, RATINGS_ENOUGH, testersDiffer } from '#core/wear/break-in.ts';
+import { breakIn, testersDiffer } from '#core/wear/break-in.ts';
 import { careAdvice } from '#core/wear/care.ts';
-import { SHOWROOM_OUTINGS } from '#core/wear/outing-words.ts';
 import { deeperTread, firstZones, TOO_LITTLE, wearLine } from '#core/wear/wear-line.ts';
 import { measuredPair } from '../figure-book.ts';
 import { labFacts } from '../lab-facts.ts';
@@ -115,9 +116,12 @@ export function breakInsOf(stores: Stores, pairId: string): WearOfPair['breakIns
       });
       if (rated.length === 0) return [];
       const silent = { tester, ratings: rated.length, hours: null, lower: null, upper: null };
-      if (rated.length < RATINGS_ENOUGH)
+      if (rated.length < WEAR_LIMITS.ratingsForBreakIn.value)
         return [
-          { ...silent, words: `${RATINGS_ENOUGH - rated.length} more ratings with their time` },
+          {
+            ...silent,
+            words: `${WEAR_LIMITS.ratingsForBreakIn.value - rated.length} more ratings with their time`,
+          },
         ];
       try {
         const fit = breakIn(
@@ -167,7 +171,7 @@ export function wearOf(stores: Stores, tag: string, now: string): WearOfPair {
   const { km, u, faults } = wayOf(stores, pair);
   const zones = zonesOf(stores, pair);
   const checks = stores.wear.checksOf(pair.id);
-  const early = new Set(stores.wear.earliest(pair.id, SHOWROOM_OUTINGS));
+  const early = new Set(stores.wear.earliest(pair.id, WEAR_LIMITS.showroom.value));
   const namesAt = stores.namedParts.namesIn(pair.id);
   const breakIns = breakInsOf(stores, pair.id);
   const today = now.slice(0, 10);

@@ -5,7 +5,6 @@ import { z } from 'zod';
 import { describePart } from '#core/catalogue/construction.ts';
 import type { Discipline } from '#core/catalogue/disciplines.ts';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
-import { drawnRule, type ThresholdChange } from '#core/catalogue/thresholds.ts';
 import type { Limits } from '#core/catalogue/tolerance.ts';
 import {
   type Criterion,
@@ -14,6 +13,7 @@ import {
   type UseRule,
 } from '#core/catalogue/use-rule.ts';
 import { limitWords } from '#core/construction/use-answer.ts';
+import { type DrawnLimit, drawnRule } from '#core/limits/drawn-limits.ts';
 import { useChange } from '../api/queries.ts';
 import { LineForm } from '../lab/LineForm.tsx';
 import { useSchemaForm } from '../shell/form.ts';
@@ -81,7 +81,7 @@ function testWords(
   test: RuleTest,
   rule: UseRule,
   use: Discipline,
-  changes: readonly ThresholdChange[],
+  changes: readonly DrawnLimit[],
   units: UnitWords,
 ): string {
   if (test.reads === 'figure' || test.reads === 'score') {
@@ -103,10 +103,10 @@ function limitsNow(
   rule: UseRule,
   test: NumberTest,
   use: Discipline,
-  changes: readonly ThresholdChange[],
+  changes: readonly DrawnLimit[],
 ): Limits {
   return (
-    drawnRule(changes, ruleSubject(rule.id, test) ?? '', use) ?? {
+    drawnRule({ drawn: changes }, ruleSubject(rule.id, test) ?? '', use) ?? {
       low: test.from ?? null,
       high: test.to ?? null,
     }
@@ -140,7 +140,7 @@ function CriteriaLine({
   criteria: readonly [Criterion, ...Criterion[]];
   rule: UseRule;
   use: Discipline;
-  changes: readonly ThresholdChange[];
+  changes: readonly DrawnLimit[];
 }) {
   const units = useUnits();
   const [open, setOpen] = useState<NumberTest>();
@@ -195,7 +195,7 @@ export function RuleView({
 }: {
   rule: UseRule;
   use: Discipline;
-  changes: readonly ThresholdChange[];
+  changes: readonly DrawnLimit[];
 }) {
   const drawn = changes.filter(
     (change) => change.kind === 'rule' && change.subject.startsWith(`${rule.id} `),

@@ -1,6 +1,7 @@
 /** What a lab's own repeats show of a station, in words. */
+
 import type { Lab } from '#contract/lab-records.ts';
-import { LEAST_PAIRS } from '#core/figures/learned-repeatability.ts';
+import { FIGURE_LIMITS } from '#core/limits/figure-limits.ts';
 
 type Learned = Lab['learned'][number];
 
@@ -12,7 +13,9 @@ export function learnedWords(learned: Learned | undefined): string[] {
   if (!learned) return [];
   const { sd, pairs, hidden, apart } = learned;
   const from =
-    pairs < LEAST_PAIRS ? `from ${pairs} of ${LEAST_PAIRS} pairs` : `from ${pairs} pairs`;
+    pairs < FIGURE_LIMITS.pairsToRepeat.value
+      ? `from ${pairs} of ${FIGURE_LIMITS.pairsToRepeat.value} pairs`
+      : `from ${pairs} pairs`;
   const words = [`own repeats: ${Number(sd.toPrecision(2))}, ${from}`];
   if (hidden) words.push('the step of the gauge hides it');
   if (apart.length > 0)

@@ -1,10 +1,12 @@
 /** The figures of a study of pairs, and how editions rank. */
+
 import { Button } from '@mantine/core';
 import { Link } from 'react-router';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
+import { STUDY_LIMITS } from '#core/limits/study-limits.ts';
 import { writeProbability } from '#core/sizing/number-words.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
-import { FEWEST_RANKED, nameShare, type PairToPair } from '#core/study/pair-to-pair.ts';
+import { nameShare, type PairToPair } from '#core/study/pair-to-pair.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import type { Amounts } from './amounts.ts';
 import { FoundTable } from './FoundTable.tsx';
@@ -153,14 +155,14 @@ export function Ranking({ quantity, amounts }: { quantity: QuantityId; amounts: 
           {
             head: 'pairs scatter by',
             cell: ({ pairs, pairSd }) =>
-              pairs < FEWEST_RANKED ? 'cannot tell' : amounts.write(pairSd),
+              pairs < STUDY_LIMITS.fewestRanked.value ? 'cannot tell' : amounts.write(pairSd),
             figure: true,
-            strong: ({ pairs }) => pairs >= FEWEST_RANKED,
+            strong: ({ pairs }) => pairs >= STUDY_LIMITS.fewestRanked.value,
           },
           {
             head: 'between',
             cell: ({ pairs, pairSd, pairSdInterval }) =>
-              pairs < FEWEST_RANKED || !pairSdInterval
+              pairs < STUDY_LIMITS.fewestRanked.value || !pairSdInterval
                 ? ''
                 : spanWords(pairSdInterval as [number, number], pairSd, amounts),
             figure: true,
@@ -196,9 +198,9 @@ export function Ranking({ quantity, amounts }: { quantity: QuantityId; amounts: 
         </Button>
       )}
       <p className="soft">
-        Scatter is the standard deviation of pairs. Editions of fewer than {FEWEST_RANKED} pairs
-        have no rank: two pairs show one difference, and no spread. Where the intervals overlap, two
-        editions may change places with the next box.
+        Scatter is the standard deviation of pairs. Editions of fewer than{' '}
+        {STUDY_LIMITS.fewestRanked.value} pairs have no rank: two pairs show one difference, and no
+        spread. Where the intervals overlap, two editions may change places with the next box.
       </p>
     </section>
   );
