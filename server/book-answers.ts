@@ -1,6 +1,7 @@
 /**
- * What a book answers besides figures: try-ons, suitability, choices, wear, life, rotation, sizing. Each leaf of an
- * answer is a row, named by the records it stands under, so that a difference says where it is.
+ * What a book answers besides figures: sheets, comparisons, claims, matches, try-ons, suitability, choices, wear, life,
+ * rotation, sizing. Each leaf of an answer is a row, named by the records it stands under, so that a difference says
+ * where it is.
  */
 import { createHash } from 'node:crypto';
 import type { Lab } from '#contract/lab-records.ts';
@@ -12,18 +13,25 @@ const MOST_RECORDS = 12;
 /** Identifiers differ from lab to lab, and say nothing. */
 const UNCOMPARED = new Set(['id', 'pairId', 'editionId', 'modelId', 'version']);
 
+/** A text whose identifiers say that they are some. */
+const nameless = (text: string): string =>
+  text.replace(/[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/g, 'id');
+
 /** What is hashed of a list. */
 const withoutIds = (value: unknown): string =>
-  JSON.stringify(value, (key, inner) => (UNCOMPARED.has(key) ? undefined : inner)).replace(
-    /[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/g,
-    'id',
-  );
+  nameless(JSON.stringify(value, (key, inner) => (UNCOMPARED.has(key) ? undefined : inner)));
 
 type Leaf = number | string | null;
 const isLeaf = (value: unknown): value is Leaf | boolean | undefined =>
   value === null || typeof value !== 'object';
 const asLeaf = (value: unknown): Leaf =>
-  value === undefined ? null : typeof value === 'boolean' ? Number(value) : (value as Leaf);
+  typeof value === 'string'
+    ? nameless(value)
+    : value === undefined
+      ? null
+      : typeof value === 'boolean'
+        ? Number(value)
+        : (value as Leaf);
 
 /** What a record of a list goes by, where it has a name. */
 function nameIn(record: object, place: number): string {
@@ -38,7 +46,7 @@ function addLeaves(rows: BookFigures, path: string, value: unknown): void {
   if (isLeaf(value)) rows[path] = [asLeaf(value)];
   else if (!Array.isArray(value)) {
     for (const [key, inner] of Object.entries(value as object))
-      if (!UNCOMPARED.has(key)) addLeaves(rows, `${path} / ${key}`, inner);
+      if (!UNCOMPARED.has(key)) addLeaves(rows, `${path} / ${nameless(key)}`, inner);
   } else if (value.every(isLeaf)) rows[path] = value.map(asLeaf);
   else if (value.length > MOST_RECORDS)
     rows[path] = [
@@ -73,16 +81,25 @@ export async function addAnswers(
 ): Promise<void> {
   const add = async (name: string, path: string) => addLeaves(rows, name, await get(path));
   for (const tag of tags) {
+    await add(`match ${tag}`, `/api/pairs/${tag}/match`);
     await add(`fit ${tag}`, `/api/pairs/${tag}/fit`);
     await add(`wear ${tag}`, `/api/pairs/${tag}/wear`);
   }
   for (const slug of slugs) {
+    await add(`sheet ${slug}`, `/api/sheets/${slug}`);
     await add(`suits ${slug}`, `/api/editions/${slug}/suits`);
     await add(`sizing ${slug}`, `/api/editions/${slug}/deviation`);
     await add(`life ${slug}`, `/api/editions/${slug}/life`);
     await add(`versions ${slug}`, `/api/editions/${slug}/line`);
     await add(`similar to ${slug}`, `/api/shelf/like/${slug}`);
   }
+  // Each beside the two after it: as words, with what is converted and what is refused.
+  for (const [place, slug] of slugs.entries()) {
+    const beside = [slug, ...slugs.slice(place + 1, place + 3)];
+    if (beside.length > 1)
+      await add(`comparison ${beside.join(', ')}`, `/api/comparison?editions=${beside.join(',')}`);
+  }
+  await add('all models', '/api/shelf');
   for (const use of DISCIPLINES)
     for (const asked of ASKED)
       await add(
