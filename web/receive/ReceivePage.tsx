@@ -21,6 +21,7 @@ import {
   type ReceiptForm,
   readReceipt,
 } from './receipt-form.ts';
+import { useTagSuggestion } from './tag-suggestion.ts';
 import { UseField } from './UseField.tsx';
 import { wishesFor, wishWords } from './wishes.ts';
 
@@ -125,21 +126,6 @@ function EditionFieldset({ form }: { form: Form }) {
   );
 }
 
-/** Suggests the next free tag until one is typed by hand. */
-function useTagSuggestion(form: Form): void {
-  const suggested = useRef('');
-  const { maker, model, tag } = form.values;
-  const free = useFreeTag(useRested(maker.trim()), useRested(model.trim())).data;
-  const { setFieldValue, getInputNode } = form;
-  useEffect(() => {
-    if (free === undefined || (tag !== '' && tag !== suggested.current)) return;
-    // A hand in the field is about to type: what is put there now would be glued to it.
-    if (getInputNode('tag') === document.activeElement) return;
-    suggested.current = free;
-    if (free !== tag) setFieldValue('tag', free);
-  }, [free, tag, setFieldValue, getInputNode]);
-}
-
 /** A replacement begins with what it has in common with the pair it was sent for. */
 function useReplacement(form: Form): void {
   const [search, setSearch] = useSearchParams();
@@ -177,7 +163,8 @@ export function ReceivePage() {
   const units = useUnits();
   const receive = useChange('receivePair');
   const { form, drop } = useDraftForm<ReceiptForm>('receipt', { initialValues: emptyForm() });
-  useTagSuggestion(form);
+  const { maker, model } = form.values;
+  useTagSuggestion(form, useFreeTag(useRested(maker.trim()), useRested(model.trim())).data);
   useReplacement(form);
   useWished(form);
   // The ids of a receipt are made once for what is typed, so that a second press sends the same.
