@@ -118,7 +118,12 @@ export const pairRow = z.object({
     .nullable()
     .describe('what the latest try-on came to; null: not tried on'),
   wear: z
-    .object({ km: z.number(), answer: z.enum(WEAR_ANSWERS), words: z.string() })
+    .object({
+      km: z.number(),
+      answer: z.enum(WEAR_ANSWERS),
+      words: z.string(),
+      decided: z.boolean().describe('a person decided so'),
+    })
     .nullable()
     .describe('distance worn, and what its signs come to or was decided; null: nothing is said'),
 });

@@ -15,7 +15,7 @@ import type { TermKind, UncertaintyTerm } from '../statistics/uncertainty.ts';
 import type { Basis } from './basis.ts';
 import type { Conversions } from './conversions.ts';
 import { type Doubt, type Figure, figureExpanded, meanFigure } from './figure.ts';
-import { type MeasuredPair, type PairAnswer, pairFigureOn } from './pair-figure.ts';
+import { type MeasuredPair, type NoFigure, type PairAnswer, pairFigureOn } from './pair-figure.ts';
 
 /** Degrees of freedom of a between-pair SD that is the catalogue's default. */
 const DEFAULT_SPREAD_DF = 8;
@@ -48,7 +48,7 @@ export interface EditionFigure {
 /** An edition's figure on a wanted basis, or why there is none. */
 export type EditionAnswer =
   | ({ terms: 'like' | 'carried' | 'converted' } & EditionFigure)
-  | { terms: 'not'; reason: string; measure: string };
+  | NoFigure;
 
 function spreadTerm(
   figures: readonly Figure[],
@@ -182,7 +182,12 @@ export function editionFigureOn(
   const refusal: Extract<PairAnswer, { terms: 'not' }> | undefined =
     refusals.find((answer) => answer.figure) ?? refusals[0];
   if (!refusal)
-    return { terms: 'not', reason: 'no pair of this edition', measure: 'receive a pair' };
-  const { reason, measure } = refusal;
-  return { terms: 'not', reason, measure };
+    return {
+      terms: 'not',
+      reason: 'no pair of this edition',
+      measure: 'receive a pair',
+      isUnmeasured: true,
+    };
+  const { figure: _, ...noFigure } = refusal;
+  return noFigure;
 }

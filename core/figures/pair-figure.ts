@@ -341,9 +341,18 @@ function missingLayer(pair: MeasuredPair, own: Basis, wanted: Basis) {
 }
 
 /** A pair's figure on a wanted basis, carried or converted to it, or why there is none. */
+/** Why there is no figure, and what to measure instead. */
+export interface NoFigure {
+  terms: 'not';
+  reason: string;
+  measure: string;
+  /** Nobody measured it, on any terms. */
+  isUnmeasured?: true;
+}
+
 export type PairAnswer =
   | { terms: 'like' | 'carried' | 'converted'; figure: Figure }
-  | { terms: 'not'; reason: string; measure: string; figure?: Figure };
+  | (NoFigure & { figure?: Figure });
 
 /**
  * The figure of a pair on the basis wanted: from the latest session that is like for like, else from
@@ -402,6 +411,7 @@ export function pairFigureOn(
     refusal ?? {
       terms: 'not',
       reason: 'not measured',
+      isUnmeasured: true,
       measure: `measure ${describeQuantity(quantity, catalogue).name.toLowerCase()} of ${pair.tag}`,
     }
   );

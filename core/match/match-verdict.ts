@@ -13,6 +13,8 @@ export interface MatchVerdict extends Verdict<'match'> {
   /** What is usually done with the pair; a person decides. */
   advice: 'keep' | 'keep and note' | 'return' | 'go on';
   words: string;
+  /** What is wrong, in a phrase: `Two sizes in one box, as it seems`; empty: nothing is out. */
+  fault: string;
   /** Faults seen by eye, in words. */
   seen: string[];
   /** What the wearer felt, in words; empty: nothing was said. */
@@ -82,12 +84,14 @@ export function judgeMatch(
   );
   if (out.length > 0 || marked || labelsDiffer(evidence) || (looksOut && causes.length > 0)) {
     const back = causes.some((cause) => cause.action === 'return');
+    const fault = first
+      ? `${first.name}${first.confidence === 'sure' ? '' : `, ${first.confidence === 'likely' ? 'as it seems' : 'possibly'}`}`
+      : `${out.map((one) => matchFeature(one.id).name).join(', ')} out of tolerance; the pattern fits no known cause`;
     return {
       ...evidenceOf('out'),
       advice: back ? 'return' : 'keep and note',
-      words: first
-        ? `${first.name}${first.confidence === 'sure' ? '' : `, ${first.confidence === 'likely' ? 'as it seems' : 'possibly'}`}.`
-        : `${out.map((one) => matchFeature(one.id).name).join(', ')} out of tolerance; the pattern fits no known cause.`,
+      words: `${fault}.`,
+      fault,
       seen,
       felt,
     };
@@ -105,6 +109,7 @@ export function judgeMatch(
         taken.length === 0
           ? 'Nothing taken yet.'
           : `Nothing is out so far; ${open.map((one) => matchFeature(one.id).name.toLowerCase()).join(', ')} still to tell.`,
+      fault: '',
       seen,
       felt,
     };
@@ -112,6 +117,7 @@ export function judgeMatch(
     ...evidenceOf('matched'),
     advice: seen.length > 0 ? 'keep and note' : 'keep',
     words: `All ${taken.length} features agree within tolerance.${felt ? ' What the wearer felt is not in them: look at the foot, the sock and the lacing; pain goes to a clinician.' : ''}`,
+    fault: '',
     seen,
     felt,
   };

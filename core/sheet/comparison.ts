@@ -112,6 +112,8 @@ export interface ComparedCell {
   difference?: Difference;
   /** In words: `like for like`, `carried half a size`, `converted: insole added`, or why not. */
   words: string;
+  /** The words beside what a page says of its own: why not, what is stated, how it was taken and converted. */
+  remark: string;
 }
 
 export interface ComparedRow {
@@ -122,17 +124,20 @@ export interface ComparedRow {
   cells: ComparedCell[];
 }
 
-function termsInWords(answer: EditionAnswer): string {
-  if (answer.terms === 'not') return `not comparable: ${answer.reason}; ${answer.measure}`;
-  if (answer.terms === 'like') return 'like for like';
+/** Terms in words, and the same beside the verdict, or beside a way that a page writes in its own units. */
+function termsInWords(answer: EditionAnswer): { words: string; remark: string } {
+  if (answer.terms === 'not') {
+    const remark = `${answer.reason}; ${answer.measure}`;
+    return { words: `not comparable: ${remark}`, remark };
+  }
+  if (answer.terms === 'like') return { words: 'like for like', remark: 'like for like' };
   const { carried = [], conversions, takenAt } = answer.figure;
-  return [
+  const remarks = [
     takenWords(takenAt),
     conversions.length > 0 ? `converted: ${conversions.join('; ')}` : '',
-    carried.length > 0 ? `carried ${carried.map(wayWords).join(' and ')}` : '',
-  ]
-    .filter(Boolean)
-    .join('; ');
+  ].filter(Boolean);
+  const way = carried.length > 0 ? [`carried ${carried.map(wayWords).join(' and ')}`] : [];
+  return { words: [...remarks, ...way].join('; '), remark: remarks.join('; ') };
 }
 
 const shownValue = (answer: EditionAnswer): number | undefined =>
@@ -203,11 +208,12 @@ export function compareEditions(
     const reference = answers[against];
     const cells = editions.map((edition, index): ComparedCell => {
       const answer = answers[index] ?? { terms: 'not', reason: 'no figure', measure: 'measure it' };
-      const cell: ComparedCell = { editionId: edition.id, answer, words: termsInWords(answer) };
+      const cell: ComparedCell = { editionId: edition.id, answer, ...termsInWords(answer) };
       const stated = answer.terms === 'not' ? statements[index] : undefined;
       if (stated) {
         cell.stated = stated;
-        cell.words = statedWords(stated, lab.catalogue);
+        cell.remark = statedWords(stated, lab.catalogue);
+        cell.words = `as stated: ${cell.remark}`;
       }
       if (index === against || !reference) return cell;
       const other = reference.terms === 'not' ? statements[against] : reference.figure;

@@ -41,7 +41,7 @@ export interface DeliveryCount {
 export function faultsOf({ causes, verdict }: EvaluatedCheck, { sights }: MatchSeen): string[] {
   const [surest] = causes;
   const told = surest && surest.confidence !== 'possible' ? [surest.name] : [];
-  const out = told.length === 0 && verdict.word === 'out' ? [verdict.words.replace(/\.$/, '')] : [];
+  const out = told.length === 0 && verdict.fault !== '' ? [verdict.fault] : [];
   const seen = Object.entries(sights).flatMap(([id, sight]) =>
     sight?.state === 'fault' ? [`${SIGHTS[id as SightId].name}: not so`] : [],
   );

@@ -31,13 +31,18 @@ export interface ManyRow {
 interface ShownCell {
   figure: unknown;
   stated: unknown;
-  words: string;
+  terms: 'like' | 'carried' | 'converted' | 'not';
+  isUnmeasured: boolean;
   difference: SaidDifference | null;
 }
 
-/** Measured, and in another way: the words of the terms say which. */
-const isOnOtherTerms = (words: string): boolean =>
-  words.startsWith('not comparable') && !words.includes('not measured');
+/** Measured, and in another way. */
+const isOnOtherTerms = ({
+  terms,
+  isUnmeasured,
+  stated,
+}: Pick<ShownCell, 'terms' | 'isUnmeasured' | 'stated'>): boolean =>
+  terms === 'not' && !isUnmeasured && !stated;
 
 /** A row with its cells as they are weighed. */
 export const asManyRow = <
@@ -48,11 +53,11 @@ export const asManyRow = <
   quantity: row.quantity,
   noticeable: row.noticeable,
   against: row.against,
-  cells: row.cells.map(({ figure, stated, difference, words }) => ({
-    hasFigure: figure !== null,
-    isStated: stated !== null,
-    isOnOtherTerms: isOnOtherTerms(words),
-    difference: difference ?? undefined,
+  cells: row.cells.map((cell) => ({
+    hasFigure: cell.figure !== null,
+    isStated: cell.stated !== null,
+    isOnOtherTerms: isOnOtherTerms(cell),
+    difference: cell.difference ?? undefined,
   })),
   row,
 });
@@ -63,10 +68,11 @@ export const asManyRow = <
  * @param span the difference with its sign, as it is written
  * @example a difference that may be noticed: `+2.0 perhaps`
  */
-export function differenceWord({ difference, stated, words }: ShownCell, span: string): string {
+export function differenceWord(cell: ShownCell, span: string): string {
+  const { difference, stated } = cell;
   if (!difference) {
     if (stated) return 'only stated';
-    return isOnOtherTerms(words) ? 'other terms' : 'not measured';
+    return isOnOtherTerms(cell) ? 'other terms' : 'not measured';
   }
   if (stated) return `${span} as stated`;
   if (difference.verdict === 'cannot tell') return 'cannot tell';

@@ -26,14 +26,14 @@ describe('a stated figure', () => {
   });
   it('says what is missing, and what to measure to be sure', () => {
     expect(statedWords(stated())).toBe(
-      'as stated: 33 mm, claimed, web page; size and basis not stated; measure heel stack to be sure',
+      '33 mm, claimed, web page; size and basis not stated; measure heel stack to be sure',
     );
     expect(
       statedWords(
         stated({ label: { system: 'uk', size: 8 }, basis: 'in-shoe, in', provenance: 'reported' }),
       ),
     ).toBe(
-      'as stated: 33 mm, reported, web page; UK 8, in-shoe, in; measure heel stack to be sure',
+      '33 mm, reported, web page; UK 8, in-shoe, in; measure heel stack to be sure',
     );
     expect(statedWords(stated({ quantity: 'mass', typed: '330 g', value: 330 }))).toContain(
       'size not stated',

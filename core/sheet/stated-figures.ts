@@ -53,7 +53,7 @@ export const statedDifference = (
     noticeable,
   );
 
-/** `as stated: 30 mm, claimed, web page; size and basis not stated; measure heel stack to be sure` */
+/** `30 mm, claimed, web page; size and basis not stated; measure heel stack to be sure` */
 export function statedWords(stated: StatedOfEdition, catalogue?: Catalogue): string {
   const { quantity, typed, provenance, source, label, basis } = stated;
   const { name, dependsOn } = describeQuantity(quantity, catalogue);
@@ -62,7 +62,7 @@ export function statedWords(stated: StatedOfEdition, catalogue?: Catalogue): str
     basis === '' && dependsOn.includes('stack') ? 'basis' : '',
   ].filter(Boolean);
   return [
-    `as stated: ${[typed, provenance, source].filter(Boolean).join(', ')}`,
+    [typed, provenance, source].filter(Boolean).join(', '),
     [label ? nameLabel(label) : '', basis].filter(Boolean).join(', '),
     missing.length > 0 ? `${missing.join(' and ')} not stated` : '',
     `measure ${name.toLowerCase()} to be sure`,

@@ -42,6 +42,7 @@ interface Rule {
   answer: RetirementAnswer;
   words: string;
   soon?: (known: Known) => boolean;
+  soonWords?: string;
 }
 
 interface Known {
@@ -75,6 +76,7 @@ const RULES: readonly Rule[] = [
     fires: by('foam dead'),
     answer: 'retire',
     words: 'Retire: the foam feels dead, whatever the tread looks like.',
+    soonWords: 'Retire soon: the foam feels dead, whatever the tread looks like.',
     soon: ({ has }) => !has('new aches'),
   },
   {
@@ -198,6 +200,6 @@ export function judgeRetirement({
       ...(rule.answer === 'retire' ? [WORN_OUT] : []),
       ...unknown.map((words) => `Not known as a sign, and not counted: ${words}.`),
     ],
-    words: isSoon ? rule.words.replace(/^Retire/, 'Retire soon') : rule.words,
+    words: (isSoon && rule.soonWords) || rule.words,
   };
 }

@@ -166,13 +166,15 @@ export function gatherEditions(
 }
 
 /** A cell as pages show it. */
-export function viewCell({ answer, words, stated, difference }: ComparedCell): CellView {
+export function viewCell({ answer, words, remark, stated, difference }: ComparedCell): CellView {
   // A figure on other terms would be quoted beside the others.
   const figure = answer.terms === 'not' ? undefined : answer.figure;
   return {
     figure: figure ? viewFigure(figure) : null,
     terms: answer.terms,
+    isUnmeasured: answer.terms === 'not' && answer.isUnmeasured === true,
     words,
+    remark,
     stated: stated
       ? { value: stated.value, halfWidth: stated.halfWidth, provenance: stated.provenance }
       : null,

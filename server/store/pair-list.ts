@@ -36,6 +36,7 @@ interface ListRow {
   wear_km: number | null;
   wear_answer: WearAnswer | null;
   wear_words: string | null;
+  wear_decided: number;
   /** Place among all pairs, in the order in which they were received. */
   n: number;
 }
@@ -48,7 +49,8 @@ const ROW = `p.id, p.tag, k.name AS maker, m.name AS model, e.name AS edition,
      WHERE o.pair_id = p.id AND o.kind = 'sitting' AND t.finished_at IS NULL) AS open_session,
     EXISTS (SELECT 1 FROM occasion o WHERE o.pair_id = p.id AND o.kind = 'check') AS checked,
     p.decision, p.decided_words, p.decided_finding ->> 'found' AS decided_found, p.fit_outcome, p.fit_words,
-    p.wear_km, p.wear_answer, p.wear_words`;
+    p.wear_km, p.wear_answer, p.wear_words,
+    EXISTS (SELECT 1 FROM wear_decision d WHERE d.pair_id = p.id AND d.withdrawn IS NULL) AS wear_decided`;
 const NAMED = `JOIN edition e ON e.id = p.edition_id
   JOIN model m ON m.id = e.model_id
   JOIN maker k ON k.id = m.maker_id
@@ -87,7 +89,12 @@ const readRow = (row: ListRow): PairRow => ({
   wear:
     row.wear_km === null || row.wear_answer === null
       ? null
-      : { km: row.wear_km, answer: row.wear_answer, words: row.wear_words ?? '' },
+      : {
+          km: row.wear_km,
+          answer: row.wear_answer,
+          words: row.wear_words ?? '',
+          decided: row.wear_decided === 1,
+        },
 });
 
 export interface PairsWanted {

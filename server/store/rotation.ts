@@ -14,7 +14,8 @@ export interface WornRow {
   km: number;
   cameWith: number;
   answer: string | null;
-  words: string | null;
+  /** A person decided so: 1. */
+  decided: number;
 }
 
 export interface DueReturn {
@@ -44,7 +45,8 @@ interface JobRow {
 }
 
 const WORN = `SELECT p.id, p.tag, p.edition_id AS editionId, p.received_on AS receivedOn,
-    p.wear_km AS km, p.worn_km AS cameWith, p.wear_answer AS answer, p.wear_words AS words
+    p.wear_km AS km, p.worn_km AS cameWith, p.wear_answer AS answer,
+    EXISTS (SELECT 1 FROM wear_decision d WHERE d.pair_id = p.id AND d.withdrawn IS NULL) AS decided
   FROM pair p WHERE p.wear_km IS NOT NULL`;
 
 export function rotationStore(db: Db) {

@@ -21,7 +21,7 @@ function looksDue(stores: Stores, today: string): DueItem[] {
   const changes = stores.thresholds.changes();
   return stores.rotation
     .worn()
-    .filter(({ answer, words }) => !(GONE.includes(answer ?? '') && words?.startsWith('decided')))
+    .filter(({ answer, decided }) => !(GONE.includes(answer ?? '') && decided === 1))
     .map((pair): DueItem => {
       const { uses } = stores.editions.byId(pair.editionId);
       const { plan, at, now, on } = plannedLook(

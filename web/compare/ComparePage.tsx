@@ -88,20 +88,15 @@ function StatedCell({
 function Terms({ cell, quantity }: { cell: Cell; quantity: Row['quantity'] }) {
   const units = useUnits();
   if (cell.stated)
-    return (
-      <span className="soft">
-        {cell.difference ? cell.words.replace(/^as stated: /, '') : cell.words}
-      </span>
-    );
+    return <span className="soft">{cell.difference ? cell.remark : cell.words}</span>;
   if (cell.terms === 'not')
     return (
       <span className={classes.refusal}>
-        <strong className="look-here">not comparable</strong>
-        {cell.words.replace(/^not comparable/, '')}
+        <strong className="look-here">not comparable</strong>: {cell.remark}
       </span>
     );
   const carried = cell.figure ? carriedWords(cell.figure.carried, quantity, units) : '';
-  const words = carried ? cell.words.replace(/carried .*$/, carried) : cell.words;
+  const words = carried ? [cell.remark, carried].filter(Boolean).join('; ') : cell.words;
   return <span className="soft">{words}</span>;
 }
 

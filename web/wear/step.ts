@@ -13,9 +13,7 @@ function stateOf(row: PairRow | undefined): { words: string; attention?: boolean
 
 /** A look is wanted where the signs say an end that nobody has decided. */
 const waits = ({ wear }: PairRow) =>
-  wear !== null &&
-  (wear.answer === 'retire' || wear.answer === 'another use') &&
-  !wear.words.startsWith('decided');
+  wear !== null && (wear.answer === 'retire' || wear.answer === 'another use') && !wear.decided;
 
 export const wearStep: Step = {
   name: 'Wear',
