@@ -6,7 +6,7 @@ import { describe, expect, it } from 'vitest';
 import type { Candidate, ChoiceAnswers } from '#core/choose/candidate.ts';
 import { choose, pullsApart } from '#core/choose/choice.ts';
 import type { Matter } from '#core/choose/matters.ts';
-import { balanceOf, nextReviews } from '#core/choose/next-review.ts';
+import { balanceOf, canCompare, nextReviews } from '#core/choose/next-review.ts';
 import { judgeTwoUses, lifeCost } from '#core/choose/pair-costs.ts';
 import { ahead, passed, type Ranked, rank, weightsOf } from '#core/choose/ranking.ts';
 import { currenciesOf, middlesOf, standingIn } from '#core/choose/standing.ts';
@@ -489,6 +489,9 @@ describe('what is reviewed next', () => {
       { maker: 'Norrolt', acquisition: 'loaned', pairs: loaned },
     ]);
     expect(words.includes('Norrolt')).toBe(oneSided);
+  });
+  it('three measured models of a use can be compared', () => {
+    expect([canCompare(2), canCompare(3)]).toEqual([false, true]);
   });
   it('no pair is said as none', () => {
     expect(balanceOf([]).words).toBe('No pair is here yet.');

@@ -13,6 +13,7 @@ import {
   judgeClaim,
 } from '#core/claims/claim.ts';
 import { findClaimFaults, type StatedFigure } from '#core/claims/claim-consistency.ts';
+import { readClaims } from '#core/claims/claim-text.ts';
 import type { Figure } from '#core/figures/figure.ts';
 import { DEFAULT_MASS_EXPONENT } from '#core/figures/mass.ts';
 import type { SizeLabel } from '#core/sizing/size-label.ts';
@@ -399,5 +400,27 @@ describe('a drop against the stacks that are claimed with it', () => {
         mm('drop', 2),
       ]),
     ).toHaveLength(1);
+  });
+});
+
+describe('how surely a claim is stated', () => {
+  const half = (text: string) => readClaims(text).figures.map(({ halfWidth }) => halfWidth);
+  it('“about” is a twentieth of it, or the last digit where that is more', () => {
+    expect(half('about 300 g')).toEqual([15]);
+    expect(half('about 4 mm drop')).toEqual([0.5]);
+    expect(half('300 g')).toEqual([0.5]);
+  });
+  it('“just under” and “just over” lie half of that to one side', () => {
+    expect(readClaims('just under 300 g').figures[0]).toMatchObject({
+      value: 292.5,
+      halfWidth: 7.5,
+    });
+    expect(readClaims('just over 300 g').figures[0]).toMatchObject({
+      value: 307.5,
+      halfWidth: 7.5,
+    });
+  });
+  it('“zero drop” is one of less than half a millimetre', () => {
+    expect(half('zero drop')).toEqual([0.5]);
   });
 });

@@ -24,7 +24,7 @@ import { bridgeMethods } from '#core/study/bridge.ts';
 import { driftTrend, judgeDrift } from '#core/study/drift.ts';
 import { judgeGauge, studyGauge } from '#core/study/gauge-study.ts';
 import { compareLots } from '#core/study/lots.ts';
-import { nameShare, studyPairs } from '#core/study/pair-to-pair.ts';
+import { isRanked, nameShare, studyPairs } from '#core/study/pair-to-pair.ts';
 
 const KNOWN = Number.POSITIVE_INFINITY;
 
@@ -401,6 +401,43 @@ describe('a gauge study', () => {
     expect(studyGauge(readings(() => 30, 0, 0))).toMatchObject({ verdict: 'poor', categories: 0 });
     expect(studyGauge(readings((p) => 30 + p, 0, 0)).verdict).toBe('cannot tell');
   });
+  /** Two operators who differ from part to part by so much, beside trials that differ by 1. */
+  const crossed = (apart: number, spread = 10) =>
+    studyGauge(
+      Array.from({ length: 6 }, (_, p) =>
+        [0, 1].flatMap((o) =>
+          [0, 1].map((t) => ({
+            part: `P${p}`,
+            operator: `O${o}`,
+            trial: t,
+            value: 100 + spread * p + (p % 2 === o ? apart : -apart) + (t === 0 ? 0.5 : -0.5),
+          })),
+        ),
+      ).flat(),
+    );
+  const reaching = (of: (value: number) => number, limit: number, from: number, to: number) => {
+    let [low, high] = [from, to];
+    for (let step = 0; step < 60; step++) {
+      const middle = (low + high) / 2;
+      if (of(middle) > limit) low = middle;
+      else high = middle;
+    }
+    return low;
+  };
+  it('pools the interaction where its p is over 0.25', () => {
+    const apart = reaching((mm) => crossed(mm).pInteraction, 0.25, 0, 5);
+    expect(crossed(apart * 0.999).pooled).toBe(true);
+    expect(crossed(apart * 1.001).pooled).toBe(false);
+  });
+  it('wants five categories, and says how many it tells', () => {
+    const told = (spread: number) => crossed(0, spread);
+    // Falls with the spread: the least that still tells five.
+    const spread = reaching((one) => -told(one).categories, -4.5, 0.1, 40);
+    const [few, enough] = [told(spread * 0.999), told(spread * 1.001)];
+    expect([few.categories, enough.categories]).toEqual([4, 5]);
+    expect(few.advice.join()).toContain('It tells 4 classes of these parts apart');
+    expect(enough.advice.join()).not.toContain('classes of these parts');
+  });
   it('takes two parts, two operators, two trials, all of them', () => {
     const all = readings((p) => 30 + p, 0, 0.1);
     expect(() => studyGauge([])).toThrow('no readings');
@@ -467,6 +504,9 @@ describe('pairs of one model', () => {
     side,
     value,
     trial: 1,
+  });
+  it('fewer than three are not ranked', () => {
+    expect([isRanked(2), isRanked(3)]).toEqual([false, true]);
   });
   it('one pair, or none, shows no spread', () => {
     expect(() => studyPairs([])).toThrow('no readings');

@@ -6,6 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { testersDiffer } from '#core/wear/break-in.ts';
 import { careAdvice } from '#core/wear/care.ts';
 import { dueDay, nextCheck, paceOf } from '#core/wear/check-plan.ts';
+import { showsLife } from '#core/wear/edition-life.ts';
 import { pairWay, readWay } from '#core/wear/odometer.ts';
 import { minutesOverADay, overlappingOuting, sameOuting } from '#core/wear/outing-doubles.ts';
 import { rideWord } from '#core/wear/outing-words.ts';
@@ -577,6 +578,10 @@ describe('lines, zones and testers', () => {
       parts: [],
     });
   });
+});
+
+it('a life takes three ends', () => {
+  expect([showsLife(2), showsLife(3)]).toEqual([false, true]);
 });
 
 describe('care', () => {

@@ -97,6 +97,7 @@ function movedBy(value, unit) {
 const TESTS_OF = {
   figures: [
     'checks/figure-limits',
+    'checks/spread-limits',
     'checks/carrying',
     'checks/uncertainty',
     'core/figures',

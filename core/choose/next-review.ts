@@ -57,6 +57,10 @@ export interface Purse {
 
 const DAY_MS = 86_400_000;
 
+/** Can models of a use be compared with so many measured? */
+export const canCompare = (measured: number): boolean =>
+  measured >= CHOOSE_LIMITS.enoughToCompare.value;
+
 const daysTo = (day: string, today: string) =>
   Math.round((Date.parse(day) - Date.parse(today)) / DAY_MS);
 

@@ -32,9 +32,7 @@ describe('a stated figure', () => {
       statedWords(
         stated({ label: { system: 'uk', size: 8 }, basis: 'in-shoe, in', provenance: 'reported' }),
       ),
-    ).toBe(
-      '33 mm, reported, web page; UK 8, in-shoe, in; measure heel stack to be sure',
-    );
+    ).toBe('33 mm, reported, web page; UK 8, in-shoe, in; measure heel stack to be sure');
     expect(statedWords(stated({ quantity: 'mass', typed: '330 g', value: 330 }))).toContain(
       'size not stated',
     );

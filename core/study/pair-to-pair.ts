@@ -1,6 +1,7 @@
 /** Is a model consistent from pair to pair? Components, bias, tolerance interval, performance. */
 
 import { sampleStandardDeviation } from 'simple-statistics';
+import { STUDY_LIMITS } from '../limits/study-limits.ts';
 import { chiSquareQuantile, fExceeds, tQuantile } from '../statistics/distributions.ts';
 import {
   type Limits,
@@ -229,6 +230,12 @@ export function studyPairs(
     notes: notesOf(model, truncated, repeatsTold),
   };
 }
+
+/**
+ * Is a model of so many pairs ranked by their spread? The 95 % interval of an SD from one degree of freedom spans a
+ * factor of 72, √(χ²(0.975) / χ²(0.025)).
+ */
+export const isRanked = (pairs: number): boolean => pairs >= STUDY_LIMITS.fewestRanked.value;
 
 const SHARES: [number, string][] = [
   [0.05, 'next to nothing'],

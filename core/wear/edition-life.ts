@@ -4,6 +4,7 @@
  */
 
 import { bisectLeft, bisectRight } from 'd3-array';
+import { WEAR_LIMITS } from '../limits/wear-limits.ts';
 import { normalQuantile } from '../statistics/distributions.ts';
 
 export interface PairLife {
@@ -40,6 +41,9 @@ function halfOf(at: readonly number[], curve: readonly (number | null)[]): numbe
   }
   return null;
 }
+
+/** Do so many ends show a life? With fewer it is marks only. */
+export const showsLife = (ends: number): boolean => ends >= WEAR_LIMITS.endsForLife.value;
 
 /**
  * Survival by distance. Ends count before pairs that are still in use at the same distance.

@@ -6,7 +6,7 @@ import type { EditionDeviation } from '#contract/deviation-records.ts';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { combineFigures, figureExpanded } from '#core/figures/figure.ts';
 import { krippendorffAlpha } from '#core/fit/agreement.ts';
-import { agreementWords } from '#core/fit/agreement-words.ts';
+import { agreementWords, tellsAgreement } from '#core/fit/agreement-words.ts';
 import {
   type Deviation,
   type DeviationGroup,
@@ -20,7 +20,6 @@ import {
 import { fitCauses } from '#core/fit/fit-causes.ts';
 import { type FitWord, fitOfDeviation } from '#core/fit/fit-probabilities.ts';
 import { splitsOf } from '#core/fit/splits.ts';
-import { FIT_LIMITS } from '#core/limits/fit-limits.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { lastLength, type SizeLabel } from '#core/sizing/size-label.ts';
 import { madeOfEdition } from '../construction.ts';
@@ -199,7 +198,7 @@ function agreementOver({ known, tried, usual }: Look): EditionDeviation['agreeme
     return usualVotes(votesAgainstUsual(fitting, usual(maker)));
   });
   const usable = units.filter((unit) => unit.size >= 2);
-  if (usable.length < FIT_LIMITS.editionsForAgreement.value) return null;
+  if (!tellsAgreement(usable.length)) return null;
   const testers = [...new Set(usable.flatMap((unit) => [...unit.keys()]))].sort();
   const ratings = testers.map((tester) => usable.map((unit) => unit.get(tester) ?? null));
   const { alpha, n } = krippendorffAlpha(ratings, 'ordinal');

@@ -2,8 +2,7 @@
 
 import type { Desk } from '#contract/desk-records.ts';
 import { DISCIPLINES, describeDiscipline } from '#core/catalogue/disciplines.ts';
-import { balanceOf, nextReviews } from '#core/choose/next-review.ts';
-import { CHOOSE_LIMITS } from '#core/limits/choose-limits.ts';
+import { balanceOf, canCompare, nextReviews } from '#core/choose/next-review.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import type { Stores } from '../stores.ts';
 import type { ShelfSource } from './suits.ts';
@@ -53,7 +52,7 @@ export function deskOf(stores: Stores, shelf: ShelfSource, today: string): Desk 
       })),
       looks: looksDue,
       gaps: ofUse
-        .filter(({ measured }) => measured.length < CHOOSE_LIMITS.enoughToCompare.value)
+        .filter(({ measured }) => !canCompare(measured.length))
         .map(({ use, known, measured }) => ({
           use,
           measured: measured.length,

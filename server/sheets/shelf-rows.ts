@@ -6,12 +6,11 @@ import type { Basis } from '#core/figures/basis.ts';
 import type { EditionAnswer } from '#core/figures/edition-figure.ts';
 import { figureExpanded } from '#core/figures/figure.ts';
 import { type MeasuredPair, quantitiesOfPair } from '#core/figures/pair-figure.ts';
-import { WEAR_LIMITS } from '#core/limits/wear-limits.ts';
 import { type ComparedEdition, compareEditions } from '#core/sheet/comparison.ts';
 import type { ShelfFigure, ShelfRow } from '#core/sheet/shelf.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { REFERENCE_LABEL } from '#core/sizing/size-label.ts';
-import { editionLife } from '#core/wear/edition-life.ts';
+import { editionLife, showsLife } from '#core/wear/edition-life.ts';
 import { madeOfEdition, medianScores, wordsClaimed } from '../construction.ts';
 import { describeFault } from '../described-fault.ts';
 import { measuredPair } from '../figure-book.ts';
@@ -104,10 +103,9 @@ const counted = (value: number, low = value, high = value): ShelfFigure => ({
 /** Distance worn, life, price and cost, of the pairs of an edition. */
 function factsOf(stores: Stores, editionId: string, stored: readonly StoredPair[]) {
   const lives = livesOf(stores, editionId);
-  const life =
-    lives.filter(({ ended }) => ended).length >= WEAR_LIMITS.endsForLife.value
-      ? editionLife(lives).median
-      : undefined;
+  const life = showsLife(lives.filter(({ ended }) => ended).length)
+    ? editionLife(lives).median
+    : undefined;
   // What was given cost nothing, and is no price.
   const price = pricesOf(stores, editionId, stored).find(({ amount }) => amount > 0);
   const km = lives.reduce((sum, { wornKm }) => sum + wornKm, 0);

@@ -3,9 +3,8 @@
 import { group } from 'd3-array';
 import type { ConsistencyPage } from '#contract/study-records.ts';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
-import { STUDY_LIMITS } from '#core/limits/study-limits.ts';
 import { distinctSizes, isSameSize } from '#core/sizing/size-label.ts';
-import { studyPairs } from '#core/study/pair-to-pair.ts';
+import { isRanked, studyPairs } from '#core/study/pair-to-pair.ts';
 import { describeFault } from '../described-fault.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import type { Log } from '../log.ts';
@@ -53,7 +52,7 @@ function rowsOf(
         measurementShare: study.measurementShare ?? null,
         sideBias: study.sideBias,
         method: study.method,
-        unranked: study.pairs < STUDY_LIMITS.fewestRanked.value,
+        unranked: !isRanked(study.pairs),
       },
     ];
   });

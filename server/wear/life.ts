@@ -3,10 +3,9 @@
 import { group } from 'd3-array';
 import { mean } from 'simple-statistics';
 import type { EditionLife } from '#contract/life-records.ts';
-import { WEAR_LIMITS } from '#core/limits/wear-limits.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { testersDiffer } from '#core/wear/break-in.ts';
-import { editionLife } from '#core/wear/edition-life.ts';
+import { editionLife, showsLife } from '#core/wear/edition-life.ts';
 import { lifeSentence } from '#core/wear/end-causes.ts';
 import { endOf } from '../pair-end.ts';
 import type { WornRow } from '../store/rotation.ts';
@@ -94,7 +93,7 @@ export function lifeOf(stores: Stores, slug: string): EditionLife {
     fromKm,
     cause: cause ?? undefined,
   }));
-  const life = ends >= WEAR_LIMITS.endsForLife.value ? editionLife(lives) : null;
+  const life = showsLife(ends) ? editionLife(lives) : null;
   const breakIns = rows.flatMap(({ id: pairId, tag }) =>
     breakInsOf(stores, pairId).map((one) => ({ ...one, tag })),
   );

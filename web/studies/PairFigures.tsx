@@ -6,7 +6,7 @@ import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { STUDY_LIMITS } from '#core/limits/study-limits.ts';
 import { writeProbability } from '#core/sizing/number-words.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
-import { nameShare, type PairToPair } from '#core/study/pair-to-pair.ts';
+import { isRanked, nameShare, type PairToPair } from '#core/study/pair-to-pair.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import type { Amounts } from './amounts.ts';
 import { FoundTable } from './FoundTable.tsx';
@@ -154,15 +154,14 @@ export function Ranking({ quantity, amounts }: { quantity: QuantityId; amounts: 
           { head: 'pairs', cell: ({ pairs }) => pairs, figure: true },
           {
             head: 'pairs scatter by',
-            cell: ({ pairs, pairSd }) =>
-              pairs < STUDY_LIMITS.fewestRanked.value ? 'cannot tell' : amounts.write(pairSd),
+            cell: ({ pairs, pairSd }) => (isRanked(pairs) ? amounts.write(pairSd) : 'cannot tell'),
             figure: true,
-            strong: ({ pairs }) => pairs >= STUDY_LIMITS.fewestRanked.value,
+            strong: ({ pairs }) => isRanked(pairs),
           },
           {
             head: 'between',
             cell: ({ pairs, pairSd, pairSdInterval }) =>
-              pairs < STUDY_LIMITS.fewestRanked.value || !pairSdInterval
+              !isRanked(pairs) || !pairSdInterval
                 ? ''
                 : spanWords(pairSdInterval as [number, number], pairSd, amounts),
             figure: true,
