@@ -3,7 +3,6 @@
  * derived row is written as the server would write it, which a test holds.
  */
 
-import { FIGURE_LIMITS } from '#core/limits/figure-limits.ts';
 import { randomInt, randomLcg, randomNormal } from 'd3-random';
 import { inputsOf, workOut } from '#core/catalogue/computation.ts';
 import {
@@ -15,6 +14,7 @@ import {
 } from '#core/catalogue/quantities.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
 import { FULL_SIZE_MM } from '#core/figures/carry.ts';
+import { FIGURE_LIMITS } from '#core/limits/figure-limits.ts';
 import { pairText, searchTerms } from '#core/sizing/search-terms.ts';
 import { lastLength } from '#core/sizing/size-label.ts';
 import { canonicalUnit } from '#core/sizing/units.ts';
