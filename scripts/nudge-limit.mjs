@@ -3,7 +3,7 @@
 /** Where a limit stands in the source of its table. */
 function placeOf(name) {
   const [, end, use] = /^toeRoom(Least|Most)(?: (.+))?$/.exec(name) ?? [];
-  if (end === undefined) return new RegExp(`(\\b${name}: line\\(\\s*)[\\d.]+`);
+  if (end === undefined) return new RegExp(`(\\b${name}: (?:line|labLine)\\(\\s*)[\\d.]+`);
   const key = use === undefined ? "''" : `'?${use}'?`;
   return new RegExp(
     end === 'Least' ? `(${key}: room\\()[\\d.]+` : `(${key}: room\\([\\d.]+, )[\\d.]+`,

@@ -38,13 +38,13 @@ const { LIMIT_TABLES } = await runSource('core/limits/limits.ts');
 
 const tables = Object.entries(LIMIT_TABLES).map(([room, table]) => {
   const rows = Object.entries(table).map(
-    ([name, { value, unit, says, source }]) =>
-      `| ${name} | ${value} ${unit} | ${says} | ${source} |`,
+    ([name, { value, unit, says, source, changedBy }]) =>
+      `| ${name} | ${value} ${unit} | ${says} | ${source} | ${changedBy} |`,
   );
   return `## ${room}
 
-| name | value | what it parts | source |
-|---|---|---|---|
+| name | value | what it parts | source | changed by |
+|---|---|---|---|---|
 ${rows.join('\n')}
 `;
 });

@@ -11,6 +11,8 @@ export interface Limit {
   /** What lies on its two sides. */
   says: string;
   source: string;
+  /** A lab may draw it elsewhere, with a reason: see `drawn-limits.ts`. */
+  changedBy: 'nobody' | 'the lab';
 }
 
 export type LimitTable = Readonly<Record<string, Limit>>;
@@ -26,4 +28,11 @@ export const line = (
   unit,
   says,
   source,
+  changedBy: 'nobody',
+});
+
+/** A line of common practice that a lab may draw elsewhere. */
+export const labLine = (value: number, unit: string, says: string): Limit => ({
+  ...line(value, unit, says),
+  changedBy: 'the lab',
 });

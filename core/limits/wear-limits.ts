@@ -1,5 +1,5 @@
 /** Lines of the rules of wear. */
-import { type LimitTable, line } from './limit.ts';
+import { type LimitTable, labLine, line } from './limit.ts';
 
 export const WEAR_LIMITS = {
   halfPoint: line(0.5, 'points', 'comfort this near its plateau is at it'),
@@ -32,9 +32,9 @@ export const WEAR_LIMITS = {
   nearItsEnd: line(0.9, '', 'the end of a pair is near from this share of its distance on'),
   checksForLine: line(4, 'checks', 'fewer checks show no line of wear'),
   treadGrown: line(0.3, 'mm', 'tread does not grow: so much more is another spot, or a slip'),
-  ratedLifeLow: line(483, 'km', 'a pair that was worn less is early in its life: 300 miles'),
-  ratedLifeHigh: line(644, 'km', 'a pair that was worn farther has done its work: 400 miles'),
-  treadWorn: line(0.5, 'mm', 'tread of less is worn through'),
+  ratedLifeLow: labLine(483, 'km', 'a pair that was worn less is early in its life: 300 miles'),
+  ratedLifeHigh: labLine(644, 'km', 'a pair that was worn farther has done its work: 400 miles'),
+  treadWorn: labLine(0.5, 'mm', 'tread of less is worn through'),
 } as const satisfies LimitTable;
 
 /** 300 to 400 miles, for training shoes. */
