@@ -88,7 +88,7 @@ function tableOf(room) {
 /** What is counted moves by one, what is measured by 5 %. */
 function movedBy(value, unit) {
   const isCounted =
-    Number.isInteger(value) && value < 20 && !/^(mm|g|km|°|%|°C|days|SDs|U)$/.test(unit);
+    Number.isInteger(value) && value < 20 && !/^(mm|g|km|°|%|°C|SDs|U)$/.test(unit);
   const step = isCounted ? 1 : value === 0 ? 1 : 0.05 * value;
   return [value - step, value + step].map((moved) => Math.max(0, Number(moved.toPrecision(6))));
 }
