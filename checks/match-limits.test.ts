@@ -762,3 +762,223 @@ describe('two pairs held against each other', () => {
     expect(parts.find(({ part }) => part === 'whole shoe')?.word).toBe('cannot tell');
   });
 });
+
+describe('what is said of a check', () => {
+  const near: Partial<FeatureJudgement> = { verdict: 'cannot tell', difference: 2.9, U: 0.4 };
+  it('names each feature with its difference, and which shoe is larger', () => {
+    const [cause] = checkOf({
+      'toe-tip-height': { verdict: 'out', difference: -5, U: 0.4 },
+      'collar-medial': { ...near, difference: 2.9 },
+      'heel-seam': 'not taken',
+    }).causes;
+    expect(cause).toMatchObject({
+      id: 'toe-spring',
+      confidence: 'likely',
+      evidenceFor: [
+        'Toe-tip height: right 5.0 mm smaller',
+        'Collar height, lateral alike',
+        'Footbed length alike',
+      ],
+      unknown: [
+        'Collar height, medial: right 2.9 mm larger, near the tolerance',
+        'Heel seam off centre not taken',
+      ],
+    });
+  });
+  it('names what stands off zero with its shoe', () => {
+    const [cause] = checkOf({
+      'sole-plane': { verdict: 'out', difference: 3, shoes: { left: 'within', right: 'out' } },
+    }).causes;
+    expect(cause?.evidenceFor).toContain(
+      'Sole plane: off by 3.0° on the right'.replace('3.0°', '3.0 °'),
+    );
+    expect(cause?.evidenceFor).toContain('Heel seam off centre: on');
+    const [both] = checkOf({
+      'sole-plane': { verdict: 'out', difference: 3, shoes: { left: 'out', right: 'out' } },
+    }).causes;
+    expect(both?.evidenceFor.join()).toMatch(/on the left and the right/);
+    const [open] = checkOf({
+      'toe-tip-height': 'out',
+      'heel-seam': { verdict: 'cannot tell', shoes: { left: 'within', right: 'cannot tell' } },
+    }).causes;
+    expect(open?.unknown).toEqual(['Heel seam off centre: cannot tell']);
+  });
+  it('names a feature as the bench named it', () => {
+    const evidence = {
+      judgements: judgementsOf({ 'outsole-small': 'out' }),
+      names: { 'outsole-small': 'front lug' },
+    };
+    expect(inferCauses(evidence)[0]?.evidenceFor[0]).toMatch(/^front lug: right 9\.0 mm larger/);
+  });
+  it('takes what was seen where nothing was measured, with its shoe', () => {
+    const judgements = judgementsOf({
+      ...ALIKE,
+      'heel-seam': 'not taken',
+      'collar-medial': ASKEW['collar-medial'],
+      'toe-tip-height': 'out',
+    });
+    const seen = (byEye: MatchSights['byEye']) =>
+      inferCauses({ judgements, ...(byEye ? { byEye } : {}) }).find(
+        ({ id }) => id === 'upper-askew',
+      );
+    const fault = seen({ seam: { state: 'fault', side: 'left' } });
+    expect(fault).toMatchObject({ atFault: 'left' });
+    expect(fault?.atFaultWhy).toMatch(/heel seam off centre, seen on the left/);
+    expect(fault?.evidenceFor.some((words) => words.endsWith(', left, seen'))).toBe(true);
+    expect(seen({ seam: { state: 'fault', side: 'both' } })?.atFaultWhy).toMatch(/seen on both/);
+    expect(seen({ seam: { state: 'cannot tell' } })?.unknown).toContain('Heel seam off centre not taken');
+    expect(
+      seen({ seam: { state: 'sound' } })?.evidenceAgainst.some((words) => words.endsWith(', seen')),
+    ).toBe(true);
+    // A measurement goes before a look.
+    const taken = inferCauses({
+      judgements: judgementsOf({ ...ALIKE, ...ASKEW }),
+      byEye: { seam: { state: 'sound' } },
+    }).find(({ id }) => id === 'upper-askew');
+    expect(taken?.evidenceAgainst).toEqual([]);
+  });
+  it.each([
+    [{ 'sole-plane': 'out' }, 'Heel set or shank twisted'],
+    [
+      { 'sole-plane': 'out', 'footbed-length': 'not taken' },
+      'Heel set or shank twisted, as it seems',
+    ],
+    [{ 'sole-plane': 'out', 'collar-lateral': ODD }, 'Heel set or shank twisted, possibly'],
+  ] as [Features, string][])('%j is %s', (features, fault) => {
+    const { verdict } = checkOf(features);
+    expect(verdict.fault).toBe(fault);
+    expect(verdict.words).toBe(`${fault}.`);
+  });
+  it('a pattern of no known cause names what is out', () => {
+    const { verdict } = checkOf({ 'collar-lateral': ODD, 'footbed-ball-width': 'within' });
+    expect(verdict).toMatchObject({
+      fault: 'Collar height, lateral out of tolerance; the pattern fits no known cause',
+      for: ['Collar height, lateral is out of tolerance'],
+    });
+    expect(verdict.against).toContain('Mass agrees');
+    expect(checkOf({}).verdict.against).toEqual([]);
+    expect(checkOf({}).verdict.for).toContain('Mass agrees');
+  });
+  it('a box that says another size than either shoe is seen, one that says the same is not', () => {
+    const uk = (size: number) => ({ system: 'uk' as const, size });
+    const seen = (labels: MatchSights['labels']) =>
+      checkOf({}, labels ? { labels } : {}).verdict.seen;
+    expect(seen({ box: uk(9), left: uk(8), right: uk(9) })).toEqual([
+      'the box says UK 9, the shoes do not',
+    ]);
+    expect(seen({ box: uk(9), left: uk(9), right: uk(9) })).toEqual([]);
+    expect(seen({ box: uk(9) })).toEqual([]);
+  });
+  it('only what is a fault by eye is seen, with shoe and note', () => {
+    const { verdict } = checkOf(
+      {},
+      {
+        byEye: {
+          glue: { state: 'fault', side: 'left', note: 'toe' },
+          level: { state: 'sound' },
+          seam: { state: 'cannot tell' },
+        },
+      },
+    );
+    expect(verdict.seen).toHaveLength(1);
+    expect(verdict.seen[0]).toMatch(/\(left\), toe$/);
+    expect(verdict.advice).toBe('keep and note');
+  });
+  it('a shoe that is seen to rock is out only with a cause', () => {
+    const judgements = judgementsOf({ ...ALIKE });
+    const evidence = { judgements, byEye: { level: { state: 'fault', side: 'left' } } } as const;
+    expect(judgeMatch(evidence, [], []).word).toBe('matched');
+    const glue = { judgements, byEye: { glue: { state: 'fault' } } } as const;
+    expect(judgeMatch(glue, inferCauses(evidence), []).word).toBe('matched');
+  });
+});
+
+describe('who is at fault, by other pairs', () => {
+  it.each([
+    [
+      'toe-spring',
+      {
+        'toe-tip-height': {
+          verdict: 'out',
+          left: { n: 5, value: 36 },
+          right: { n: 5, value: 45 },
+          difference: 9,
+        },
+      },
+      'toe-tip-height',
+      36,
+    ],
+    [
+      'other-build',
+      {
+        mass: {
+          verdict: 'out',
+          left: { n: 5, value: 300 },
+          right: { n: 5, value: 330 },
+          difference: 30,
+          tolerance: 6,
+        },
+      },
+      'mass',
+      300,
+    ],
+    [
+      'other-foam',
+      {
+        'midsole-lateral-hardness': {
+          verdict: 'out',
+          left: { n: 5, value: 50 },
+          right: { n: 5, value: 60 },
+          difference: 10,
+        },
+      },
+      'midsole-lateral-hardness',
+      50,
+    ],
+    ['heel-seat', { ...HIGHER, 'heel-seam': 'within' }, 'collar-medial', 73],
+  ] as [CauseId, Features, MatchFeatureId, number][])(
+    '%s: the right, where others have %s of %s',
+    (cause, features, id, value) => {
+      const found = checkOf(features, { siblings: { [id]: { value, pairs: 2 } } }).causes.find(
+        (one) => one.id === cause,
+      );
+      expect(found?.atFault).toBe('right');
+      const none = checkOf(features).causes.find((one) => one.id === cause);
+      expect(none?.atFault).toBe('either');
+    },
+  );
+  it('says which way the collars stand', () => {
+    const higher = causeOf('heel-seat', HIGHER);
+    expect(higher?.evidenceFor[0]).toBe(
+      'both collars higher alike on the right, 5.0 mm outside and 5.0 mm inside',
+    );
+    const lower = causeOf('heel-seat', {
+      'collar-medial': {
+        left: { n: 5, value: 78 },
+        right: { n: 5, value: 73 },
+        difference: -5,
+        verdict: 'out',
+      },
+      'collar-lateral': {
+        left: { n: 5, value: 75 },
+        right: { n: 5, value: 70 },
+        difference: -5,
+        verdict: 'out',
+      },
+    });
+    expect(lower?.evidenceFor[0]).toMatch(/^both collars lower alike/);
+  });
+  it('one collar that differs is enough, none is too little', () => {
+    const collar = (verdict: FeatureJudgement['verdict'], base: number) => ({
+      left: { n: 5, value: base },
+      right: { n: 5, value: base + 3 },
+      difference: 3,
+      verdict,
+    });
+    const seat = (one: FeatureJudgement['verdict'], two: FeatureJudgement['verdict']) =>
+      causeOf('heel-seat', { 'collar-lateral': collar(one, 70), 'collar-medial': collar(two, 73) });
+    expect(seat('out', 'within')).toBeDefined();
+    expect(seat('within', 'out')).toBeDefined();
+    expect(seat('within', 'within')).toBeUndefined();
+  });
+});
