@@ -530,3 +530,19 @@ describe('one pair or two', () => {
     expect(judgeTwoUses(undefined, mixed).words).toContain('What two cost is not known of both');
   });
 });
+
+describe('who may be the best', () => {
+  it('is offered from one in twenty on', () => {
+    const suits = { answers: [answer('suits')] };
+    // Four shoes; the last so much heavier than the first that it is the best with one in twenty: z = 1.645.
+    const shelf = (apart: number) =>
+      [0, 1, 2, apart].map((heavier, at) =>
+        candidate(`m${at}`, { mass: figure(280 + heavier, 15) }, suits),
+      );
+    // u of either is 3 · 15/2/15 = 1.5 in points, the score 3 · apart/15.
+    const limit = ((1.6449 * Math.SQRT2 * 1.5) / 3) * 15;
+    const offered = (apart: number) => offers(shelf(apart), { matters: ['little weight'] }).length;
+    expect(offered(limit * 0.99)).toBe(4);
+    expect(offered(limit * 1.01)).toBe(3);
+  });
+});
