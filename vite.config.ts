@@ -17,6 +17,23 @@ const addressesAsData: Plugin = {
   },
 };
 
+/** A table of limits without its words: pages read the values alone. */
+const limitsAsValues: Plugin = {
+  name: 'limits-as-values',
+  apply: 'build',
+  async load(id) {
+    const [, table] = /\/core\/limits\/((?!drawn)[a-z]+-limits)[.]ts$/.exec(id) ?? [];
+    if (table === undefined) return null;
+    const bare = (_key: string, value: unknown) =>
+      typeof value === 'object' && value !== null && 'says' in value && 'value' in value
+        ? { value: value.value }
+        : value;
+    return Object.entries(await runSource(`core/limits/${table}.ts`))
+      .map(([name, value]) => `export const ${name} = ${JSON.stringify(value, bare)};`)
+      .join('\n');
+  },
+};
+
 /** What is not shared by all: controls of forms, schemas, the words of uses and of parts. */
 const WITH_THEIR_PAGES =
   /node_modules|Select[.]tsx|DataTable[.]tsx|UseField[.]tsx|shell[\\/](?:form|uses|address|PlaceLinks|TableLinks|PartLink)|[a-z]+-queries|printed-label|Document|WordBlocks|RungMark|EvidenceMark|match-drawing|Plot[.]|(?:LabPage|Studies|ReceivePage|Guide|GuidePage)[.]module|core[\\/](?:sheet|choose|practice|construction)|(?:core|web)[\\/](?:fit|wear)[\\/]|contract[\\/](?:fields|[a-z-]+-records)[.]ts|catalogue[\\/](?:construction|disciplines|protocol|shoe-parts|rules-of-uses|rules[\\/][a-z-]+|use-rule|sole-limits|part-cards|measuring-cards|glossary|schools)[.]ts/;
@@ -33,6 +50,7 @@ export default defineConfig({
   plugins: [
     react(),
     addressesAsData,
+    limitsAsValues,
     // Keeps the built pages in the browser, so that a reload while the server is away shows the bench.
     VitePWA({
       registerType: 'autoUpdate',

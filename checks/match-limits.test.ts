@@ -826,7 +826,9 @@ describe('what is said of a check', () => {
     expect(fault?.atFaultWhy).toMatch(/heel seam off centre, seen on the left/);
     expect(fault?.evidenceFor.some((words) => words.endsWith(', left, seen'))).toBe(true);
     expect(seen({ seam: { state: 'fault', side: 'both' } })?.atFaultWhy).toMatch(/seen on both/);
-    expect(seen({ seam: { state: 'cannot tell' } })?.unknown).toContain('Heel seam off centre not taken');
+    expect(seen({ seam: { state: 'cannot tell' } })?.unknown).toContain(
+      'Heel seam off centre not taken',
+    );
     expect(
       seen({ seam: { state: 'sound' } })?.evidenceAgainst.some((words) => words.endsWith(', seen')),
     ).toBe(true);

@@ -6,7 +6,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ROOT, start } from './install.mjs';
+import { installPackages, ROOT, start } from './install.mjs';
 import { runSource } from './source.mjs';
 
 const ROOMS = ['claims', 'match', 'fit', 'wear', 'construction', 'choose', 'limits'];
@@ -76,7 +76,13 @@ function tableOf(room) {
         const from = textAt(lines, location);
         const to = replacement.replace(/\s+/g, ' ');
         const reason = reasons.get(`${file}\n${from}\n${to}`) ?? '';
-        survivors.push({ file, line: location.start.line, from, to, reason });
+        survivors.push({
+          file,
+          line: location.start.line,
+          from,
+          to,
+          ...(reason ? { reason } : {}),
+        });
       } else counts.leftOut += 1;
     }
   }
@@ -87,8 +93,7 @@ function tableOf(room) {
 
 /** What is counted moves by one, what is measured by 5 %. */
 function movedBy(value, unit) {
-  const isCounted =
-    Number.isInteger(value) && value < 20 && !/^(mm|g|km|°|%|°C|SDs|U)$/.test(unit);
+  const isCounted = Number.isInteger(value) && value < 20 && !/^(mm|g|km|°|%|°C|SDs|U)$/.test(unit);
   const step = isCounted ? 1 : value === 0 ? 1 : 0.05 * value;
   return [value - step, value + step].map((moved) => Math.max(0, Number(moved.toPrecision(6))));
 }
@@ -128,7 +133,7 @@ async function moveLimits() {
           result.survived += 1;
           const survivor = { file: `core/limits/${file}`, from: `${name} ${value}`, to: `${to}` };
           const reason = reasons.get(`${survivor.file}\n${survivor.from}\n${survivor.to}`) ?? '';
-          result.survivors.push({ ...survivor, reason });
+          result.survivors.push({ ...survivor, ...(reason ? { reason } : {}) });
           console.log(`${survivor.file}: ${survivor.from} moved to ${to} is not noticed`);
         }
       }
@@ -147,6 +152,7 @@ async function mutate(room) {
   process.exit(1);
 }
 
+installPackages();
 const asked = process.argv.slice(2);
 const unknown = asked.filter((room) => !ROOMS.includes(room));
 if (unknown.length > 0) {
