@@ -17,7 +17,7 @@ const addressesAsData: Plugin = {
   },
 };
 
-/** A table of limits without its words: pages read the values alone. */
+/** Tables of limits without their texts: the pages use only the values. */
 const limitsAsValues: Plugin = {
   name: 'limits-as-values',
   apply: 'build',
@@ -25,7 +25,7 @@ const limitsAsValues: Plugin = {
     const [, table] = /\/core\/limits\/((?!drawn)[a-z]+-limits)[.]ts$/.exec(id) ?? [];
     if (table === undefined) return null;
     const bare = (_key: string, value: unknown) =>
-      typeof value === 'object' && value !== null && 'says' in value && 'value' in value
+      typeof value === 'object' && value !== null && 'meaning' in value && 'value' in value
         ? { value: value.value }
         : value;
     return Object.entries(await runSource(`core/limits/${table}.ts`))

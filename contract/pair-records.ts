@@ -110,6 +110,7 @@ export const pairRow = z.object({
       decision: z.enum(['keep', 'keep and note', 'return']).nullable().describe('null: begun'),
       words: z.string(),
       found: z.string().nullable().describe('matched, out or cannot tell; null: not worked out'),
+      fault: z.string().describe('the fault in a phrase; empty: none, or not known'),
     })
     .nullable()
     .describe('null: not checked'),

@@ -1,5 +1,4 @@
 /** Calculations on wear: a line with its band, a break-in, a life, what stands for a distance, an end with reasons. */
-
 import { z } from 'zod';
 import { WEAR_LIMITS } from '#core/limits/wear-limits.ts';
 import { breakIn } from '#core/wear/break-in.ts';

@@ -1,7 +1,7 @@
 /**
- * `npm run mutants [room …]`: changes the rules of a room of `core` one fault at a time, and lists the faults that no
- * test notices; of `limits` each line is moved both ways. Writes `checks/mutants/<room>.json`; a reason that stands
- * beside a survivor there is kept.
+ * `npm run mutants [room …]`: changes the rules of a folder of `core` one at a time, and lists the changes that no test
+ * notices. `limits` moves each limit up and down instead. The results are in `checks/mutants/<room>.json`; a reason
+ * that is written there beside a surviving change is kept.
  */
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -10,7 +10,7 @@ import { installPackages, ROOT, start } from './install.mjs';
 import { runSource } from './source.mjs';
 
 const ROOMS = ['claims', 'match', 'fit', 'wear', 'construction', 'choose', 'limits'];
-/** At least so many of a hundred are to be noticed. */
+/** Required percentage of noticed changes. */
 const WANTED_PERCENT = 80;
 
 const cache = join(ROOT, 'node_modules', '.cache', 'mutants');
@@ -21,7 +21,7 @@ mkdirSync(tables, { recursive: true });
 const report = (room) => join(cache, `${room}.report.json`);
 const table = (room) => join(tables, `${room}.json`);
 
-/** What the tool is told: sentences are left alone, and what was tried before is not tried again. */
+/** Settings of Stryker. Texts are not changed, and results of earlier runs are reused. */
 const termsOf = (room) => ({
   testRunner: 'vitest',
   vitest: { configFile: 'scripts/mutants.vitest.config.mjs' },
@@ -29,19 +29,19 @@ const termsOf = (room) => ({
   mutate: [`core/${room}/**/*.ts`, '!core/**/*.test.ts'],
   mutator: { excludedMutations: ['StringLiteral'] },
   coverageAnalysis: 'perTest',
-  // What is worked out when a file is read runs in every test: a limit among it has its own case in checks/.
+  // Code that runs when a file is loaded needs all tests for each change. Most of it is tables.
   ignoreStatic: true,
   concurrency: 2,
   reporters: ['json', 'progress-append-only'],
   jsonReporter: { fileName: report(room) },
   incremental: true,
   incrementalFile: join(cache, `${room}.incremental.json`),
-  // No test is looked for below node_modules.
+  // Vitest finds no tests below node_modules.
   tempDirName: join(tmpdir(), 'emvex-mutants'),
   ignorePatterns: ['dist', 'data', 'docs', 'e2e', 'web', 'server', 'demo', 'instruments', 'bench'],
 });
 
-/** The text that a mutant stands for, on one line. */
+/** The changed text on one line. */
 function textAt(lines, { start, end }) {
   const whole =
     start.line === end.line
@@ -50,7 +50,7 @@ function textAt(lines, { start, end }) {
   return whole.trim();
 }
 
-/** Reasons that somebody wrote beside survivors, by what survived. */
+/** Reasons in the former results, by change. */
 const reasonsOf = (room) =>
   new Map(
     existsSync(table(room))
@@ -60,7 +60,7 @@ const reasonsOf = (room) =>
       : [],
   );
 
-/** The table of a room: how many were noticed, and each that was not. */
+/** The results of a folder: the counts, and each change that no test notices. */
 function tableOf(room) {
   const reasons = reasonsOf(room);
   const counts = { noticed: 0, survived: 0, leftOut: 0 };
@@ -91,14 +91,14 @@ function tableOf(room) {
   return { room, ...counts, percent, survivors };
 }
 
-/** What is counted moves by one, what is measured by 5 %. */
+/** A count moves by one, other values by 5 %. */
 function movedBy(value, unit) {
   const isCounted = Number.isInteger(value) && value < 20 && !/^(mm|g|km|°|%|°C|SDs|U)$/.test(unit);
   const step = isCounted ? 1 : value === 0 ? 1 : 0.05 * value;
   return [value - step, value + step].map((moved) => Math.max(0, Number(moved.toPrecision(6))));
 }
 
-/** The tests that hold the lines of a room. */
+/** Tests of the limits of each folder. */
 const TESTS_OF = {
   figures: [
     'checks/figure-limits',
@@ -108,27 +108,38 @@ const TESTS_OF = {
     'core/figures',
     'core/layers',
   ],
+  claims: ['checks/claim', 'core/claims'],
+  match: ['checks/match', 'core/match'],
   study: ['checks/figure-limits', 'checks/studies', 'checks/study-honesty', 'checks/lots'],
+  construction: ['checks/construction', 'core/construction'],
+  fit: ['checks/fit', 'checks/try-on', 'checks/size-converter', 'core/fit'],
+  wear: ['checks/wear', 'checks/retirement', 'checks/rotation', 'core/wear'],
+  choose: ['checks/choose', 'core/choose'],
 };
-const testsOf = (room) =>
-  TESTS_OF[room] ?? [`checks/${room.replace(/s$/, '')}-limits`, `core/${room}`];
 
-/** Moves each line both ways, and asks whether a test fails. */
+/** Runs the tests of a folder, with a limit moved as `nudge` says. */
+const testLimits = (room, nudge = '') =>
+  start(
+    join(ROOT, 'node_modules', '.bin', 'vitest'),
+    ['run', '--bail=1', '--config=scripts/mutants.vitest.config.mjs', ...TESTS_OF[room]],
+    { env: { ...process.env, EMVEX_NUDGE: nudge }, stdio: 'ignore' },
+  );
+
+/** Moves each limit up and down, and counts how often a test fails. */
 async function moveLimits() {
   const { LIMIT_TABLES } = await runSource('core/limits/limits.ts');
   const reasons = reasonsOf('limits');
   const result = { room: 'limits', noticed: 0, survived: 0, leftOut: 0, survivors: [] };
-  for (const [room, lines] of Object.entries(LIMIT_TABLES)) {
+  for (const [room, limits] of Object.entries(LIMIT_TABLES)) {
     const file = `${room.replace(/s$/, '')}-limits.ts`;
-    for (const [name, { value, unit }] of Object.entries(lines))
+    if ((await testLimits(room)) !== 0) {
+      console.error(`The tests of ${room} fail without any change.`);
+      process.exit(1);
+    }
+    for (const [name, { value, unit }] of Object.entries(limits))
       for (const to of movedBy(value, unit)) {
         if (to === value) continue;
-        const status = await start(
-          join(ROOT, 'node_modules', '.bin', 'vitest'),
-          ['run', '--bail=1', '--config=scripts/mutants.vitest.config.mjs', ...testsOf(room)],
-          { env: { ...process.env, EMVEX_NUDGE: [file, to, name].join('|') }, stdio: 'ignore' },
-        );
-        if (status !== 0) result.noticed += 1;
+        if ((await testLimits(room, [file, to, name].join('|'))) !== 0) result.noticed += 1;
         else {
           result.survived += 1;
           const survivor = { file: `core/limits/${file}`, from: `${name} ${value}`, to: `${to}` };
@@ -164,7 +175,7 @@ for (const room of asked.length > 0 ? asked : ROOMS) {
   const result = room === 'limits' ? await moveLimits() : await mutate(room);
   writeFileSync(table(room), `${JSON.stringify(result, null, 2)}\n`);
   console.log(
-    `${room}: ${result.noticed} of ${result.noticed + result.survived} faults noticed, ${result.percent} %`,
+    `${room}: ${result.noticed} of ${result.noticed + result.survived} changes noticed, ${result.percent} %`,
   );
   if (result.percent < WANTED_PERCENT) short += 1;
 }

@@ -1,23 +1,23 @@
-/** A table of limits with one of them moved: how `npm run mutants limits` asks whether a test notices. */
+/** Moves one limit of a table, so that `npm run mutants limits` can see whether a test fails. */
 
-/** Where a limit stands in the source of its table. */
+/** Pattern that finds a limit in the source of its table. */
 function placeOf(name) {
   const [, end, use] = /^toeRoom(Least|Most)(?: (.+))?$/.exec(name) ?? [];
-  if (end === undefined) return new RegExp(`(\\b${name}: (?:line|labLine)\\(\\s*)[\\d.]+`);
+  if (end === undefined) return new RegExp(`(\\b${name}: (?:limit|limitOfLab)\\(\\s*)[\\d.]+`);
   const key = use === undefined ? "''" : `'?${use}'?`;
   return new RegExp(
     end === 'Least' ? `(${key}: room\\()[\\d.]+` : `(${key}: room\\([\\d.]+, )[\\d.]+`,
   );
 }
 
-/** The source with another value; throws where the limit is not found in it. */
+/** The source with another value. Throws if the limit is not in the source. */
 export function nudged(source, name, value) {
   const place = placeOf(name);
   if (!place.test(source)) throw new Error(`${name} is not in its table`);
   return source.replace(place, `$1${value}`);
 }
 
-/** Plugin of Vite: the table is read with the limit that EMVEX_NUDGE names, `fit-limits.ts wideFoot 0.41`. */
+/** Vite plugin that replaces the limit named by EMVEX_NUDGE: `fit-limits.ts|0.41|wideFoot`. */
 export function nudgePlugin() {
   const [file, value, name] = (process.env.EMVEX_NUDGE ?? '').split('|');
   return {

@@ -38,12 +38,12 @@ const { LIMIT_TABLES } = await runSource('core/limits/limits.ts');
 
 const tables = Object.entries(LIMIT_TABLES).map(([room, table]) => {
   const rows = Object.entries(table).map(
-    ([name, { value, unit, says, source, changedBy }]) =>
-      `| ${name} | ${value} ${unit} | ${says} | ${source} | ${changedBy} |`,
+    ([name, { value, unit, meaning, source, changedBy }]) =>
+      `| ${name} | ${value} ${unit} | ${meaning} | ${source} | ${changedBy} |`,
   );
   return `## ${room}
 
-| name | value | what it parts | source | changed by |
+| name | value | meaning | source | changed by |
 |---|---|---|---|---|
 ${rows.join('\n')}
 `;
@@ -53,7 +53,11 @@ writeFileSync(
   new URL('../docs/limits.md', import.meta.url),
   `# Limits
 
-Written by \`npm run docs\` from \`core/limits/\`. Every line that a verdict leans on, by the room of \`core/\` that reads it. A value without a unit is a share or a probability. Left-right tolerances, smallest noticeable differences and classes stand with each quantity in \`core/catalogue/\`; the lines of the rules of use stand with the rules, and in \`checks/use-lines.json\`. A lab may draw noticeable differences, tolerances, classes, targets, lines of rules, wear checks, rated life and worn tread elsewhere (\`core/limits/drawn-limits.ts\`). \`npm run mutants limits\` moves each line both ways and expects a test to fail.
+Written by \`npm run docs\` from \`core/limits/\`. The tables list every limit on which a verdict depends, by the folder of \`core/\` that uses it. A value without a unit is a share or a probability.
+
+Other limits are elsewhere. Left-right tolerances, smallest noticeable differences and classes are with each quantity in \`core/catalogue/\`. The limits of the rules of a use are with these rules, and \`checks/use-lines.json\` lists them. A lab can change noticeable differences, tolerances, classes, targets, limits of rules, check intervals, rated life and worn tread (\`core/limits/lab-limits.ts\`).
+
+\`npm run mutants limits\` moves each limit up and down, and expects a test to fail.
 
 ${tables.join('\n')}`,
 );

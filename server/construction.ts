@@ -10,7 +10,7 @@ import type { Basis } from '#core/figures/basis.ts';
 import { figureExpanded } from '#core/figures/figure.ts';
 import { handScores, latestFigures, type MeasuredPair } from '#core/figures/pair-figure.ts';
 import { gradeWord } from '#core/figures/typed-reading.ts';
-import { drawnRule } from '#core/limits/drawn-limits.ts';
+import { changedRule } from '#core/limits/lab-limits.ts';
 import { compareEditions } from '#core/sheet/comparison.ts';
 import { chosenUnit } from '#core/sizing/chosen-units.ts';
 import { writeFigure } from '#core/sizing/number-words.ts';
@@ -82,11 +82,11 @@ export function meantOfEdition(
 
 /** How rules are read in this lab: its uses, its lines, its units. */
 export function ruleTerms(stores: Stores, lab: LabFacts): RuleTerms {
-  const drawn = stores.thresholds.changes();
+  const changes = stores.thresholds.changes();
   const chosen = stores.lab.units();
   return {
     known: stores.uses.all(),
-    drawn: (subject, use) => drawnRule({ drawn }, subject, use),
+    drawn: (subject, use) => changedRule({ changes }, subject, use),
     write: (quantity, value, U) => {
       const definition = describeQuantity(quantity, lab.catalogue);
       const grade = U === undefined ? gradeWord(value, definition) : undefined;

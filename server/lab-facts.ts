@@ -34,7 +34,8 @@ export interface LabFacts {
   readonly spreads: PooledSpreads;
   readonly noticeable: NoticeableSteps;
   readonly catalogue: Catalogue;
-  /** The same without what the lab notices: no reading leans on that, so no pair is worked out again for it. */
+  /** The catalogue without the lab's noticeable differences. Readings do not depend on them, so a change of one does not
+   * recalculate any pair. */
   readonly readingCatalogue: Catalogue;
 }
 
@@ -94,7 +95,7 @@ function slopesOf(stores: Stores, catalogue: Catalogue, before: LabFacts | undef
 /** @param before what was known before */
 function readFacts(stores: Stores, before?: LabFacts): LabFacts {
   const noticeable = stores.lab.noticeable();
-  // Wear is converted over three times the distance that a pair was followed.
+  // Figures are converted over up to three times the distance that the lab has measured on one pair.
   const readingCatalogue = keepSame(
     before?.readingCatalogue,
     withTraits(stores.lab.catalogue(), 'followedKm', stores.learned.followed()),

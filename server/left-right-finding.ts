@@ -12,6 +12,7 @@ import type { Stores } from './stores.ts';
 /** What is kept of a check that was worked out. */
 export const findingOf = ({ verdict, judgements }: EvaluatedCheck): LeftRightFinding => ({
   found: verdict.word,
+  fault: verdict.fault,
   differing: judgements.flatMap(({ id, verdict: word, left, right }) =>
     word === 'out' && left && right ? [{ feature: id, left: left.value, right: right.value }] : [],
   ),

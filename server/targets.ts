@@ -3,7 +3,7 @@ import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { judgeLimits, type Limits } from '#core/catalogue/tolerance.ts';
 import { figureExpanded } from '#core/figures/figure.ts';
 import { latestFigures } from '#core/figures/pair-figure.ts';
-import type { DrawnLimit } from '#core/limits/drawn-limits.ts';
+import type { LimitChange } from '#core/limits/lab-limits.ts';
 import { measuredPair } from './figure-book.ts';
 import { labFacts } from './lab-facts.ts';
 import type { StoredPair } from './store/pairs.ts';
@@ -23,7 +23,7 @@ export const targetSubject = (modelId: string, quantity: string) => `${modelId} 
  */
 export function targetsOf(stores: Stores, modelId: string): Target[] {
   const changes = stores.thresholds.changes().filter((change) => change.kind === 'target');
-  const latest = new Map<QuantityId, DrawnLimit<'target'>>();
+  const latest = new Map<QuantityId, LimitChange<'target'>>();
   for (const id of stores.names.gathered('model', modelId)) {
     const own = changes.filter(({ subject }) => subject.startsWith(`${id} `));
     for (const change of own) {

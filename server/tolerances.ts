@@ -4,15 +4,15 @@ import type { toleranceHistory } from '#contract/match-records.ts';
 import type { Discipline, Use, Uses } from '#core/catalogue/disciplines.ts';
 import { MATCH_FEATURES, type MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import type { ToleranceRule } from '#core/catalogue/match-features.ts';
-import { type DrawnLimit, limitInForce } from '#core/limits/drawn-limits.ts';
+import { type LimitChange, limitInForce } from '#core/limits/lab-limits.ts';
 import type { Stores } from './stores.ts';
 
 const ruleOf = (
-  drawn: readonly DrawnLimit[],
+  changes: readonly LimitChange[],
   feature: MatchFeatureId,
   use: Discipline | '',
   uses: Uses,
-) => limitInForce('sides', feature, { drawn, uses }, use);
+) => limitInForce('sides', feature, { changes, uses }, use);
 
 /** The strictest tolerances of the uses of an edition, by feature; the general ones where none is said. */
 export function tolerancesFor(
@@ -48,7 +48,7 @@ export function listTolerances(stores: Stores): z.output<typeof toleranceHistory
       }),
     ),
     history: changes
-      .filter((change): change is DrawnLimit<'sides'> => change.kind === 'sides')
+      .filter((change): change is LimitChange<'sides'> => change.kind === 'sides')
       .map(({ kind: _, subject, value, ...change }) => ({
         ...change,
         ...value,

@@ -1,5 +1,4 @@
 /** What a pair costs over its life, and one pair for two uses against two. */
-
 import { RATED_LIFE_KM } from '../limits/wear-limits.ts';
 import type { ShelfRow } from '../sheet/shelf.ts';
 

@@ -1,5 +1,4 @@
 /** Editions in the order in which they answer to what was asked, with how sure that is. */
-
 import { suitability } from '../construction/use-answer.ts';
 import { CHOOSE_LIMITS } from '../limits/choose-limits.ts';
 import { nearestRows } from '../sheet/nearest.ts';
@@ -93,8 +92,8 @@ export function rank(
     add(weight * by, weight * u);
   }
   const suits = suitability(candidate.answers);
-  if (suits === 'cannot tell') add(0, CHOOSE_LIMITS.openDoubt.value);
-  if (suits === 'suits with a but') add(-CHOOSE_LIMITS.but.value);
+  if (suits === 'cannot tell') add(0, CHOOSE_LIMITS.unknownUncertainty.value);
+  if (suits === 'suits with a but') add(-CHOOSE_LIMITS.reservation.value);
   if (candidate.madeFor) add(-CHOOSE_LIMITS.otherUse.value);
   if (answers.risk === 'the usual' && unsafe(candidate).length > 0)
     add(-CHOOSE_LIMITS.unsafe.value);
@@ -103,7 +102,7 @@ export function rank(
     // An unknown fit is as likely wrong as right: it is no better than one that is known to be likely.
     add(
       -CHOOSE_LIMITS.misfit.value * (1 - fit.right),
-      fit.take === undefined ? CHOOSE_LIMITS.openDoubt.value : 0,
+      fit.take === undefined ? CHOOSE_LIMITS.unknownUncertainty.value : 0,
     );
   const isPriced = row.figures.price !== undefined && row.currency === middles.currency;
   if (answers.most !== undefined && !isPriced) add(0, 1);

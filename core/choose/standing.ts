@@ -1,5 +1,4 @@
 /** How an edition stands in a matter, in noticeable steps over the middle of the shelf, with the doubt of that. */
-
 import { median, rollup } from 'd3-array';
 import { CHOOSE_LIMITS } from '../limits/choose-limits.ts';
 import type { ShelfRow } from '../sheet/shelf.ts';
@@ -89,7 +88,7 @@ export function standingIn(
     const half = figure ? (figure.high - figure.low) / 2 : 0.5;
     return [{ steps: clipped((reading.sign * (value - middle)) / step), u: half / 2 / step }];
   });
-  if (known.length === 0) return { steps: 0, u: CHOOSE_LIMITS.unknown.value, known: false };
+  if (known.length === 0) return { steps: 0, u: CHOOSE_LIMITS.unknownProperty.value, known: false };
   return {
     steps: known.reduce((sum, one) => sum + one.steps, 0) / known.length,
     u: Math.hypot(...known.map(({ u }) => u)) / known.length,

@@ -1,5 +1,4 @@
 /** Reads claims as people say them: "34/26 mm, zero drop, some 480 g each, men's 10, PEBA foam". */
-
 import { describeQuantity } from '../catalogue/quantities.ts';
 import type { StatedBasis } from '../catalogue/stack-basis.ts';
 import { CLAIM_LIMITS } from '../limits/claim-limits.ts';

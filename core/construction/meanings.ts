@@ -1,5 +1,4 @@
 /** What construction says together with figures: each a verdict with what speaks for it and against. Common practice. */
-
 import { cautionsOf, hasStackClasses } from '../catalogue/disciplines.ts';
 import type { QuantityId } from '../catalogue/quantities.ts';
 import { RULED_FIGURES } from '../catalogue/rules-of-uses.ts';

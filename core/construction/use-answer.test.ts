@@ -13,7 +13,7 @@ import { PURPOSES } from '../catalogue/purposes.ts';
 import { QUANTITIES, type QuantityId } from '../catalogue/quantities.ts';
 import { RULES_OF_USES, ruleById, testsOf } from '../catalogue/rules-of-uses.ts';
 import { ruleSubject } from '../catalogue/use-rule.ts';
-import { type DrawnLimit, drawnRule } from '../limits/drawn-limits.ts';
+import { changedRule, type LimitChange } from '../limits/lab-limits.ts';
 import { COMMON_PRACTICE } from '../statistics/verdict.ts';
 import { type Answers, madeOf } from './made-of.ts';
 import { answerUse, type KnownShoe, type RuleTerms, suitability } from './use-answer.ts';
@@ -145,7 +145,7 @@ it('words of a maker are read: a safety cap without its standard is no safety sh
 });
 
 describe('a lab', () => {
-  const steep: DrawnLimit = {
+  const steep: LimitChange = {
     kind: 'rule',
     subject: 'court/low tilt-angle',
     discipline: '',
@@ -154,13 +154,13 @@ describe('a lab', () => {
     at: '2026-11-01T00:00:00.000Z',
     person: 'B1',
   };
-  const drawn = (changes: DrawnLimit[]) => ({
+  const drawn = (changes: LimitChange[]) => ({
     write,
-    drawn: (subject: string, use: string) => drawnRule({ drawn: changes }, subject, use),
+    drawn: (subject: string, use: string) => changedRule({ changes }, subject, use),
   });
   it('draws a line elsewhere, for all or for a use', () => {
     const known = shoe({}, { 'tilt-angle': [60, 1] });
-    const word = (changes: DrawnLimit[]) =>
+    const word = (changes: LimitChange[]) =>
       answer('court/low', 'court', '', known, drawn(changes))?.verdict.word;
     expect(word([steep])).toBe('does not suit');
     expect(word([{ ...steep, discipline: 'sorting hall' }])).toBe('suits');

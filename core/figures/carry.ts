@@ -1,5 +1,4 @@
 /** Carrying a figure to another size or distance worn, by a slope and with its doubt. */
-
 import type { QuantityDefinition } from '../catalogue/quantity.ts';
 import {
   type LabSlopes,

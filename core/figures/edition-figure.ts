@@ -1,5 +1,4 @@
 /** From pairs to the edition: what may be said of the model, not of these shoes. */
-
 import { least, max } from 'd3-array';
 import { sampleStandardDeviation } from 'simple-statistics';
 import {

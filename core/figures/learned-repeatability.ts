@@ -1,5 +1,4 @@
 /** The repeatability that a lab's own repeats show, and when it stands for the protocol's. */
-
 import { group } from 'd3-array';
 import type { MeasuredQuantityId } from '../catalogue/quantities.ts';
 import type { ToolName } from '../catalogue/tools.ts';

@@ -1,5 +1,4 @@
 /** Slopes that a lab finds itself, over sizes of its editions and over km of its pairs, against the usual ones. */
-
 import { mean } from 'simple-statistics';
 import {
   type SlopeInUse,

@@ -340,16 +340,16 @@ function missingLayer(pair: MeasuredPair, own: Basis, wanted: Basis) {
   };
 }
 
-/** A pair's figure on a wanted basis, carried or converted to it, or why there is none. */
-/** Why there is no figure, and what to measure instead. */
+/** The reason why there is no figure, and what to measure instead. */
 export interface NoFigure {
   terms: 'not';
   reason: string;
   measure: string;
-  /** Nobody measured it, on any terms. */
+  /** The quantity was not measured by any method. */
   isUnmeasured?: true;
 }
 
+/** A pair's figure on a wanted basis, carried or converted to it, or why there is none. */
 export type PairAnswer =
   | { terms: 'like' | 'carried' | 'converted'; figure: Figure }
   | (NoFigure & { figure?: Figure });

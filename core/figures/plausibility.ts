@@ -1,5 +1,4 @@
 /** Readings that look wrong are asked about as typed, never refused. */
-
 import { median } from 'simple-statistics';
 import type { Side } from '../catalogue/quantities.ts';
 import type { QuantityDefinition } from '../catalogue/quantity.ts';
@@ -111,7 +110,7 @@ export function questionReading(reading: ReadingToJudge): PlausibilityQuestion |
     expected === undefined ||
     isAtMost(
       Math.abs(candidate - expected.value),
-      Math.max(sidesReach(expected.value), FIGURE_LIMITS.editionReach.value * expected.U),
+      Math.max(sidesReach(expected.value), FIGURE_LIMITS.modelReach.value * expected.U),
     );
 
   const explains = (correction: Correction) => {

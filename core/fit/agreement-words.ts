@@ -3,7 +3,7 @@ import { FIT_LIMITS } from '../limits/fit-limits.ts';
 
 /** Do so many models with two votes each say anything of agreement? */
 export const tellsAgreement = (models: number): boolean =>
-  models >= FIT_LIMITS.editionsForAgreement.value;
+  models >= FIT_LIMITS.modelsForAgreement.value;
 
 /** @example agreementWords(0.85) // 'testers agree' */
 export function agreementWords(alpha: number): string {

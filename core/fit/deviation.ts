@@ -2,7 +2,6 @@
  * How far the label of an edition is from true: lengths, labels and testers side by side, never one number of them.
  * Positive: it runs long. Common practice; probabilities as in `fit-probabilities`.
  */
-
 import { mean, median, sampleStandardDeviation } from 'simple-statistics';
 import { FIT_LIMITS } from '../limits/fit-limits.ts';
 import { HALF_SIZE_MM, lastLength, type SizeLabel } from '../sizing/size-label.ts';
@@ -148,7 +147,7 @@ function ofVotes(group: 'known shoes' | 'try-ons', votes: readonly number[]): De
   }
   // One tester alone may be that tester, however far the vote goes.
   const verdict =
-    votes.length < FIT_LIMITS.votes.value ? 'cannot tell' : wordOfShares(probabilities);
+    votes.length < FIT_LIMITS.testersToTell.value ? 'cannot tell' : wordOfShares(probabilities);
   return {
     group,
     what:
@@ -288,7 +287,7 @@ export function tendencyOf(editions: readonly { name: string; verdict: FitWord }
   const counted = new Map<FitWord, number>();
   for (const { verdict } of sure) counted.set(verdict, (counted.get(verdict) ?? 0) + 1);
   const [most] = [...counted].sort(([, a], [, b]) => b - a);
-  if (!most || sure.length < FIT_LIMITS.editionsForTendency.value)
+  if (!most || sure.length < FIT_LIMITS.modelsForTendency.value)
     return {
       n: sure.length,
       words: `cannot tell from ${sure.length} ${sure.length === 1 ? 'edition' : 'editions'}`,

@@ -1,5 +1,4 @@
 /** What is on record of a shoe that can make it feel otherwise than it is long. Common practice. */
-
 import type { PartId } from '../catalogue/construction.ts';
 import { FIT_LIMITS } from '../limits/fit-limits.ts';
 import { isAtLeast } from '../statistics/at-limit.ts';

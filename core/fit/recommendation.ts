@@ -82,7 +82,7 @@ function chanceOf(
   [least, most]: readonly [number, number],
 ): LabelChance {
   const gapMm = inside.mm - footMm;
-  const u = Math.hypot(inside.u, FIT_LIMITS.footDoubt.value, FIT_LIMITS.equalLengths.value);
+  const u = Math.hypot(inside.u, FIT_LIMITS.footUncertainty.value, FIT_LIMITS.equalLengths.value);
   const short = tProbability((least - gapMm) / u, inside.df);
   const long = 1 - tProbability((most - gapMm) / u, inside.df);
   return { label, gapMm, short, right: Math.max(0, 1 - short - long), long };

@@ -1,5 +1,4 @@
 /** Whether testers who part over a shoe part by their feet: hints, with how many stand on either side. */
-
 import { median } from 'simple-statistics';
 import { FIT_LIMITS } from '../limits/fit-limits.ts';
 

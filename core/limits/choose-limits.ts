@@ -1,34 +1,58 @@
-/** Lines of choosing a shoe, in noticeable steps where no unit stands. */
-import { type LimitTable, line } from './limit.ts';
+/** Limits for choosing a shoe. The unit step is the smallest noticeable difference. */
+import { type LimitTable, limit } from './limit.ts';
 
 export const CHOOSE_LIMITS = {
-  mostOffered: line(5, 'models', 'no more are offered'),
-  leastOffered: line(3, 'models', 'so many are offered where there are so many'),
-  perhapsBest: line(0.05, '', 'who is at least so likely the best is offered too'),
-  soon: line(14, 'days', 'a day so near presses'),
-  enoughToCompare: line(3, 'models', 'with fewer measured models of a use nobody can compare'),
-  oneSided: line(0.75, '', 'a maker more of whose pairs were lent or given is named'),
-  pairsForBalance: line(3, 'pairs', 'fewer pairs of a maker show no balance'),
-  suddenDrop: line(4, 'mm', 'a change of drop that calves and tendons notice'),
-  clearlyAhead: line(0.9, '', 'from this probability on one is clearly ahead'),
-  probablyAhead: line(0.7, '', 'from this probability on one is probably ahead'),
-  openDoubt: line(
+  mostOffered: limit(5, 'models', 'No more models are offered.'),
+  leastOffered: limit(3, 'models', 'This number of models is offered if there are enough.'),
+  perhapsBest: limit(
+    0.05,
+    '',
+    'A further model is offered if the probability that it is the best is at least this large.',
+  ),
+  soon: limit(14, 'days', 'A review that is due within this number of days is urgent.'),
+  enoughToCompare: limit(
+    3,
+    'models',
+    'A use needs this number of measured models for a comparison.',
+  ),
+  oneSided: limit(0.75, '', 'A maker is named if a larger share of its pairs was loaned or given.'),
+  pairsForBalance: limit(
+    3,
+    'pairs',
+    'The share of loaned and given pairs is calculated from this number of pairs on.',
+  ),
+  suddenDrop: limit(4, 'mm', 'A caution is shown if the drop changes by at least this much.'),
+  clearlyAhead: limit(
+    0.9,
+    '',
+    'A model is clearly ahead if the probability that it is better is at least this large.',
+  ),
+  probablyAhead: limit(
+    0.7,
+    '',
+    'A model is probably ahead if the probability that it is better is at least this large.',
+  ),
+  unknownUncertainty: limit(
     2,
     'steps',
-    'how unsure a rule that is not answered, or a fit that nobody measured, leaves a shoe',
+    'Standard uncertainty if the suitability or the fit is not known.',
   ),
-  but: line(1, 'steps', 'what a reservation costs'),
-  unsafe: line(2, 'steps', 'what a danger costs at the usual risk'),
-  otherUse: line(3, 'steps', 'what it costs to be made for another use'),
-  misfit: line(4, 'steps', 'what a shoe that does not fit costs'),
-  usedTo: line(0.5, '', 'how much it counts to be near what one is used to'),
-  mostApart: line(
+  reservation: limit(1, 'steps', 'Deduction for a reservation.'),
+  unsafe: limit(2, 'steps', 'Deduction for a safety reservation at the usual risk.'),
+  otherUse: limit(3, 'steps', 'Deduction for a shoe that is made for another use.'),
+  misfit: limit(4, 'steps', 'Largest deduction for a poor fit.'),
+  usedTo: limit(0.5, '', 'Weight of the similarity to the shoe you are used to.'),
+  mostApart: limit(
     8,
     'steps',
-    'who is further from what one is used to is another kind of shoe, however far',
+    'A larger difference from the shoe you are used to is counted as this one.',
   ),
-  footType: line(0.5, 'steps', 'what a line of the school of foot types counts'),
-  unknown: line(1.5, 'steps', 'what nobody took is as likely to lie so far off the middle as not'),
-  mostSteps: line(4, 'steps', 'more steps change nothing any more'),
-  part: line(1.5, 'steps', 'what an answer of the walk counts'),
+  footType: limit(0.5, 'steps', 'Points for one line of the foot type rule.'),
+  unknownProperty: limit(1.5, 'steps', 'Standard uncertainty of a property that is not known.'),
+  mostSteps: limit(4, 'steps', 'A larger difference from the median is counted as this one.'),
+  part: limit(
+    1.5,
+    'steps',
+    'Points for a part that supports a property, or deduction for one that does not.',
+  ),
 } as const satisfies LimitTable;

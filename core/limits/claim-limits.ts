@@ -1,23 +1,23 @@
-/** Lines of the rules of claims. */
-import { type LimitTable, line } from './limit.ts';
+/** Limits of the rules for claims. */
+import { type LimitTable, limit } from './limit.ts';
 
 export const CLAIM_LIMITS = {
-  roundingMass: line(
+  roundingMass: limit(
     0.5,
     'g',
-    'two masses of one claim that miss each other by no more are rounded, probably',
+    'Two masses of one claim that differ by no more are probably rounded.',
   ),
-  roundingLength: line(
+  roundingLength: limit(
     0.2,
     'mm',
-    'two lengths of one claim that miss each other by no more are rounded, probably',
+    'Two lengths of one claim that differ by no more are probably rounded.',
   ),
-  roundingShare: line(
+  roundingShare: limit(
     0.1,
     '',
-    'two other figures of one claim that miss each other by no more of the noticeable step are rounded, probably',
+    'Other figures of one claim that differ by no more than this share of the smallest noticeable difference are probably rounded.',
   ),
-  about: line(0.05, '', '“about” and numbers in words are known to so large a share'),
-  zeroDrop: line(0.5, 'mm', '“zero drop” is a drop of less'),
-  sampleSize: line(0.6, 'sizes', 'how surely the sample size is known where nobody states it'),
+  about: limit(0.05, '', 'Half-width of “about” and of numbers in words, as a share of the value.'),
+  zeroDrop: limit(0.5, 'mm', 'Half-width of “zero drop”.'),
+  sampleSize: limit(0.6, 'sizes', 'Standard uncertainty of the size of a claim that names none.'),
 } as const satisfies LimitTable;

@@ -1,18 +1,26 @@
-/** Lines of what construction says; those of the rules of use stand with the rules. */
-import { type LimitTable, line } from './limit.ts';
+/** Limits of the rules for construction. The limits of the rules of a use are with these rules. */
+import { type LimitTable, limit } from './limit.ts';
 
 export const CONSTRUCTION_LIMITS = {
-  highStack: line(35, 'mm', 'from here a stack is high: a bevel keeps the landing from slapping'),
-  guiding: line(5, 'points', 'a midsole firmer inside by so much guides'),
-  stiff: line(4, 'grade', 'a sole that bends by hand at this grade or above is stiff'),
-  insoleGap: line(3, 'mm', 'a gap beside the insole that a foot falls into'),
-  onePlane: line(1, '°', 'heel and sole twisted by no more stand on one plane'),
-  heavy: line(300, 'g', 'from here a shoe for running or walking is heavy'),
-  light: line(250, 'g', 'up to here a shoe for running or walking is light'),
-  ballFrom: line(
+  highStack: limit(35, 'mm', 'A stack with at least this height should have a bevel.'),
+  guiding: limit(
+    5,
+    'points',
+    'A midsole guides the foot if it is firmer on the medial side by at least this much.',
+  ),
+  stiff: limit(4, 'grade', 'A sole is stiff if its bend score is at least this grade.'),
+  insoleGap: limit(3, 'mm', 'A gap of at least this width beside the insole is named.'),
+  onePlane: limit(1, '°', 'Heel and forefoot are on one plane up to this twist.'),
+  heavy: limit(300, 'g', 'A running or walking shoe is heavy from this mass on.'),
+  light: limit(250, 'g', 'A running or walking shoe is light up to this mass.'),
+  ballFrom: limit(
     65,
     '% of length',
-    'a shoe that bends nearer to the heel does not bend at the ball',
+    'A shoe with a flex line closer to the heel does not bend at the ball.',
   ),
-  ballTo: line(75, '% of length', 'a shoe that bends nearer to the toe does not bend at the ball'),
+  ballTo: limit(
+    75,
+    '% of length',
+    'A shoe with a flex line closer to the toe does not bend at the ball.',
+  ),
 } as const satisfies LimitTable;

@@ -1,41 +1,79 @@
-/** Lines of the figures: what is like for like, carried, odd. */
-import { type LimitTable, line } from './limit.ts';
+/** Limits of the figures: comparison, conversion, plausibility. */
+import { type LimitTable, limit } from './limit.ts';
 
 const ISO_18454 = 'ISO 18454, from memory';
 
 export const FIGURE_LIMITS = {
-  sameRoom: line(4, '°C', 'foam figures taken no farther apart count as one temperature'),
-  worthwhile: line(0.05, '', 'a smaller gain in U is not worth a reading'),
-  mostSizes: line(3.25, 'sizes', 'beyond so many full sizes nothing is carried'),
-  mostKm: line(
+  sameRoom: limit(
+    4,
+    '°C',
+    'Two foam figures count as taken at one temperature up to this difference.',
+  ),
+  worthwhile: limit(
+    0.05,
+    '',
+    'One more reading is worth taking if it reduces U by more than this share.',
+  ),
+  mostSizes: limit(3.25, 'sizes', 'No figure is converted between labels that are farther apart.'),
+  mostKm: limit(
     500,
     'km',
-    'beyond so much wear nothing is carried, unless the lab has followed a pair for long',
+    'No figure is converted over a larger difference in wear, unless the lab has measured one pair for longer.',
   ),
-  sameWear: line(25, 'km', 'worn distances no farther apart count as one state of wear'),
-  ownSpread: line(4, 'pairs', 'from so many on a model’s own spread of pairs is used'),
-  pooledSpread: line(4, 'df', 'from so many degrees of freedom on the lab’s pooled spread is used'),
-  pairsToRepeat: line(5, 'pairs', 'fewer pairs do not say how a lab repeats'),
-  groupsForSlope: line(3, 'groups', 'fewer editions or pairs show no slope of the lab’s own'),
-  slopeGoesBack: line(
+  sameWear: limit(25, 'km', 'Two worn distances count as one state of wear up to this difference.'),
+  ownSpread: limit(
+    4,
+    'pairs',
+    'From this number of pairs on, a model is given its own spread of pairs.',
+  ),
+  pooledSpread: limit(
+    4,
+    'df',
+    'From these degrees of freedom on, the pooled spread of the lab replaces the usual one.',
+  ),
+  pairsToRepeat: limit(
+    5,
+    'pairs',
+    'The repeatability of the lab is used from this number of pairs on.',
+  ),
+  groupsForSlope: limit(3, 'groups', 'A slope of the lab needs this number of models or pairs.'),
+  slopeGoesBack: limit(
     1.2,
     '',
-    'a slope in use goes back to the usual one once it is so many times as unsure',
+    'A slope of the lab is given up when its uncertainty exceeds that of the usual one by this factor.',
   ),
-  farRepeat: line(
+  farRepeat: limit(
     8,
     'SDs',
-    'a repeat farther off, and by more than the share below, is asked about',
+    'A repeat is questioned if it is off by more standard deviations, and also by more than farShare.',
   ),
-  farShare: line(
+  farShare: limit(
     0.03,
     '',
-    'a repeat farther off by more than this share, and by the SDs above, is asked about',
+    'A repeat is questioned if it is off by a larger share, and also by more than farRepeat.',
   ),
-  shoesApart: line(0.12, '', 'left and right, and pairs of one model, seldom differ by more'),
-  editionReach: line(2, 'U', 'another pair of a model may lie so many times its U from the others'),
-  roomTemperature: line(23, '°C', 'the temperature of the standard room', ISO_18454),
-  roomTemperatureWithin: line(2, '°C', 'a room farther off is outside the standard one', ISO_18454),
-  roomHumidity: line(50, '% RH', 'the humidity of the standard room', ISO_18454),
-  roomHumidityWithin: line(5, '% RH', 'a room farther off is outside the standard one', ISO_18454),
+  shoesApart: limit(
+    0.12,
+    '',
+    'A first reading is questioned if it differs from the other shoe, or from other pairs, by a larger share.',
+  ),
+  modelReach: limit(
+    2,
+    'U',
+    'A first reading is questioned if it differs from other pairs by a larger multiple of their U.',
+  ),
+  roomTemperature: limit(23, '°C', 'Temperature of the standard room.', ISO_18454),
+  roomTemperatureWithin: limit(
+    2,
+    '°C',
+    'A room with a larger deviation is outside the standard room.',
+    ISO_18454,
+  ),
+  roomHumidity: limit(50, '% RH', 'Relative humidity of the standard room.', ISO_18454),
+  roomHumidityWithin: limit(
+    5,
+    '% RH',
+    'A room with a larger deviation is outside the standard room.',
+    ISO_18454,
+  ),
 } as const satisfies LimitTable;

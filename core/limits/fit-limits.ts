@@ -1,81 +1,122 @@
-/** Lines of the rules of fit. */
-import { type LimitTable, line } from './limit.ts';
+/** Limits of the rules for fit. */
+import { type LimitTable, limit } from './limit.ts';
 
 export const FIT_LIMITS = {
-  agree: line(0.8, '', 'from this alpha on testers agree', 'K. Krippendorff, from memory'),
-  agreePartly: line(
-    0.667,
+  agree: limit(
+    0.8,
     '',
-    'from this alpha on testers agree for the most part',
+    'Testers agree if alpha is at least this large.',
     'K. Krippendorff, from memory',
   ),
-  editionsForAgreement: line(
+  agreePartly: limit(
+    0.667,
+    '',
+    'Testers agree for the most part if alpha is at least this large.',
+    'K. Krippendorff, from memory',
+  ),
+  modelsForAgreement: limit(
     5,
     'editions',
-    'fewer editions with two votes each say nothing of agreement',
+    'Agreement is calculated from this number of models with two answers each.',
   ),
-  archHigh: line(
+  archHigh: limit(
     0.21,
     '',
-    'up to this index an arch is high',
+    'An arch is high up to this arch index.',
     'Cavanagh and Rodgers, 1987, from memory',
   ),
-  archLow: line(
+  archLow: limit(
     0.26,
     '',
-    'from this index on an arch is low',
+    'An arch is low from this arch index on.',
     'Cavanagh and Rodgers, 1987, from memory',
   ),
-  votes: line(2, 'testers', 'fewer testers decide nothing of how a size runs'),
-  testersToSettle: line(3, 'testers', 'so many testers settle which way a size runs'),
-  editionsForTendency: line(3, 'editions', 'fewer editions of a maker are no tendency'),
-  pairSpread: line(1, 'mm', 'two of three pairs of an edition are within so much of its mean'),
-  lowerToeBox: line(2, 'mm', 'a toe box so much lower than others’ is a cause'),
-  sureFit: line(0.8, '', 'from this probability on a deviation is sure'),
-  mostDeviation: line(2, 'half sizes', 'the last class to either side: so many half sizes or more'),
-  oddFeet: line(8, 'mm', 'feet that differ by more are asked about once'),
-  mostOffset: line(
-    4,
-    'half sizes',
-    'the most that a label of one model is away from that of another',
+  testersToTell: limit(2, 'testers', 'Fewer testers do not decide how a size runs.'),
+  testersToSettle: limit(3, 'testers', 'This number of testers settles how a size runs.'),
+  modelsForTendency: limit(
+    3,
+    'editions',
+    'A maker needs this number of models before a tendency is named.',
   ),
-  equalLengths: line(2.12, 'mm', 'equal lengths can fit half a size apart: half of that'),
-  decided: line(0.9, '', 'from this probability on one kind of testers’ evidence decides'),
-  probable: line(0.5, '', 'from this probability on a kind of evidence counts for an offset'),
-  againstProbable: line(0.1, '', 'a kind of evidence under it speaks against what is probable'),
-  againstDecided: line(0.05, '', 'a kind of evidence under it speaks against what is decided'),
-  worthTrying: line(0.2, '', 'from this probability on an offset is worth a try-on'),
-  testersForChange: line(
+  pairSpread: limit(1, 'mm', 'Standard deviation of the inside length between pairs of one model.'),
+  lowerToeBox: limit(
+    2,
+    'mm',
+    'A toe box is named as a cause if it is lower than others by at least this much.',
+  ),
+  sureFit: limit(0.8, '', 'How a size runs is decided if its probability is at least this large.'),
+  mostDeviation: limit(2, 'half sizes', 'Larger deviations are counted together with this one.'),
+  oddFeet: limit(8, 'mm', 'The app asks about two feet that differ by more.'),
+  mostOffset: limit(4, 'half sizes', 'Two labels of one foot are assumed to differ by no more.'),
+  equalLengths: limit(2.12, 'mm', 'Standard uncertainty of the fit of two shoes of equal length.'),
+  decided: limit(
+    0.9,
+    '',
+    'The answers of testers decide a label if its probability is at least this large.',
+  ),
+  probable: limit(
+    0.5,
+    '',
+    'A kind of evidence supports a label if its probability is at least this large.',
+  ),
+  againstProbable: limit(
+    0.1,
+    '',
+    'A kind of evidence contradicts a probable label if its probability is smaller.',
+  ),
+  againstDecided: limit(
+    0.05,
+    '',
+    'A kind of evidence contradicts a decided label if its probability is smaller.',
+  ),
+  worthTrying: limit(
+    0.2,
+    '',
+    'A label is suggested for a try-on if its probability is at least this large.',
+  ),
+  testersForChange: limit(
     6,
     'testers',
-    'fewer testers who all say the same may do so by chance',
+    'If fewer testers all say the same about a change, that may be chance.',
     'sign test at 5 %, two-sided',
   ),
-  footDoubt: line(1.5, 'mm', 'how surely a foot is measured'),
-  sureLabel: line(0.8, '', 'from this probability on a label is recommended as sure'),
-  likelyLabel: line(0.5, '', 'from this probability on a label is recommended as probable'),
-  wideFoot: line(0.405, '', 'a foot is wide from this share of its length on'),
-  narrowFoot: line(0.36, '', 'a foot is narrow up to this share of its length'),
-  unequalFeet: line(
-    4,
-    'mm',
-    'feet that differ by more are fitted by the larger, with something for the smaller',
+  footUncertainty: limit(1.5, 'mm', 'Standard uncertainty of a measured foot length.'),
+  sureLabel: limit(
+    0.8,
+    '',
+    'A label is recommended without reservation if its probability is at least this large.',
   ),
-  testersForSplit: line(3, 'testers', 'fewer testers part by anything'),
-  insoleGap: line(3, 'mm', 'a smaller gap before an insole of known length is none'),
-  swapNow: line(2, 'days', 'with so few days left the swap comes before every experiment'),
-  heelHolds: line(2, 'mm', 'a heel that slips by no more holds'),
-  heelLifts: line(6, 'mm', 'a heel that slips by more lifts'),
-  shortestFoot: line(180, 'mm', 'no foot of a grown person is shorter'),
-  longestFoot: line(340, 'mm', 'no foot of a grown person is longer'),
+  likelyLabel: limit(
+    0.5,
+    '',
+    'A label is recommended as probable if its probability is at least this large.',
+  ),
+  wideFoot: limit(0.405, '', 'A foot is wide if its width is at least this share of its length.'),
+  narrowFoot: limit(0.36, '', 'A foot is narrow if its width is at most this share of its length.'),
+  unequalFeet: limit(4, 'mm', 'Two feet that differ by more are fitted by the longer foot.'),
+  testersForSplit: limit(
+    3,
+    'testers',
+    'Answers are split by foot or sock from this number of testers on.',
+  ),
+  insoleGap: limit(3, 'mm', 'A smaller gap in front of an insole of known length is ignored.'),
+  swapNow: limit(
+    2,
+    'days',
+    'With this number of days left or fewer, a swap is suggested before anything else.',
+  ),
+  heelHolds: limit(2, 'mm', 'A heel that slips by no more holds.'),
+  heelLifts: limit(6, 'mm', 'A heel that slips by more lifts.'),
+  shortestFoot: limit(180, 'mm', 'A shorter foot length is not accepted.'),
+  longestFoot: limit(340, 'mm', 'A longer foot length is not accepted.'),
 } as const satisfies LimitTable;
 
 const room = (least: number, most: number) => ({
-  least: line(least, 'mm', 'less room before the longest toe is short'),
-  most: line(most, 'mm', 'more room before the longest toe is long'),
+  least: limit(least, 'mm', 'Less room in front of the longest toe is short.'),
+  most: limit(most, 'mm', 'More room in front of the longest toe is long.'),
 });
 
-/** The room before the longest toe that a use wants; the first where it says nothing. */
+/** Room in front of the longest toe by use. The first entry is for all other uses. */
 export const TOE_ROOM = {
   '': room(8, 16),
   climbing: room(0, 5),

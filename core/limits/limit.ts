@@ -1,38 +1,32 @@
 /**
- * A line that a verdict leans on. Every one stands in a table of this folder, with its unit, what it parts and where it
- * comes from; the rules read it from there. Lines that a lab may draw elsewhere are in `drawn-limits.ts`.
+ * A limit on which a verdict depends. All limits are in the tables of this folder, and the rules read them there. The
+ * limits that a lab can change are in `lab-limits.ts`.
  */
 import { COMMON_PRACTICE } from '../statistics/verdict.ts';
 
 export interface Limit {
   value: number;
-  /** Symbol of its unit, or what is counted; empty: a share or a probability. */
+  /** Symbol of the unit, or the thing that is counted. Empty for a share or a probability. */
   unit: string;
-  /** What lies on its two sides. */
-  says: string;
+  /** A sentence that says what the limit separates. */
+  meaning: string;
   source: string;
-  /** A lab may draw it elsewhere, with a reason: see `drawn-limits.ts`. */
+  /** A lab changes a limit with a reason; see `lab-limits.ts`. */
   changedBy: 'nobody' | 'the lab';
 }
 
 export type LimitTable = Readonly<Record<string, Limit>>;
 
-/** A line of a table; common practice where no source is named. */
-export const line = (
+/** A limit that nobody changes. Its source is common practice if none is given. */
+export const limit = (
   value: number,
   unit: string,
-  says: string,
+  meaning: string,
   source = COMMON_PRACTICE,
-): Limit => ({
-  value,
-  unit,
-  says,
-  source,
-  changedBy: 'nobody',
-});
+): Limit => ({ value, unit, meaning, source, changedBy: 'nobody' });
 
-/** A line of common practice that a lab may draw elsewhere. */
-export const labLine = (value: number, unit: string, says: string): Limit => ({
-  ...line(value, unit, says),
+/** A limit of common practice that a lab can change. */
+export const limitOfLab = (value: number, unit: string, meaning: string): Limit => ({
+  ...limit(value, unit, meaning),
   changedBy: 'the lab',
 });

@@ -5,26 +5,22 @@ import { LIMIT_TABLES, LIMITS } from './limits.ts';
 const ROOMS = Object.keys(LIMIT_TABLES);
 
 describe('the table of limits', () => {
-  it.each(LIMITS)('$id says what it parts, in which unit, by whom', ({ value, says, source }) => {
+  it.each(LIMITS)('$id has a meaning and a source', ({ value, meaning, source }) => {
     expect(value).toBeGreaterThanOrEqual(0);
-    expect(says.length).toBeGreaterThan(12);
-    expect(says).not.toMatch(/[.]$/);
+    expect(meaning).toMatch(/^[A-Z“].+[.]$/);
     expect(source).not.toBe('');
   });
-  it('is the one that docs/limits.md prints', () => {
+  it('is the table of docs/limits.md', () => {
     const page = readFileSync('docs/limits.md', 'utf8');
-    for (const { id, value, says } of LIMITS) {
+    for (const { id, value, meaning } of LIMITS) {
       const name = id.replace(/^.*\//, '');
       expect(page, `run npm run docs: ${id}`).toContain(`| ${name} | ${value}`);
-      expect(page, `run npm run docs: ${id}`).toContain(says);
+      expect(page, `run npm run docs: ${id}`).toContain(meaning);
     }
   });
 });
 
-/**
- * Numbers that are no lines of a verdict: of the calendar, of drawing, of a search, of what a file or a field may hold,
- * of the level of an interval; ordered lists of weights.
- */
+/** Constants that are not limits of a verdict. */
 const NO_LIMITS = [
   'DAY_MS',
   'MINUTE_MS',
@@ -33,7 +29,7 @@ const NO_LIMITS = [
   'INCH',
   'FULL_SIZE_MM',
   'KM_PER_MILE',
-  // Levels and factors of intervals, and what searches stop at.
+  // Confidence levels, coverage factors and stopping rules of searches.
   'LEVEL',
   'SLOPE_LEVEL',
   'WEAR_LEVEL',
@@ -49,7 +45,7 @@ const NO_LIMITS = [
   'FLOOR',
   'ROUND_OFF',
   'LEAST_SPAN',
-  // What a field, a line of text, a study or a batch holds.
+  // Sizes of fields, texts, studies and batches.
   'LONGEST',
   'LONGEST_PIECE',
   'MOST_STUDY_READINGS',
@@ -67,7 +63,7 @@ const NO_LIMITS = [
   'WANTED_SHIFT',
   'WANTED_TILT',
   'USUAL_COLLAR',
-  // The number of a row, degrees of freedom and doubts of the usual figures.
+  // A row number, degrees of freedom and uncertainties of usual figures.
   'ROW_FORCED_LOOSE',
   'CYCLE_DF',
   'DEFAULT_SPREAD_DF',
@@ -75,10 +71,10 @@ const NO_LIMITS = [
   'TABLES_DIFFER',
   'BEYOND',
 ];
-/** How a picture of a print and a recorded route are read: lines of reading, not of judging. */
+/** These files read a picture or a route; their constants belong to the reading, not to a verdict. */
 const READERS = ['wet-print.ts', 'route.ts'];
 
-it.each(ROOMS)('no line of %s stands outside the table', (room) => {
+it.each(ROOMS)('%s has no limit outside the table', (room) => {
   const files = readdirSync(`core/${room}`).filter(
     (name) => name.endsWith('.ts') && !name.endsWith('.test.ts') && !READERS.includes(name),
   );

@@ -1,4 +1,4 @@
-/** Every line that a verdict leans on, in one list: for the documentation, and for the test that nudges each of them. */
+/** All limits in one list, for the documentation and for the test that moves each of them. */
 import { CHOOSE_LIMITS } from './choose-limits.ts';
 import { CLAIM_LIMITS } from './claim-limits.ts';
 import { CONSTRUCTION_LIMITS } from './construction-limits.ts';
@@ -9,7 +9,7 @@ import { MATCH_LIMITS } from './match-limits.ts';
 import { STUDY_LIMITS } from './study-limits.ts';
 import { WEAR_LIMITS } from './wear-limits.ts';
 
-/** By the room of `core/` that reads them. */
+/** Tables by the folder of `core/` that reads them. */
 export const LIMIT_TABLES: Readonly<Record<string, LimitTable>> = {
   figures: FIGURE_LIMITS,
   claims: CLAIM_LIMITS,

@@ -1,22 +1,22 @@
-/** Lines of the left-right check; tolerances stand in the catalogue. */
-import { type LimitTable, line } from './limit.ts';
+/** Limits of the left-right check. Tolerances are in the catalogue. */
+import { type LimitTable, limit } from './limit.ts';
 
 export const MATCH_LIMITS = {
-  sizeFeature: line(150, 'mm', 'an outsole feature at least so long tells a half size by itself'),
-  shortestTelling: line(
-    66,
+  sizeFeature: limit(
+    150,
     'mm',
-    'a shorter feature changes by less than its tolerance in a half size',
+    'An outsole feature with at least this length shows a half size by itself.',
   ),
-  mostHalfSizes: line(6, 'half sizes', 'two shoes of one box are looked for no farther apart'),
-  nearHalfSize: line(
+  shortestTelling: limit(66, 'mm', 'A shorter outsole feature does not show a half size.'),
+  mostHalfSizes: limit(6, 'half sizes', 'The two shoes of a box are assumed to differ by no more.'),
+  nearHalfSize: limit(
     0.25,
     'half sizes',
-    'a length within so much of a whole number of half sizes fits it, however finely it repeats',
+    'A length fits a number of half sizes if it deviates by no more, or by no more than its U.',
   ),
-  mostReadings: line(
+  mostReadings: limit(
     5,
     'readings',
-    'after so many on each shoe a feature near its tolerance is left as it is',
+    'After this number of readings of each shoe, no more are asked for.',
   ),
 } as const satisfies LimitTable;

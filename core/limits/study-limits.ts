@@ -1,42 +1,42 @@
-/** Lines of the studies. */
-import { type LimitTable, line } from './limit.ts';
+/** Limits of the studies. */
+import { type LimitTable, limit } from './limit.ts';
 
 export const STUDY_LIMITS = {
-  fewestBridged: line(
-    5,
-    'shoes',
-    'fewer shoes measured by both show no scatter that could be trusted',
-  ),
-  bridgeReach: line(
+  fewestBridged: limit(5, 'shoes', 'A conversion between two methods needs this number of shoes.'),
+  bridgeReach: limit(
     0.15,
     '',
-    'a conversion is drawn so much of its range beyond the shoes behind it',
+    'A conversion is valid beyond the measured range by this share of it.',
   ),
-  checksForTrend: line(4, 'checks', 'fewer checks show no trend of a gauge'),
-  pooledOver: line(0.25, '', 'the interaction of a gauge study is pooled where its p is larger'),
-  goodGauge: line(
+  checksForTrend: limit(4, 'checks', 'A trend of a gauge needs this number of checks.'),
+  pooledOver: limit(0.25, '', 'The interaction of a gauge study is pooled if its p is larger.'),
+  goodGauge: limit(
     10,
     '%',
-    'a gauge with less of the study’s variation is good',
+    'A gauge with a smaller share of the study variation is good.',
     'automotive measurement-systems manual, 4th ed., from memory',
   ),
-  conditionalGauge: line(
+  conditionalGauge: limit(
     30,
     '%',
-    'up to here a gauge is of use under conditions',
+    'A gauge with no more than this share of the study variation is conditionally usable.',
     'automotive measurement-systems manual, 4th ed., from memory',
   ),
-  wantedCategories: line(
+  wantedCategories: limit(
     5,
     'categories',
-    'so many categories a gauge should tell apart',
+    'A gauge should distinguish this number of categories.',
     'automotive measurement-systems manual, 4th ed., from memory',
   ),
-  manyLots: line(
+  manyLots: limit(
     4,
     'lots',
-    'from so many on the intervals stand for all differences together',
+    'From this number of lots on, intervals are simultaneous (Tukey-Kramer).',
     'Tukey and Kramer',
   ),
-  fewestRanked: line(3, 'pairs', 'models of fewer pairs are not ranked by their spread'),
+  fewestRanked: limit(
+    3,
+    'pairs',
+    'Models are ranked by their spread from this number of pairs on.',
+  ),
 } as const satisfies LimitTable;

@@ -1,47 +1,63 @@
-/** Lines of the rules of wear. */
-import { type LimitTable, labLine, line } from './limit.ts';
+/** Limits of the rules for wear. */
+import { type LimitTable, limit, limitOfLab } from './limit.ts';
 
 export const WEAR_LIMITS = {
-  halfPoint: line(0.5, 'points', 'comfort this near its plateau is at it'),
-  ratingsForBreakIn: line(5, 'ratings', 'fewer ratings tell no break-in'),
-  earlyLook: line(
+  halfPoint: limit(
+    0.5,
+    'points',
+    'A shoe is broken in when its comfort is this close to the final comfort.',
+  ),
+  ratingsForBreakIn: limit(5, 'ratings', 'A break-in needs this number of comfort ratings.'),
+  earlyCheck: limit(
     0.3,
     '',
-    'a look counts as the next one so much of the first look’s distance before it',
+    'A wear check counts as the next planned one from this share of the first interval before it.',
   ),
-  pace: line(56, 'days', 'a pace is that of so many days'),
-  endsForLife: line(3, 'ends', 'with fewer ends a life is marks only'),
-  mostADay: line(200, 'km', 'no one walks or runs farther in a day'),
-  sameOutingShare: line(
+  pace: limit(56, 'days', 'The pace of a pair is calculated from this number of days.'),
+  endsForLife: limit(3, 'ends', 'A life is calculated from this number of retired pairs on.'),
+  mostADay: limit(200, 'km', 'A longer outing is not accepted for one day.'),
+  sameOutingShare: limit(
     0.03,
     '',
-    'distances of one outing, kept twice, differ by no more than this share, and the km below',
+    'Two outings may be the same one if their distances differ by no more than this share plus sameOuting.',
   ),
-  sameOuting: line(
+  sameOuting: limit(
     0.15,
     'km',
-    'distances of one outing, kept twice, differ by no more, and the share above',
+    'Two outings may be the same one if their distances differ by no more than this plus sameOutingShare.',
   ),
-  showroom: line(4, 'outings', 'so many outings of a pair count as the showroom'),
-  lateInLife: line(
+  newFeelOutings: limit(
+    4,
+    'outings',
+    'This number of first outings is rated as the feel when new.',
+  ),
+  lateInLife: limit(
     0.75,
     '',
-    'from this share of the lower end of its life on a torn lining sends a shoe to another use',
+    'From this share of the lower end of the rated life on, a torn lining means an easier use.',
   ),
-  rest: line(1, 'days', 'a pair that was out so many days before is still damp'),
-  nearItsEnd: line(0.9, '', 'the end of a pair is near from this share of its distance on'),
-  checksForLine: line(4, 'checks', 'fewer checks show no line of wear'),
-  treadGrown: line(0.3, 'mm', 'tread does not grow: so much more is another spot, or a slip'),
-  ratedLifeLow: labLine(483, 'km', 'a pair that was worn less is early in its life: 300 miles'),
-  ratedLifeHigh: labLine(644, 'km', 'a pair that was worn farther has done its work: 400 miles'),
-  treadWorn: labLine(0.5, 'mm', 'tread of less is worn through'),
+  rest: limit(1, 'days', 'A pair that was used this number of days ago may still be damp.'),
+  nearItsEnd: limit(0.9, '', 'A pair is near its end from this share of its planned distance on.'),
+  checksForLine: limit(4, 'checks', 'A wear line needs this number of wear checks.'),
+  treadGrown: limit(
+    0.3,
+    'mm',
+    'The app asks about tread that measures deeper than before by more.',
+  ),
+  ratedLifeLow: limitOfLab(483, 'km', 'Lower end of the rated life, 300 miles.'),
+  ratedLifeHigh: limitOfLab(
+    644,
+    'km',
+    'Upper end of the rated life, 400 miles. Beyond it an easier use is proposed.',
+  ),
+  treadWorn: limitOfLab(0.5, 'mm', 'Tread with less depth is worn through.'),
 } as const satisfies LimitTable;
 
-/** 300 to 400 miles, for training shoes. */
+/** Rated life of training shoes, 300 to 400 miles. */
 export const RATED_LIFE_KM = {
   low: WEAR_LIMITS.ratedLifeLow.value,
   high: WEAR_LIMITS.ratedLifeHigh.value,
 };
 
-/** When worn pairs are looked at, where a use says nothing else. Common practice. */
+/** Check intervals of a use that has none of its own. Common practice. */
 export const USUAL_CHECKS = { by: 'km' as const, at: [50, 150, 300, 500], every: 150 };

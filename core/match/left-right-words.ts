@@ -16,6 +16,8 @@ export interface DifferingFeature {
 /** What a decided check of left against right came to. */
 export interface LeftRightFinding {
   found: MatchVerdict['word'];
+  /** The fault in a phrase. Absent in findings of earlier versions, empty without a fault. */
+  fault?: string | undefined;
   differing: readonly DifferingFeature[];
 }
 

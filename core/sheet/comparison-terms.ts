@@ -1,5 +1,4 @@
 /** Where editions are compared: at the size and the distance that leave the least to carry. Common practice. */
-
 import { sum } from 'd3-array';
 import { sizeRefusal, sizeWay } from '../figures/carry.ts';
 import { FIGURE_LIMITS } from '../limits/figure-limits.ts';

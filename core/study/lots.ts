@@ -1,5 +1,4 @@
 /** Do lots of one model differ? One-way analysis of variance of pair values, and each two lots. */
-
 import { group } from 'd3-array';
 import { mean } from 'simple-statistics';
 import { STUDY_LIMITS } from '../limits/study-limits.ts';

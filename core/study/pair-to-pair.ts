@@ -1,5 +1,4 @@
 /** Is a model consistent from pair to pair? Components, bias, tolerance interval, performance. */
-
 import { sampleStandardDeviation } from 'simple-statistics';
 import { STUDY_LIMITS } from '../limits/study-limits.ts';
 import { chiSquareQuantile, fExceeds, tQuantile } from '../statistics/distributions.ts';

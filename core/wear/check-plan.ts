@@ -19,7 +19,7 @@ export interface CheckPlan {
  */
 export function nextCheck(done: readonly number[], plan: CheckPlan = USUAL_CHECKS): number {
   const { at, every } = plan;
-  const early = WEAR_LIMITS.earlyLook.value * (at[0] ?? every);
+  const early = WEAR_LIMITS.earlyCheck.value * (at[0] ?? every);
   const latest = Math.max(0, ...done);
   const due = at.find((one) => one - early > latest);
   if (due !== undefined) return due;

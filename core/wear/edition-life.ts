@@ -2,7 +2,6 @@
  * How long the pairs of an edition last: Kaplan-Meier over distance. E. Kaplan and P. Meier, 1958; Greenwood's standard
  * error; log-log interval. A pair that came worn is at risk only from there.
  */
-
 import { bisectLeft, bisectRight } from 'd3-array';
 import { WEAR_LIMITS } from '../limits/wear-limits.ts';
 import { normalQuantile } from '../statistics/distributions.ts';

@@ -1,6 +1,6 @@
 /** The lines of wear that a lab may draw elsewhere: when pairs are looked at, how long they last, what is worn through. */
 import type { Discipline } from '../catalogue/disciplines.ts';
-import { type DrawnLimit, limitInForce } from '../limits/drawn-limits.ts';
+import { type LimitChange, limitInForce } from '../limits/lab-limits.ts';
 import type { CheckPlan } from './check-plan.ts';
 
 export interface WearTerms {
@@ -18,9 +18,9 @@ export const WEAR_SUBJECTS = {
 } as const;
 
 /** The lines in force for a use. */
-export function wearTerms(drawn: readonly DrawnLimit[], use: Discipline | ''): WearTerms {
+export function wearTerms(changes: readonly LimitChange[], use: Discipline | ''): WearTerms {
   const inForce = <K extends keyof typeof WEAR_SUBJECTS>(kind: K) =>
-    limitInForce(kind, WEAR_SUBJECTS[kind], { drawn }, use).value;
+    limitInForce(kind, WEAR_SUBJECTS[kind], { changes }, use).value;
   return {
     plan: inForce('wear-checks'),
     ratedLifeKm: inForce('rated-life'),
@@ -49,11 +49,11 @@ export interface LifeFactor {
  * @example a heavy wearer 0.8 on all of it, trail 0.9 on half of it: 0.8 · 0.95 = 0.76
  */
 export function lifeFactor(
-  drawn: readonly DrawnLimit[],
+  changes: readonly LimitChange[],
   outings: readonly FactoredOuting[],
 ): { factor: number; parts: LifeFactor[] } {
   const factorOf = (subject: string) =>
-    limitInForce('life-factor', subject, { drawn }, '').value.factor;
+    limitInForce('life-factor', subject, { changes }, '').value.factor;
   const km = outings.reduce((sum, outing) => sum + outing.km, 0);
   if (km <= 0) return { factor: 1, parts: [] };
   const shares = new Map<string, number>();

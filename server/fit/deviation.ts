@@ -1,5 +1,4 @@
 /** How far the label of an edition is from true: every kind of evidence by itself, and what testers say together. */
-
 import { group } from 'd3-array';
 import { median } from 'simple-statistics';
 import type { EditionDeviation } from '#contract/deviation-records.ts';

@@ -1,5 +1,4 @@
 /** The reviewer's desk, gathered from wishes, second looks, pairs that wait, and the shelf. */
-
 import type { Desk } from '#contract/desk-records.ts';
 import { DISCIPLINES, describeDiscipline } from '#core/catalogue/disciplines.ts';
 import { balanceOf, canCompare, nextReviews } from '#core/choose/next-review.ts';

@@ -1,5 +1,4 @@
 /** How an edition was tested, and what testers felt, in sentences and tallies. */
-
 import { group, max, min } from 'd3-array';
 import { median } from 'simple-statistics';
 import type { Sheet } from '#contract/sheet-records.ts';
@@ -126,7 +125,7 @@ function monthsBetween(first: string, last: string): string {
 export function ridesOf(outings: readonly StoredOuting[]): DocumentTally[] {
   const early = new Set(
     [...group(outings, ({ pairId }) => pairId).values()].flatMap((own) =>
-      own.slice(0, WEAR_LIMITS.showroom.value).map(({ id }) => id),
+      own.slice(0, WEAR_LIMITS.newFeelOutings.value).map(({ id }) => id),
     ),
   );
   const tallyOf = (rating: 'comfort' | OutingRating): DocumentTally[] => {

@@ -1,5 +1,4 @@
 /** Rows of the shelf: worked out from the record, kept, and brought up to date beside the requests. */
-
 import { describeQuantity, type QuantityId } from '#core/catalogue/quantities.ts';
 import type { StackBasis } from '#core/catalogue/stack-basis.ts';
 import type { Basis } from '#core/figures/basis.ts';

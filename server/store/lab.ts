@@ -12,7 +12,7 @@ import {
   QUANTITIES,
 } from '#core/catalogue/quantities.ts';
 import type { QuantityDefinition } from '#core/catalogue/quantity.ts';
-import { limitInForce } from '#core/limits/drawn-limits.ts';
+import { limitInForce } from '#core/limits/lab-limits.ts';
 import { METRIC, type UnitFamily } from '#core/sizing/chosen-units.ts';
 import { findUnit } from '#core/sizing/units.ts';
 import { wrongValue } from '../problems.ts';
@@ -107,7 +107,7 @@ export function labStore(db: Db, thresholds: ThresholdStore) {
       return chosen;
     },
     noticeable(): NoticeableSteps {
-      const known = { drawn: thresholds.changes(), catalogue: catalogue() };
+      const known = { changes: thresholds.changes(), catalogue: catalogue() };
       return Object.fromEntries(
         Object.keys(known.catalogue).map((quantity) => [
           quantity,

@@ -31,6 +31,7 @@ interface ListRow {
   decision: 'keep' | 'keep and note' | 'return' | null;
   decided_words: string | null;
   decided_found: string | null;
+  decided_fault: string | null;
   fit_outcome: TryOnOutcome | null;
   fit_words: string | null;
   wear_km: number | null;
@@ -48,7 +49,8 @@ const ROW = `p.id, p.tag, k.name AS maker, m.name AS model, e.name AS edition,
     (SELECT max(o.started_at) FROM occasion o JOIN sitting t ON t.occasion = o.n
      WHERE o.pair_id = p.id AND o.kind = 'sitting' AND t.finished_at IS NULL) AS open_session,
     EXISTS (SELECT 1 FROM occasion o WHERE o.pair_id = p.id AND o.kind = 'check') AS checked,
-    p.decision, p.decided_words, p.decided_finding ->> 'found' AS decided_found, p.fit_outcome, p.fit_words,
+    p.decision, p.decided_words, p.decided_finding ->> 'found' AS decided_found,
+    p.decided_finding ->> 'fault' AS decided_fault, p.fit_outcome, p.fit_words,
     p.wear_km, p.wear_answer, p.wear_words,
     EXISTS (SELECT 1 FROM wear_decision d WHERE d.pair_id = p.id AND d.withdrawn IS NULL) AS wear_decided`;
 const NAMED = `JOIN edition e ON e.id = p.edition_id
@@ -83,6 +85,7 @@ const readRow = (row: ListRow): PairRow => ({
           decision: row.decision,
           words: row.decided_words ?? '',
           found: row.decided_found,
+          fault: row.decided_fault ?? '',
         }
       : null,
   fit: row.fit_outcome ? { outcome: row.fit_outcome, words: row.fit_words ?? '' } : null,

@@ -1,5 +1,5 @@
 /** Lines that the lab drew, each change with its reason. */
-import type { DrawnLimit } from '#core/limits/drawn-limits.ts';
+import type { LimitChange } from '#core/limits/lab-limits.ts';
 import type { Db } from './database.ts';
 
 export function thresholdStore(db: Db) {
@@ -7,19 +7,19 @@ export function thresholdStore(db: Db) {
     `INSERT INTO threshold (kind, subject, discipline, value, at, person, reason)
      VALUES (@kind, @subject, @discipline, @value, @at, @person, @reason)`,
   );
-  const selectAll = db.prepare<[], Omit<DrawnLimit, 'value'> & { value: string }>(
+  const selectAll = db.prepare<[], Omit<LimitChange, 'value'> & { value: string }>(
     `SELECT kind, subject, discipline, value, reason, at, person
      FROM threshold ORDER BY at DESC, n DESC`,
   );
   return {
-    draw: (change: DrawnLimit): void => {
+    draw: (change: LimitChange): void => {
       insert.run({ ...change, value: JSON.stringify(change.value) });
     },
     /** All changes, the latest first. */
-    changes: (): DrawnLimit[] =>
+    changes: (): LimitChange[] =>
       selectAll
         .all()
-        .map(({ value, ...change }) => ({ ...change, value: JSON.parse(value) }) as DrawnLimit),
+        .map(({ value, ...change }) => ({ ...change, value: JSON.parse(value) }) as LimitChange),
   };
 }
 

@@ -1,5 +1,4 @@
 /** Editions by how little their pairs differ: from rows that are kept until a reading changes. */
-
 import { group } from 'd3-array';
 import type { ConsistencyPage } from '#contract/study-records.ts';
 import type { QuantityId } from '#core/catalogue/quantities.ts';

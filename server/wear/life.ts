@@ -1,5 +1,4 @@
 /** How long the pairs of an edition last: ends with their causes, the curve, wear by zone, cost, break-in. */
-
 import { group } from 'd3-array';
 import { mean } from 'simple-statistics';
 import type { EditionLife } from '#contract/life-records.ts';

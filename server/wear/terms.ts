@@ -1,15 +1,15 @@
 /** The lines that wear is judged by: those in force for each use, and how they were drawn. */
 import type { z } from 'zod';
 import type { WearTermsOfUses, wearTermsChange } from '#contract/due-records.ts';
-import { type DrawnLimit, limitInForce } from '#core/limits/drawn-limits.ts';
+import { type LimitChange, limitInForce } from '#core/limits/lab-limits.ts';
 import { SURFACES } from '#core/wear/outing-words.ts';
 import { WEAR_SUBJECTS, wearTerms } from '#core/wear/wear-terms.ts';
 import { wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
 
 const KINDS = ['wear-checks', 'rated-life', 'tread-limit', 'life-factor'] as const;
-type WearChange = DrawnLimit<(typeof KINDS)[number]>;
-const isOfWear = (change: DrawnLimit): change is WearChange =>
+type WearChange = LimitChange<(typeof KINDS)[number]>;
+const isOfWear = (change: LimitChange): change is WearChange =>
   (KINDS as readonly string[]).includes(change.kind);
 
 function wordsOf(change: WearChange): string {
@@ -53,7 +53,7 @@ export function listWearTerms(stores: Stores): WearTermsOfUses {
     factors: subjects
       .map((subject) => ({
         subject,
-        factor: limitInForce('life-factor', subject, { drawn: changes }, '').value.factor,
+        factor: limitInForce('life-factor', subject, { changes }, '').value.factor,
       }))
       .filter(({ factor }) => factor !== 1),
     history: changes.filter(isOfWear).map((change) => ({
@@ -90,5 +90,5 @@ export function drawWearTerms(
     reason,
     at,
     person,
-  } as DrawnLimit);
+  } as LimitChange);
 }

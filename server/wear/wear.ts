@@ -1,5 +1,4 @@
 /** How worn a pair is: its distance, its zones with their lines, its signs, how it opened up. */
-
 import { group } from 'd3-array';
 import type { WearOfPair } from '#contract/wear-records.ts';
 import { cautionsOf, type Use } from '#core/catalogue/disciplines.ts';
@@ -171,7 +170,7 @@ export function wearOf(stores: Stores, tag: string, now: string): WearOfPair {
   const { km, u, faults } = wayOf(stores, pair);
   const zones = zonesOf(stores, pair);
   const checks = stores.wear.checksOf(pair.id);
-  const early = new Set(stores.wear.earliest(pair.id, WEAR_LIMITS.showroom.value));
+  const early = new Set(stores.wear.earliest(pair.id, WEAR_LIMITS.newFeelOutings.value));
   const namesAt = stores.namedParts.namesIn(pair.id);
   const breakIns = breakInsOf(stores, pair.id);
   const today = now.slice(0, 10);

@@ -13,7 +13,7 @@ import {
   type UseRule,
 } from '#core/catalogue/use-rule.ts';
 import { limitWords } from '#core/construction/use-answer.ts';
-import { type DrawnLimit, drawnRule } from '#core/limits/drawn-limits.ts';
+import { changedRule, type LimitChange } from '#core/limits/lab-limits.ts';
 import { useChange } from '../api/queries.ts';
 import { LineForm } from '../lab/LineForm.tsx';
 import { useSchemaForm } from '../shell/form.ts';
@@ -81,7 +81,7 @@ function testWords(
   test: RuleTest,
   rule: UseRule,
   use: Discipline,
-  changes: readonly DrawnLimit[],
+  changes: readonly LimitChange[],
   units: UnitWords,
 ): string {
   if (test.reads === 'figure' || test.reads === 'score') {
@@ -103,10 +103,10 @@ function limitsNow(
   rule: UseRule,
   test: NumberTest,
   use: Discipline,
-  changes: readonly DrawnLimit[],
+  changes: readonly LimitChange[],
 ): Limits {
   return (
-    drawnRule({ drawn: changes }, ruleSubject(rule.id, test) ?? '', use) ?? {
+    changedRule({ changes }, ruleSubject(rule.id, test) ?? '', use) ?? {
       low: test.from ?? null,
       high: test.to ?? null,
     }
@@ -140,7 +140,7 @@ function CriteriaLine({
   criteria: readonly [Criterion, ...Criterion[]];
   rule: UseRule;
   use: Discipline;
-  changes: readonly DrawnLimit[];
+  changes: readonly LimitChange[];
 }) {
   const units = useUnits();
   const [open, setOpen] = useState<NumberTest>();
@@ -195,7 +195,7 @@ export function RuleView({
 }: {
   rule: UseRule;
   use: Discipline;
-  changes: readonly DrawnLimit[];
+  changes: readonly LimitChange[];
 }) {
   const drawn = changes.filter(
     (change) => change.kind === 'rule' && change.subject.startsWith(`${rule.id} `),

@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { Link } from 'react-router';
 import { CHOSEN_SCHOOLS, SCHOOLS, type School } from '#core/catalogue/schools.ts';
-import type { DrawnLimit } from '#core/limits/drawn-limits.ts';
+import type { LimitChange } from '#core/limits/lab-limits.ts';
 import { wearTerms } from '#core/wear/wear-terms.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import { useThresholds } from '../api/record-queries.ts';
@@ -15,7 +15,7 @@ type Chosen = keyof typeof CHOSEN_SCHOOLS;
 /** Which way of a school this lab goes, as its protocols and lines say. */
 function useWaysHere(): (school: School) => string | undefined {
   const lab = useLab().data;
-  const { ratedLifeKm: life } = wearTerms((useThresholds().data ?? []) as DrawnLimit[], '');
+  const { ratedLifeKm: life } = wearTerms((useThresholds().data ?? []) as LimitChange[], '');
   return ({ id }) => {
     if (!lab) return undefined;
     if (id === 'stack-place') {

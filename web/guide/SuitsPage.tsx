@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router';
 import type { SuitsAnswer } from '#contract/choice-records.ts';
 import { ruleById, rulesOfUse } from '#core/catalogue/rules-of-uses.ts';
 import { limitsOf } from '#core/construction/use-answer.ts';
-import { type DrawnLimit, drawnRule } from '#core/limits/drawn-limits.ts';
+import { changedRule, type LimitChange } from '#core/limits/lab-limits.ts';
 import { useSuits } from '../api/guide-queries.ts';
 import { useThresholds } from '../api/record-queries.ts';
 import { RuleDrawingOf } from '../drawing/RuleDrawings.tsx';
@@ -31,13 +31,13 @@ const DRAWN_BY = {
 /** The line that decides a drawing: the lab’s where it drew its own. */
 function drawnLimit(
   { rule, draws, use }: Answer,
-  changes: readonly DrawnLimit[],
+  changes: readonly LimitChange[],
 ): number | undefined {
   for (const { tests } of ruleById(rule)?.asks ?? [])
     for (const test of tests)
       if (test.reads === 'figure' && draws && test.of === DRAWN_BY[draws]) {
         const { low, high } = limitsOf(rule, test, use, (subject, of) =>
-          drawnRule({ drawn: changes }, subject, of),
+          changedRule({ changes }, subject, of),
         );
         return low ?? high ?? undefined;
       }
@@ -56,7 +56,7 @@ function RuleAnswer({
   tag: string | undefined;
   slug: string;
 }) {
-  const changes = (useThresholds().data ?? []) as DrawnLimit[];
+  const changes = (useThresholds().data ?? []) as LimitChange[];
   const of = (...marks: string[]) => answer.evidence.filter(({ mark }) => marks.includes(mark));
   const lines = (title: string, evidence: Answer['evidence']) =>
     evidence.length > 0 && (

@@ -1,7 +1,7 @@
 import { Link, NavLink, useParams } from 'react-router';
 import { describeDiscipline } from '#core/catalogue/disciplines.ts';
 import { rulesOfUse } from '#core/catalogue/rules-of-uses.ts';
-import type { DrawnLimit } from '#core/limits/drawn-limits.ts';
+import type { LimitChange } from '#core/limits/lab-limits.ts';
 import { useThresholds } from '../api/record-queries.ts';
 import { useUses } from '../shell/uses.ts';
 import classes from './Guide.module.css';
@@ -34,7 +34,7 @@ export function UseRulesPage() {
   const use = uses.find(({ name }) => name === named)?.name ?? uses[0]?.name ?? '';
   const entry = describeDiscipline(use, uses);
   const rules = rulesOfUse(use, uses);
-  const changes = (useThresholds().data ?? []) as DrawnLimit[];
+  const changes = (useThresholds().data ?? []) as LimitChange[];
   return (
     <div className={classes.beside}>
       <nav aria-label="Uses" className={classes.list}>

@@ -1,5 +1,4 @@
 /** What a lab's own repeats show of a station, in words. */
-
 import type { Lab } from '#contract/lab-records.ts';
 import { FIGURE_LIMITS } from '#core/limits/figure-limits.ts';
 

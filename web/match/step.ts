@@ -21,7 +21,9 @@ function ofRow({ match }: PairRow): RowWords {
     if (match.found === 'out') return { beside: `left and right differ; ${decided}` };
     return { beside: match.found === 'matched' && match.decision === 'keep' ? 'matches' : decided };
   }
-  return match?.decision === 'return' ? { alert: match.words.split('.')[0] ?? '' } : {};
+  return match?.decision === 'return'
+    ? { alert: match.fault || 'left and right differ; rejected' }
+    : {};
 }
 
 export const matchStep: Step = {

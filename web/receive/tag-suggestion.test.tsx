@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-/** A suggested tag is in its field before a hand can be: never between the focus and what is typed. */
+/** A suggested tag never appears between the focus of the field and the first typed character. */
 import { useForm } from '@mantine/form';
 import { createRoot } from 'react-dom/client';
 import { afterEach, expect, it, vi } from 'vitest';
@@ -33,13 +33,13 @@ const page = () => {
 };
 const turn = () => new Promise((resolve) => setTimeout(resolve));
 
-it('stands in the field as soon as it is put there', async () => {
+it('is drawn as soon as it is set', async () => {
   const { root, field } = page();
   root.render(<TagField free={undefined} />);
   await vi.waitFor(() => expect(field()).toBeTruthy());
   let seen: string | undefined;
   put.mockImplementation(() => {
-    // The next thing that the browser does may be a press on the field.
+    // The next event of the browser may be a click on the field.
     setTimeout(() => {
       seen ??= field()?.value;
     });
@@ -53,7 +53,7 @@ it('stands in the field as soon as it is put there', async () => {
   expect(seen).toBe('KK-07');
 });
 
-it('is not put where a hand is', async () => {
+it('is not set while the field has the focus', async () => {
   const { root, field } = page();
   root.render(<TagField free={undefined} />);
   await vi.waitFor(() => expect(field()).toBeTruthy());

@@ -1,10 +1,10 @@
-/** The next free tag, put into its field until one is typed by hand. */
+/** Fills in the next free tag until the user types one. */
 import { useEffect, useRef } from 'react';
 import { flushSync } from 'react-dom';
 import type { Form } from './PairFieldset.tsx';
 
 /**
- * @param free the tag that is free next; undefined: not known yet
+ * @param free the next free tag; undefined while it is not known
  */
 export function useTagSuggestion(
   form: Pick<Form, 'setFieldValue' | 'getInputNode'> & { values: { tag: string } },
@@ -16,8 +16,8 @@ export function useTagSuggestion(
   useEffect(() => {
     if (free === undefined || (tag !== '' && tag !== suggested.current)) return;
     let isWanted = true;
-    // Looked at, put there and drawn in one go: a hand that comes into the field finds it empty or with the tag in it,
-    // never about to get one before what it types.
+    // The check, the change and the drawing happen in one step. If they did not, the user could enter the field
+    // between them, and the tag would be put in front of the typed text.
     queueMicrotask(() => {
       if (!isWanted || getInputNode('tag') === document.activeElement) return;
       suggested.current = free;

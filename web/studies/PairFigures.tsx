@@ -1,5 +1,4 @@
 /** The figures of a study of pairs, and how editions rank. */
-
 import { Button } from '@mantine/core';
 import { Link } from 'react-router';
 import type { QuantityId } from '#core/catalogue/quantities.ts';

@@ -1,6 +1,6 @@
 /**
- * Lines that a lab may draw elsewhere than practice does: what is noticeable, how far left and right may
- * differ, where classes begin. Each change of one is kept with its reason, and stands from then on.
+ * Limits that a lab can change: smallest noticeable differences, tolerances, classes, targets, limits of rules and of
+ * wear. Each change is stored with its reason and is in force from then on.
  */
 import { type Discipline, ownTolerance, type Uses } from '../catalogue/disciplines.ts';
 import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
@@ -9,8 +9,8 @@ import { type Catalogue, describeQuantity } from '../catalogue/quantities.ts';
 import type { Limits } from '../catalogue/tolerance.ts';
 import { RATED_LIFE_KM, USUAL_CHECKS, WEAR_LIMITS } from './wear-limits.ts';
 
-/** What a threshold of a kind is made of, in the canonical unit of its subject. */
-interface DrawnValues {
+/** The value of each kind of limit, in the canonical unit of its subject. */
+interface LimitValues {
   /** The smallest difference of a quantity that a wearer may notice. */
   noticeable: { step: number };
   /** How far left and right may differ in a feature. */
@@ -30,7 +30,7 @@ interface DrawnValues {
   /** How much longer or less long pairs last with a tester, or on a surface. */
   'life-factor': { factor: number };
 }
-type DrawnKind = keyof DrawnValues;
+type LimitKind = keyof LimitValues;
 
 interface Drawn {
   /** The quantity or feature; of a target the model before it. */
@@ -42,33 +42,33 @@ interface Drawn {
   person: string;
 }
 
-/** A line as a lab drew it. */
-export type DrawnLimit<K extends DrawnKind = DrawnKind> = {
-  [Kind in K]: Drawn & { kind: Kind; value: DrawnValues[Kind] };
+/** One change of a limit by the lab. */
+export type LimitChange<K extends LimitKind = LimitKind> = {
+  [Kind in K]: Drawn & { kind: Kind; value: LimitValues[Kind] };
 }[K];
 
-/** What a lab knows of its lines. */
+/** The changes of a lab, and what its limits refer to. */
 export interface LabLimits {
-  /** Of any kind, the latest first. */
-  drawn: readonly DrawnLimit[];
-  /** Its uses; left out: those that ship. */
+  /** Changes of all kinds, the latest first. */
+  changes: readonly LimitChange[];
+  /** The uses of the lab. Default: the uses that ship with Emvex. */
   uses?: Uses | undefined;
-  /** Its quantities; left out: those that ship. */
+  /** The quantities of the lab. Default: the quantities that ship with Emvex. */
   catalogue?: Catalogue | undefined;
 }
 
-/** The line of practice, and the one that a use draws by itself. */
+/** The usual limit, and the limit of a use that has its own. */
 interface Usual<Value> {
   general: Value;
   own?: Value | undefined;
 }
-type FindUsual<K extends DrawnKind> = (
+type FindUsual<K extends LimitKind> = (
   subject: string,
   use: Discipline | '',
   lab: LabLimits,
-) => Usual<DrawnValues[K]>;
+) => Usual<LimitValues[K]>;
 
-/** Where practice draws each kind; a target, a rule and classes have their usual lines beside what they are of. */
+/** The usual limit of each kind. A target has none; those of rules and classes are with the rule and the quantity. */
 const USUAL = {
   noticeable: (quantity, _use, { catalogue }) => ({
     general: { step: describeQuantity(quantity, catalogue).noticeable },
@@ -81,47 +81,48 @@ const USUAL = {
   'rated-life': () => ({ general: { ...RATED_LIFE_KM } }),
   'tread-limit': () => ({ general: { mm: WEAR_LIMITS.treadWorn.value } }),
   'life-factor': () => ({ general: { factor: 1 } }),
-} satisfies { [K in DrawnKind]?: FindUsual<K> };
+} satisfies { [K in LimitKind]?: FindUsual<K> };
 type UsualKind = keyof typeof USUAL;
 
-/** What a lab drew of a kind for one use alone, or in general; undefined: nothing. */
-const drawnFor = <K extends DrawnKind>(
-  drawn: readonly DrawnLimit[],
+/** The latest change for exactly this use; an empty use stands for all uses. Undefined if there is none. */
+const latestChange = <K extends LimitKind>(
+  changes: readonly LimitChange[],
   kind: K,
   subject: string,
   use: Discipline | '',
-): DrawnValues[K] | undefined =>
-  drawn.find(
-    (limit) => limit.kind === kind && limit.subject === subject && limit.discipline === use,
-  )?.value as DrawnValues[K] | undefined;
+): LimitValues[K] | undefined =>
+  changes.find(
+    (change) => change.kind === kind && change.subject === subject && change.discipline === use,
+  )?.value as LimitValues[K] | undefined;
 
 /**
- * The line in force: the lab's for the use, else the use's own, else the lab's general one, else that of practice.
+ * The limit in force. A change of the lab for the use comes first. The own limit of the use, a change of the lab for all
+ * uses, and the usual limit follow.
  *
- * @param subject a quantity, a feature, or what else the kind is of
- * @param use empty: in general
- * @example limitInForce('noticeable', 'mass', { drawn: [] }, '') // { value: { step: 15 }, changed: false }
+ * @param subject the quantity or the feature
+ * @param use empty: for all uses
+ * @example limitInForce('noticeable', 'mass', { changes: [] }, '') // { value: { step: 15 }, changed: false }
  */
 export function limitInForce<K extends UsualKind>(
   kind: K,
   subject: string,
   lab: LabLimits,
   use: Discipline | '',
-): { value: DrawnValues[K]; changed: boolean } {
+): { value: LimitValues[K]; changed: boolean } {
   const findUsual = USUAL[kind] as unknown as FindUsual<K>;
   const { general, own } = findUsual(subject, use, lab);
-  const forUse = use === '' ? undefined : drawnFor(lab.drawn, kind, subject, use);
-  const value = forUse ?? (own ? undefined : drawnFor(lab.drawn, kind, subject, ''));
+  const forUse = use === '' ? undefined : latestChange(lab.changes, kind, subject, use);
+  const value = forUse ?? (own ? undefined : latestChange(lab.changes, kind, subject, ''));
   return value ? { value, changed: true } : { value: own ?? general, changed: false };
 }
 
 /**
- * The line of a rule as the lab drew it for a use, else for all; undefined: it stands as the rule has it.
+ * The changed limit of a rule, for the use or else for all uses. Undefined if the lab did not change it.
  * @param subject as `ruleSubject` names it
  */
-export const drawnRule = (
-  { drawn }: LabLimits,
+export const changedRule = (
+  { changes }: LabLimits,
   subject: string,
   use: Discipline,
 ): Limits | undefined =>
-  drawnFor(drawn, 'rule', subject, use) ?? drawnFor(drawn, 'rule', subject, '');
+  latestChange(changes, 'rule', subject, use) ?? latestChange(changes, 'rule', subject, '');

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { copyOfUse, usesWith } from '../catalogue/disciplines.ts';
 import { QUANTITIES } from '../catalogue/quantities.ts';
-import { type DrawnLimit, drawnRule, limitInForce } from './drawn-limits.ts';
+import { changedRule, type LimitChange, limitInForce } from './lab-limits.ts';
 
-const line = (discipline: DrawnLimit['discipline'], absolute: number): DrawnLimit => ({
+const line = (discipline: LimitChange['discipline'], absolute: number): LimitChange => ({
   kind: 'sides',
   subject: 'sole-plane',
   discipline,
@@ -12,8 +12,8 @@ const line = (discipline: DrawnLimit['discipline'], absolute: number): DrawnLimi
   at: '2026-03-01T09:00:00.000Z',
   person: 'B1',
 });
-const inForce = (drawn: DrawnLimit[], use: 'dance' | 'running' | '') =>
-  limitInForce('sides', 'sole-plane', { drawn }, use);
+const inForce = (drawn: LimitChange[], use: 'dance' | 'running' | '') =>
+  limitInForce('sides', 'sole-plane', { changes: drawn }, use);
 
 describe('the line in force', () => {
   it('is that of practice until a lab draws it', () => {
@@ -42,14 +42,14 @@ describe('the line in force', () => {
   });
   it('of a use that was copied is that of its original', () => {
     const uses = usesWith([{ ...copyOfUse('dance'), name: 'clog hall' }]);
-    const { value } = limitInForce('sides', 'sole-plane', { drawn: [], uses }, 'clog hall');
+    const { value } = limitInForce('sides', 'sole-plane', { changes: [], uses }, 'clog hall');
     expect(value.absolute).toBe(0.7);
   });
 });
 
 describe('the lines of practice', () => {
   const usual = (kind: Parameters<typeof limitInForce>[0], subject: string) =>
-    limitInForce(kind, subject, { drawn: [] }, '').value;
+    limitInForce(kind, subject, { changes: [] }, '').value;
   it('are those of the catalogue, the check and wear', () => {
     expect(usual('noticeable', 'mass')).toEqual({ step: QUANTITIES.mass.noticeable });
     expect(usual('sides', 'mass')).toEqual({ absolute: 5, share: 0.02 });
@@ -64,21 +64,21 @@ describe('the lines of practice', () => {
   });
   it('of a quantity of the lab’s own is its own', () => {
     const own = { ...QUANTITIES.mass, id: 'box-mass', noticeable: 40 };
-    const lab = { drawn: [], catalogue: { 'box-mass': own } };
+    const lab = { changes: [], catalogue: { 'box-mass': own } };
     expect(limitInForce('noticeable', 'box-mass', lab, '').value.step).toBe(40);
     expect(() => limitInForce('noticeable', 'no-such', lab, '')).toThrow(RangeError);
   });
 });
 
 it('a rule stands as it is until it is drawn, for a use before all', () => {
-  const rule = (discipline: string, low: number): DrawnLimit => ({
+  const rule = (discipline: string, low: number): LimitChange => ({
     ...line(discipline, 0),
     kind: 'rule',
     subject: 'court/low tilt-angle',
     value: { low, high: null },
   });
   const drawn = [rule('', 62), rule('court', 58)];
-  const of = (use: string) => drawnRule({ drawn }, 'court/low tilt-angle', use);
+  const of = (use: string) => changedRule({ changes: drawn }, 'court/low tilt-angle', use);
   expect([of('court')?.low, of('squash')?.low]).toEqual([58, 62]);
-  expect(drawnRule({ drawn }, 'court/low heel-stack', 'court')).toBeUndefined();
+  expect(changedRule({ changes: drawn }, 'court/low heel-stack', 'court')).toBeUndefined();
 });
