@@ -17,18 +17,20 @@ const addressesAsData: Plugin = {
   },
 };
 
-/** Tables of limits without their texts: the pages use only the values. */
+/** Tables of limits without their texts: the pages use only the values. A module with functions stays whole. */
 const limitsAsValues: Plugin = {
   name: 'limits-as-values',
   apply: 'build',
   async load(id) {
-    const [, table] = /\/core\/limits\/((?!drawn)[a-z]+-limits)[.]ts$/.exec(id) ?? [];
+    const [, table] = /\/core\/limits\/([a-z]+-limits)[.]ts$/.exec(id) ?? [];
     if (table === undefined) return null;
+    const exported = Object.entries(await runSource(`core/limits/${table}.ts`));
+    if (exported.some(([, value]) => typeof value === 'function')) return null;
     const bare = (_key: string, value: unknown) =>
       typeof value === 'object' && value !== null && 'meaning' in value && 'value' in value
         ? { value: value.value }
         : value;
-    return Object.entries(await runSource(`core/limits/${table}.ts`))
+    return exported
       .map(([name, value]) => `export const ${name} = ${JSON.stringify(value, bare)};`)
       .join('\n');
   },

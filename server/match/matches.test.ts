@@ -61,6 +61,7 @@ describe('a check of left against right', () => {
       decision: 'return',
       words: 'Two sizes in one box.',
       found: 'out',
+      fault: 'Two sizes in one box',
     });
     expect((await get('/api/pairs/NS-01/match')).body.checks[0].decision).toMatchObject({
       decision: 'return',
