@@ -3,7 +3,6 @@ import { describe, expect, it } from 'vitest';
 import { type LabelVote, labelToLabel, voteOfTester } from '#core/fit/label-to-label.ts';
 import type { SizeLabel } from '#core/sizing/size-label.ts';
 
-const _men = (size: number): SizeLabel => ({ system: 'us-men', size });
 const uk = (size: number): SizeLabel => ({ system: 'uk', size });
 
 describe('from one model to another', () => {

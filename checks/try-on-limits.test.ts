@@ -6,7 +6,6 @@ import { tryOnVerdict } from '#core/fit/try-on-verdict.ts';
 import type { SizeLabel } from '#core/sizing/size-label.ts';
 
 const men = (size: number): SizeLabel => ({ system: 'us-men', size });
-const _uk = (size: number): SizeLabel => ({ system: 'uk', size });
 
 /** What makes a row fire, and what of it does not: one thing changed at a time. */
 interface RowCases {

@@ -1,6 +1,6 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import type { LabelsBetween } from '#contract/fit-records.ts';
 import { KNOWN_FITS, OFF_BY } from '#core/fit/foot.ts';
 import { readKnownShoe } from '#core/fit/known-shoe-line.ts';
@@ -12,6 +12,7 @@ import { RequestFault, request } from '../api/request.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { OffsetChart } from '../drawing/OffsetChart.tsx';
 import { useDraft } from '../kit/draft.ts';
+import { useChoices } from '../shell/address.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { FitLinks } from './FitLinks.tsx';
@@ -166,18 +167,7 @@ function KnownLine({ onRead }: { onRead: (fields: Record<string, string>) => voi
 
 /** From the label that fits in one shoe to the label to take in another. */
 export function LabelsPage() {
-  const [search, setSearch] = useSearchParams();
-  const choose = (fields: Record<string, string>) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        for (const [name, value] of Object.entries(fields))
-          if (value) next.set(name, value);
-          else next.delete(name);
-        return next;
-      },
-      { replace: true },
-    );
+  const [search, choose] = useChoices({ replace: true });
   const [from, to] = [search.get('from') ?? '', search.get('to') ?? ''];
   const label = readLabelSlug(search.get('label') ?? '');
   const fits = KNOWN_FITS.find((one) => one === search.get('fits')) ?? 'right';

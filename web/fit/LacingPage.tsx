@@ -1,8 +1,8 @@
 import { Button, NativeSelect, NumberInput } from '@mantine/core';
-import { useSearchParams } from 'react-router';
 import { FEWEST_EYELETS, LACING_COMPLAINTS, lacingFor, MOST_EYELETS } from '#core/fit/lacing.ts';
 import { useEditionConstruction } from '../api/fit-queries.ts';
 import { LacingDrawing } from '../drawing/LacingDrawing.tsx';
+import { useChoices } from '../shell/address.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { FitLinks } from './FitLinks.tsx';
 import classes from './FitPage.module.css';
@@ -11,17 +11,7 @@ const USUAL_ROWS = 6;
 
 /** How a shoe is laced for a complaint, on its own eyelets. */
 export function LacingPage() {
-  const [search, setSearch] = useSearchParams();
-  const choose = (name: string, value: string) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        if (value) next.set(name, value);
-        else next.delete(name);
-        return next;
-      },
-      { replace: true },
-    );
+  const [search, choose] = useChoices({ replace: true });
   const edition = search.get('edition') ?? '';
   const complaint =
     LACING_COMPLAINTS.find((one) => one === search.get('for')) ?? LACING_COMPLAINTS[0];
@@ -44,7 +34,7 @@ export function LacingPage() {
           label="For"
           data={[...LACING_COMPLAINTS]}
           value={complaint}
-          onChange={(event) => choose('for', event.currentTarget.value)}
+          onChange={(event) => choose({ for: event.currentTarget.value })}
         />
         <EditionSelect
           label="On the eyelets of"
@@ -52,8 +42,7 @@ export function LacingPage() {
           w={260}
           value={edition}
           onChange={(slug) => {
-            choose('edition', slug);
-            choose('rows', '');
+            choose({ edition: slug, rows: '' });
           }}
         />
         <NumberInput
@@ -63,7 +52,7 @@ export function LacingPage() {
           max={MOST_EYELETS}
           clampBehavior="strict"
           value={rows}
-          onChange={(value) => choose('rows', String(value))}
+          onChange={(value) => choose({ rows: String(value) })}
         />
         <Button variant="default" onClick={() => window.print()}>
           Print

@@ -1,5 +1,5 @@
 import { Button, NativeSelect, TextInput } from '@mantine/core';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { SOCKS } from '#contract/fit-records.ts';
 import type { Recommendations } from '#contract/sizing-records.ts';
 import { ARCH_WORDS, oddFeet } from '#core/fit/foot.ts';
@@ -7,6 +7,7 @@ import { nameLabel } from '#core/sizing/size-label.ts';
 import { useRecommendations } from '../api/fit-queries.ts';
 import { useLab } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { useChoices } from '../shell/address.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { useUses } from '../shell/uses.ts';
 import { FitLinks } from './FitLinks.tsx';
@@ -57,21 +58,11 @@ function Taken({ row }: { row: Row }) {
 
 /** For a foot, a sock and a use: which label of each shoe at hand. */
 export function RecommendationPage() {
-  const [search, setSearch] = useSearchParams();
+  const [search, choose] = useChoices({ replace: true });
   const lab = useLab();
   const schools = lab.data?.schools ?? { leather: 'small', footTypes: 'as it feels' };
   const uses = useUses();
   const said = (name: string) => search.get(name) ?? '';
-  const choose = (name: string, value: string) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        if (value) next.set(name, value);
-        else next.delete(name);
-        return next;
-      },
-      { replace: true },
-    );
   const wide = said('wide');
   const isWidth = Number(wide) >= 50 && Number(wide) <= 160;
   const testers = (lab.data?.people ?? []).filter(({ role }) => role === 'tester');
@@ -105,13 +96,17 @@ export function RecommendationPage() {
             ...testers.map(({ code }) => ({ value: code, label: code })),
           ]}
           value={said('tester')}
-          onChange={(event) => choose('tester', event.currentTarget.value)}
+          onChange={(event) => choose({ tester: event.currentTarget.value })}
         />
-        <FootField label="Left, length" value={said('left')} onRead={(mm) => choose('left', mm)} />
+        <FootField
+          label="Left, length"
+          value={said('left')}
+          onRead={(mm) => choose({ left: mm })}
+        />
         <FootField
           label="Right, length"
           value={said('right')}
-          onRead={(mm) => choose('right', mm)}
+          onRead={(mm) => choose({ right: mm })}
         />
         <TextInput
           label="Width, mm"
@@ -120,25 +115,25 @@ export function RecommendationPage() {
           inputMode="decimal"
           value={wide}
           error={wide && !isWidth ? '50 to 160 mm' : undefined}
-          onChange={(event) => choose('wide', event.currentTarget.value)}
+          onChange={(event) => choose({ wide: event.currentTarget.value })}
         />
         <NativeSelect
           label="Arch"
           data={options(ARCH_WORDS, 'not said')}
           value={said('arch')}
-          onChange={(event) => choose('arch', event.currentTarget.value)}
+          onChange={(event) => choose({ arch: event.currentTarget.value })}
         />
         <NativeSelect
           label="Sock"
           data={[{ value: '', label: 'as usual' }, ...options(SOCKS, '')]}
           value={said('sock')}
-          onChange={(event) => choose('sock', event.currentTarget.value)}
+          onChange={(event) => choose({ sock: event.currentTarget.value })}
         />
         <NativeSelect
           label="For"
           data={[{ value: '', label: 'any use' }, ...uses.map(({ name }) => name)]}
           value={said('use')}
-          onChange={(event) => choose('use', event.currentTarget.value)}
+          onChange={(event) => choose({ use: event.currentTarget.value })}
         />
         <NativeSelect
           label="Leather for climbing"
@@ -151,7 +146,7 @@ export function RecommendationPage() {
             { value: 'true', label: 'true' },
           ]}
           value={said('leather')}
-          onChange={(event) => choose('leather', event.currentTarget.value)}
+          onChange={(event) => choose({ leather: event.currentTarget.value })}
         />
         <NativeSelect
           label="Arches"
@@ -161,7 +156,7 @@ export function RecommendationPage() {
             { value: 'by the arch', label: 'by the arch' },
           ]}
           value={said('archSchool')}
-          onChange={(event) => choose('archSchool', event.currentTarget.value)}
+          onChange={(event) => choose({ archSchool: event.currentTarget.value })}
         />
         <Button variant="default" onClick={() => window.print()} disabled={!answer}>
           Print the card

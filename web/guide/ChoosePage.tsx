@@ -45,13 +45,16 @@ function readMoney(text: string): { amount: number | undefined; fault: string | 
     : { amount: undefined, fault: 'An amount more than nothing; empty: no limit.' };
 }
 
+const mattersIn = (search: URLSearchParams) =>
+  (search.get('matters') ?? '').split(',').filter(Boolean);
+
 /** A short conversation, and three to five editions that answer to it. A link holds the answers. */
 export function ChoosePage() {
   const [search, choose] = useChoices({ replace: true });
   const uses = useUses();
   const lab = useLab().data;
   const said = (name: string) => search.get(name) ?? '';
-  const matters = said('matters').split(',').filter(Boolean);
+  const matters = mattersIn(search);
   const [money, setMoney] = useState(said('money'));
   const readingMoney = readMoney(money);
   const use = said('use');
@@ -90,11 +93,14 @@ export function ChoosePage() {
   );
   const none = (label: string) => ({ value: '', label });
   const mattersTo = (place: number, matter: string) =>
-    choose({
-      matters: [0, 1, 2]
-        .map((at) => (at === place ? matter : (matters[at] ?? '')))
-        .filter(Boolean)
-        .join(','),
+    choose((address) => {
+      const chosen = mattersIn(address);
+      return {
+        matters: [0, 1, 2]
+          .map((index) => (index === place ? matter : (chosen[index] ?? '')))
+          .filter(Boolean)
+          .join(','),
+      };
     });
   return (
     <>

@@ -1,5 +1,10 @@
 /** The routes of all steps, and the frame around them. */
-import { createBrowserRouter, type LoaderFunctionArgs, type RouteObject } from 'react-router';
+import {
+  createBrowserRouter,
+  type LoaderFunctionArgs,
+  type RouteObject,
+  type ShouldRevalidateFunctionArgs,
+} from 'react-router';
 import { fetchFrame } from '../api/queries.ts';
 import { FailedPage, UnknownAddress } from './Lost.tsx';
 import { type PageHandle, Shell } from './Shell.tsx';
@@ -11,6 +16,13 @@ const called = (handle: PageHandle): { handle: PageHandle } => ({
   handle,
 });
 
+/**
+ * Records are asked for by path. What a page chooses after the question mark asks for none again, so that the
+ * address has changed when the choice returns (see `useChoices`).
+ */
+const shouldRevalidate = ({ currentUrl, nextUrl }: ShouldRevalidateFunctionArgs) =>
+  currentUrl.pathname !== nextUrl.pathname;
+
 function routeOf({ path, title, page, fetch, wide, beforeStart }: StepPage): RouteObject {
   return {
     path: `/${path}`,
@@ -19,6 +31,7 @@ function routeOf({ path, title, page, fetch, wide, beforeStart }: StepPage): Rou
     // Records are asked for beside the code that shows them, not after it.
     ...(fetch
       ? {
+          shouldRevalidate,
           loader: ({ params }: LoaderFunctionArgs) => {
             fetch(params.tag);
             return null;
@@ -48,6 +61,7 @@ export const router = createBrowserRouter([
     element: <Shell />,
     errorElement: <FailedPage />,
     hydrateFallbackElement: <div />,
+    shouldRevalidate,
     loader: () => {
       fetchFrame();
       return null;

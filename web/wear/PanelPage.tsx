@@ -1,8 +1,9 @@
 import dayjs from 'dayjs';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import type { Panel } from '#contract/life-records.ts';
 import { usePanel } from '../api/wear-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { useChoices } from '../shell/address.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { Taps } from '../shell/Taps.tsx';
@@ -39,7 +40,7 @@ function Plan({ panel, nameOf }: { panel: Panel; nameOf: (slug: string) => strin
 
 /** A panel in balance: who wears what next, and what comes of it with the tester taken out. */
 export function PanelPage() {
-  const [params, setParams] = useSearchParams();
+  const [params, put] = useChoices({ replace: true });
   const editions = params.get('editions') ?? '';
   const yardstick = params.get('yardstick') ?? '';
   const panel = usePanel({ editions, yardstick });
@@ -48,13 +49,6 @@ export function PanelPage() {
   const { testers, editions: known, worn, effects, orders } = panel.data;
   const chosen = known.filter((one) => one.chosen);
   const nameOf = (slug: string) => known.find((one) => one.slug === slug)?.name ?? slug;
-  const put = (more: Record<string, string>) =>
-    setParams(
-      Object.fromEntries(
-        Object.entries({ editions, yardstick, ...more }).filter(([, value]) => value !== ''),
-      ),
-      { replace: true },
-    );
   const toggle = (slug: string) => {
     const now = chosen.map((one) => one.slug);
     put({

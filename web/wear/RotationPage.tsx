@@ -1,7 +1,7 @@
 import { Button, Checkbox, NativeSelect, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useState } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import type { Rotation } from '#contract/life-records.ts';
 import { GROUNDS, SURFACES, type Surface } from '#core/wear/outing-words.ts';
 import { SEASONS } from '#core/wear/rotation.ts';
@@ -9,6 +9,7 @@ import { useChange } from '../api/queries.ts';
 import { useRotation } from '../api/wear-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { useDraft } from '../kit/draft.ts';
+import { useChoices } from '../shell/address.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { Taps } from '../shell/Taps.tsx';
 import { WearLinks } from './WearLinks.tsx';
@@ -164,7 +165,7 @@ function Tomorrow({
 /** The pairs of a tester: which tomorrow, which do one job, when each ends. */
 export function RotationPage() {
   const { code = '' } = useParams();
-  const [params, setParams] = useSearchParams();
+  const [params, put] = useChoices({ replace: true });
   const asked = {
     km: params.get('km') ?? '',
     purpose: params.get('purpose') ?? '',
@@ -172,11 +173,6 @@ export function RotationPage() {
     ground: params.get('ground') ?? '',
     without: params.get('without') ?? '',
   };
-  const put = (more: Partial<typeof asked>) =>
-    setParams(
-      Object.fromEntries(Object.entries({ ...asked, ...more }).filter(([, value]) => value !== '')),
-      { replace: true },
-    );
   const rotation = useRotation(code, asked);
   const [changing, setChanging] = useState('');
   if (rotation.isError && !rotation.data) return <PageFault error={rotation.error} />;
