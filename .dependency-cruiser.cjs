@@ -18,6 +18,8 @@ const CORE = [
   'sizing',
   'catalogue',
   'limits',
+  'records',
+  'wording',
   'figures',
   'curves',
   'claims',
@@ -93,7 +95,7 @@ module.exports = {
       to: {
         pathNot: [
           '^core/',
-          'node_modules/(simple-statistics|jstat|d3-array|internmap|d3-shape|d3-path|@turf/length|munkres)/',
+          'node_modules/(simple-statistics|jstat|d3-array|internmap|d3-shape|d3-path|intl-messageformat|@turf/length|munkres)/',
         ],
       },
     },

@@ -1,6 +1,7 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { parsedMessages } from './scripts/messages-plugin.mjs';
 import { runSource } from './scripts/source.mjs';
 
 /**
@@ -53,6 +54,7 @@ export default defineConfig({
     react(),
     addressesAsData,
     limitsAsValues,
+    parsedMessages,
     // Keeps the built pages in the browser, so that a reload while the server is away shows the bench.
     VitePWA({
       registerType: 'autoUpdate',

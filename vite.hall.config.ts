@@ -2,11 +2,13 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { parsedMessages } from './scripts/messages-plugin.mjs';
 
 export default defineConfig({
   root: 'web/hall',
   plugins: [
     react(),
+    parsedMessages,
     VitePWA({
       registerType: 'autoUpdate',
       injectRegister: null,

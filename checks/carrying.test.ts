@@ -189,7 +189,7 @@ describe('common practice (practice.json)', () => {
       const reported = { value: (low + high) / 2, halfWidth: (high - low) / 2 };
       const measured = { value: found.value, U: expandedUncertainty(found.terms) };
       const step = definition.noticeable / 28.349523125;
-      expect(judgeClaim(reported, measured, step).verdict).toBe(verdict);
+      expect(judgeClaim(reported, measured, step).answer).toBe(verdict);
     },
   );
   it.each(practice.noticeable)('$quantity: would anyone notice? $answer', (row) => {

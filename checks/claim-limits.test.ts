@@ -2,21 +2,18 @@
  * The limits of the claim rules, a case just inside and one just outside each. Common practice; the arithmetic is
  * worked by hand, and once more in whole hundredths, where nothing is rounded.
  */
+
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  type Claim,
-  claimJudgement,
-  claimOnFile,
-  claimTerms,
-  isClaimed,
-  judgeClaim,
-} from '#core/claims/claim.ts';
+import { isClaimed } from '#core/catalogue/claimed-quantities.ts';
+import { type Claim, claimJudgement, claimOnFile, judgeClaim } from '#core/claims/claim.ts';
 import { findClaimFaults, type StatedFigure } from '#core/claims/claim-consistency.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
 import type { Figure } from '#core/figures/figure.ts';
 import { DEFAULT_MASS_EXPONENT } from '#core/figures/mass.ts';
 import type { SizeLabel } from '#core/sizing/size-label.ts';
+import { claimFault, claimTerms } from '#core/wording/claim-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 
 describe('a claim of 8 ± 0.5 mm, noticed from 2 mm', () => {
   it.each([
@@ -48,13 +45,13 @@ describe('a claim of 8 ± 0.5 mm, noticed from 2 mm', () => {
     '$limit: $value ± $U $verdict, noticed: $noticed',
     ({ value, U, verdict, noticed }) => {
       const judged = judgeClaim({ value: 8, halfWidth: 0.5 }, { value, U }, 2);
-      expect([judged.verdict, judged.noticeable]).toEqual([verdict, noticed]);
+      expect([judged.answer, judged.noticeable]).toEqual([verdict, noticed]);
     },
   );
 
   it('that agrees is never noticed, however wide its rounding', () => {
     const judged = judgeClaim({ value: 30, halfWidth: 5 }, { value: 30, U: 5 }, 2);
-    expect([judged.verdict, judged.noticeable]).toEqual(['agrees', 'no']);
+    expect([judged.answer, judged.noticeable]).toEqual(['agrees', 'no']);
   });
 
   it.each([
@@ -65,7 +62,7 @@ describe('a claim of 8 ± 0.5 mm, noticed from 2 mm', () => {
     { limit: 'at least', value: 7.2, U: 0.7, verdict: 'agrees' },
     { limit: 'at least', value: 6.79, U: 0.7, verdict: 'differs' },
   ] as const)('$limit 8: $value ± $U $verdict', ({ limit, value, U, verdict }) => {
-    expect(judgeClaim({ value: 8, halfWidth: 0.5, limit }, { value, U }, 2).verdict).toBe(verdict);
+    expect(judgeClaim({ value: 8, halfWidth: 0.5, limit }, { value, U }, 2).answer).toBe(verdict);
   });
 
   it('is judged in binary as in whole hundredths, at every limit', () => {
@@ -93,7 +90,7 @@ describe('a claim of 8 ± 0.5 mm, noticed from 2 mm', () => {
             { value: (c + apart) / 100, U: U / 100 },
             step / 100,
           );
-          expect([judged.verdict, judged.noticeable]).toEqual([
+          expect([judged.answer, judged.noticeable]).toEqual([
             differs ? 'differs' : agrees ? 'agrees' : 'cannot tell',
             beyond - U >= step ? 'yes' : unnoticed ? 'no' : 'may be',
           ]);
@@ -166,7 +163,7 @@ describe('the size of a claim', () => {
     const men = (size: number): SizeLabel => ({ system: 'us-men', size });
     expect(claimJudgement(claimOf({}), figureOf({}, men(12)), LAB).carried).toHaveLength(1);
     const far = claimJudgement(claimOf({}), figureOf({}, men(12.5)), LAB);
-    expect([far.verdict, far.carried.length, far.measured.value]).toEqual(['cannot tell', 0, 300]);
+    expect([far.answer, far.carried.length, far.measured.value]).toEqual(['cannot tell', 0, 300]);
   });
   it('that is stated and too far to carry to is not judged, and says what to measure', () => {
     const far = claimJudgement(
@@ -174,8 +171,12 @@ describe('the size of a claim', () => {
       figureOf({}),
       LAB,
     );
-    expect(far.verdict).toBe('cannot tell');
-    expect(far.reason).toMatch(/too far to carry; measure a US men 12\.5/);
+    expect(far.answer).toBe('cannot tell');
+    expect(far.hindrance).toMatchObject({
+      kind: 'not comparable',
+      reason: expect.stringMatching(/too far to carry/),
+      measure: expect.stringMatching(/measure a US men 12\.5/),
+    });
   });
   it('is carried to, and says so', () => {
     const judged = claimJudgement(claimOf({ label: UK_8, value: 300 }), figureOf({}), LAB);
@@ -214,7 +215,7 @@ describe('wear before a claim is judged', () => {
       { ...worn(wornKm), quantity: 'heel-stack', value: 30 } as Figure,
       LAB,
     );
-    expect(judged.verdict).toBe(verdict === 'judged' ? 'differs' : verdict);
+    expect(judged.answer).toBe(verdict === 'judged' ? 'differs' : verdict);
   });
 });
 
@@ -231,17 +232,21 @@ describe('the basis of a claim', () => {
       LAB,
     );
   it('that is not stated is taken to be that of the figure', () => {
-    expect(heelClaim({}).verdict).toBe('agrees');
-    expect(heelClaim({ insole: 'in' }).verdict).toBe('agrees');
+    expect(heelClaim({}).answer).toBe('agrees');
+    expect(heelClaim({ insole: 'in' }).answer).toBe('agrees');
   });
   it('that is another cannot be told, and says how to measure', () => {
     expect(heelClaim({ place: 'sidewall' })).toMatchObject({
-      verdict: 'cannot tell',
-      reason: expect.stringMatching(/taken in-shoe .*, not at the visible sidewall; measure it/),
+      answer: 'cannot tell',
+      hindrance: {
+        kind: 'not comparable',
+        reason: expect.stringMatching(/taken in-shoe .*, not at the visible sidewall/),
+        measure: expect.stringMatching(/measure it/),
+      },
     });
     expect(heelClaim({ insole: 'out' })).toMatchObject({
-      verdict: 'cannot tell',
-      reason: 'the claim has the insole out and the lugs in; measure it so',
+      answer: 'cannot tell',
+      hindrance: { kind: 'other method', insole: 'out', lugs: 'in' },
     });
   });
   it.each([
@@ -337,9 +342,9 @@ describe('two figures of one claim', () => {
   it('name both as typed, and their distance to a digit, or two where it is small', () => {
     const [small] = faults({ value: 300 }, { value: 301.09 });
     const [large] = faults({ value: 300 }, { value: 301.1 });
-    expect(small?.text).toContain(': 0.09 g apart');
-    expect(large?.text).toContain(': 0.1 g apart');
-    expect(large?.typed).toEqual(['300', '301.1']);
+    expect(small && textOf(claimFault(small))).toContain('They are 0.09 g apart:');
+    expect(large && textOf(claimFault(large))).toContain('They are 0.1 g apart:');
+    expect(large?.sides.map(({ typed }) => typed)).toEqual([['300'], ['301.1']]);
   });
   it('of another size or basis contradict nothing', () => {
     expect(faults({ value: 300, label: UK_8 }, { value: 330 })).toEqual([]);
@@ -378,7 +383,7 @@ describe('a drop against the stacks that are claimed with it', () => {
     const found = findClaimFaults(figures);
     expect(found).toHaveLength(faults);
     if (faults > 0)
-      expect(found[0]?.typed).toEqual([
+      expect(found[0]?.sides.flatMap(({ typed }) => typed)).toEqual([
         'heel-stack 38 mm',
         'forefoot-stack 30 mm',
         `drop ${drop} mm`,

@@ -1,13 +1,18 @@
 /** Claims: the check cases of common practice, and hand calculations. */
+
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { judgeClaim } from '#core/claims/claim.ts';
 import { findClaimFaults, type StatedFigure } from '#core/claims/claim-consistency.ts';
 import { readClaimFigure, readClaims } from '#core/claims/claim-text.ts';
+import type { ClaimFault } from '#core/records/claim-verdict.ts';
 import { lastLength, nameLabel } from '#core/sizing/size-label.ts';
+import { claimFault } from '#core/wording/claim-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import practice from './practice.json' with { type: 'json' };
 
 const faultsOf = (text: string) => findClaimFaults(readClaims(text).figures);
+const sentenceOf = (fault: ClaimFault | undefined) => fault && textOf(claimFault(fault));
 
 describe('a claim that states a mass twice', () => {
   it.each([['7.10 oz / 201 g'], ['9.9 oz / 280 g'], ['10.65 oz, 21.3 oz a pair']])(
@@ -20,14 +25,14 @@ describe('a claim that states a mass twice', () => {
     const [fault] = faultsOf('7.2 oz / 202 g');
     expect(fault?.gap).toBeCloseTo(7.15 * 28.349523125 - 202.5, 9);
     expect(fault?.rounding).toBe(true);
-    expect(fault?.text).toBe(
-      '7.2 oz allows 202.7 to 205.5 g, 202 g 201.5 to 202.5 g: 0.2 g apart; rounding, probably',
+    expect(sentenceOf(fault)).toBe(
+      '“7.2 oz” means 202.7 to 205.5 g; “202 g” means 201.5 to 202.5 g. They are 0.2 g apart: this is probably rounding.',
     );
   });
   it('calls a miss of more than a last digit wrong', () => {
     const [fault] = faultsOf('10 oz / 320 g');
     expect(fault?.rounding).toBe(false);
-    expect(fault?.text).toContain('one of them is wrong');
+    expect(sentenceOf(fault)).toContain('one of them is wrong');
   });
 });
 
@@ -42,7 +47,9 @@ describe('heel less forefoot against the drop', () => {
     const [fault] = faultsOf('38/30 mm, 10 mm drop');
     // 37.5 − 30.5 = 7 to 38.5 − 29.5 = 9, against 9.5 to 10.5
     expect(fault?.gap).toBeCloseTo(0.5, 9);
-    expect(fault?.text).toContain('7 to 9 mm');
+    expect(sentenceOf(fault)).toBe(
+      '“38 mm” and “30 mm” give a drop of 7 to 9 mm; “10 mm drop” means 9.5 to 10.5 mm. They are 0.5 mm apart: one of them is wrong.',
+    );
   });
 });
 
@@ -94,7 +101,7 @@ describe('a claim against a measured figure, by hand', () => {
     [6.9, 0.4, 'differs'], // 1.1 > 0.9
   ])('8 mm drop measured as %d ± %d: %s', (value, U, verdict) => {
     const judged = judgeClaim({ value: 8, halfWidth: 0.5 }, { value, U }, 2);
-    expect(judged.verdict).toBe(verdict);
+    expect(judged.answer).toBe(verdict);
     expect(judged.claimInterval).toEqual({ lower: 7.5, upper: 8.5 });
   });
 });
@@ -174,12 +181,12 @@ describe('claims as people say them', () => {
     const [most] = readClaims('heel up to 30 mm').figures;
     if (!most) throw new Error('not read');
     expect(most.limit).toBe('at most');
-    expect(judgeClaim(most, { value: 24, U: 0.4 }, 3).verdict).toBe('agrees');
-    expect(judgeClaim(most, { value: 32, U: 0.4 }, 3).verdict).toBe('differs');
+    expect(judgeClaim(most, { value: 24, U: 0.4 }, 3).answer).toBe('agrees');
+    expect(judgeClaim(most, { value: 32, U: 0.4 }, 3).answer).toBe('differs');
     const [least] = readClaims('lugs at least 4 mm').figures;
     if (!least) throw new Error('not read');
-    expect(judgeClaim(least, { value: 6, U: 0.4 }, 1).verdict).toBe('agrees');
-    expect(judgeClaim(least, { value: 3, U: 0.2 }, 1).verdict).toBe('differs');
+    expect(judgeClaim(least, { value: 6, U: 0.4 }, 1).answer).toBe('agrees');
+    expect(judgeClaim(least, { value: 3, U: 0.2 }, 1).answer).toBe('differs');
   });
   it('stacks on two bases are two claims, and neither contradicts the other', () => {
     const { figures, unread } = readClaims(

@@ -1,7 +1,7 @@
 /** Claims as they were read out, as records to store. */
 import type { z } from 'zod';
+import type { ClaimedQuantityId } from '#core/catalogue/claimed-quantities.ts';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
-import type { ClaimedQuantityId } from '#core/claims/claim.ts';
 import type { ClaimText } from '#core/claims/claim-text.ts';
 import type { claimFields, claimTextFields, reportedFields } from './edition-records.ts';
 

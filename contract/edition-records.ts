@@ -1,8 +1,8 @@
 /** Editions, with what is claimed and reported of them. */
 import { z } from 'zod';
+import { CLAIMED_QUANTITIES } from '#core/catalogue/claimed-quantities.ts';
 import { readClaimFigure } from '#core/claims/claim-text.ts';
 import { CLAIMED_PARTS } from '#core/claims/claim-tokens.ts';
-import { CLAIMED_QUANTITIES } from '#core/claims/claimed-quantities.ts';
 import { LABEL_SYSTEMS } from '#core/sizing/size-label.ts';
 import { LONGEST_TYPED } from '#core/sizing/typed-quantity.ts';
 

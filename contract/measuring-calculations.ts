@@ -1,12 +1,14 @@
 /** The named calculations of receiving, measuring and comparing. */
+
 import { z } from 'zod';
 import { workOut } from '#core/catalogue/computation.ts';
-import { QUANTITIES } from '#core/catalogue/quantities.ts';
+import { describeQuantity, QUANTITIES } from '#core/catalogue/quantities.ts';
 import { judgeClaim } from '#core/claims/claim.ts';
 import { findClaimFaults, type StatedFigure } from '#core/claims/claim-consistency.ts';
 import { analyseCurve, apparentEi } from '#core/curves/curve-analysis.ts';
 import { differenceOf } from '#core/figures/difference.ts';
 import { DEFAULT_MASS_EXPONENT, fitMassExponent, massAtReference } from '#core/figures/mass.ts';
+import { CLAIM_ANSWERS } from '#core/records/claim-verdict.ts';
 import {
   LABEL_SYSTEMS,
   labelFault,
@@ -14,13 +16,14 @@ import {
   REFERENCE_LABEL,
 } from '#core/sizing/size-label.ts';
 import { LONGEST_TYPED, readAnyQuantity, readTypedQuantity } from '#core/sizing/typed-quantity.ts';
-import { QUANTITY_KINDS } from '#core/sizing/units.ts';
+import { canonicalUnit, QUANTITY_KINDS } from '#core/sizing/units.ts';
 import { findOutlier } from '#core/statistics/outlier.ts';
 import { DEFAULT_REPEATABILITY_DF, summariseReadings } from '#core/statistics/repeated-readings.ts';
 import { decideRepeats, MOST_JUDGED } from '#core/statistics/repeats.ts';
 import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
 import { judgeDrift } from '#core/study/drift.ts';
-
+import { claimFault } from '#core/wording/claim-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import {
   type Calculation,
   CalculationFault,
@@ -223,7 +226,7 @@ export const MEASURING_CALCULATIONS: readonly Calculation[] = [
       noticeable: standardU,
     }),
     output: z.object({
-      verdict: z.enum(VERDICT_WORDS.claim),
+      verdict: z.enum(CLAIM_ANSWERS),
       noticeableVerdict: z.enum(['yes', 'no', 'may be']),
       claimInterval: interval,
     }),
@@ -237,8 +240,8 @@ export const MEASURING_CALCULATIONS: readonly Calculation[] = [
       if (!read.ok) throw new CalculationFault('claim', read.fault.message, read.fault.choices);
       const { value, halfWidth } = read.value;
       const judged = judgeClaim({ value, halfWidth }, measured, noticeable);
-      const { verdict, claimInterval } = judged;
-      return { verdict, noticeableVerdict: judged.noticeable, claimInterval };
+      const { answer, claimInterval } = judged;
+      return { verdict: answer, noticeableVerdict: judged.noticeable, claimInterval };
     },
   }),
   calculation({
@@ -277,7 +280,16 @@ export const MEASURING_CALCULATIONS: readonly Calculation[] = [
         ...stated('forefootMm', 'forefoot-stack', input.forefootMm, 'mm'),
         ...stated('dropMm', 'drop', input.dropMm, 'mm'),
       ]);
-      return { consistent: faults.length === 0, faults };
+      return {
+        consistent: faults.length === 0,
+        faults: faults.map((fault) => ({
+          typed: fault.sides.flatMap(({ typed }) => typed),
+          gap: fault.gap,
+          unit: canonicalUnit(describeQuantity(fault.quantity).kind).symbol,
+          rounding: fault.rounding,
+          text: textOf(claimFault(fault)),
+        })),
+      };
     },
   }),
   calculation({

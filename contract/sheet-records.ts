@@ -1,7 +1,9 @@
 /** Figures as pages show them: sheets and comparisons. */
+
 import { z } from 'zod';
 import { SIDES } from '#core/catalogue/quantities.ts';
 import { CONFIGURATIONS } from '#core/catalogue/stack-basis.ts';
+import { CLAIM_ANSWERS, OTHER_BASES } from '#core/records/claim-verdict.ts';
 import { TERM_KINDS } from '#core/statistics/uncertainty.ts';
 import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
 import { madeOfPart, meant } from './construction-records.ts';
@@ -17,6 +19,7 @@ import {
   stackBasis,
 } from './fields.ts';
 import { pairFields } from './pair-records.ts';
+import { sentence } from './sentence.ts';
 
 export const basis = z.object({
   label: sizeLabel,
@@ -63,18 +66,17 @@ export const figureView = z.object({
 
 export type FigureView = z.infer<typeof figureView>;
 
-const verdict = z.enum(VERDICT_WORDS.claim);
-
 /** What a claim comes to against a figure: the model's, or one pair's. */
 const claimJudged = z.object({
-  verdict,
+  verdict: z.enum(CLAIM_ANSWERS),
   noticeable: z.enum(['yes', 'no', 'may be']),
+  gap: z.number().describe('measured against claimed, whichever is the larger; canonical unit'),
   measured: z.object({ value: z.number(), U: z.number() }),
   carried: z.array(carriedStep),
-  terms: z.array(z.string()),
-  reason: z.string().optional(),
+  terms: z.array(sentence),
+  reason: sentence.optional(),
   elsewhere: z
-    .object({ words: z.string(), value: z.number() })
+    .object({ basis: z.enum(OTHER_BASES), value: z.number() })
     .optional()
     .describe('another basis, held in the record, on which it would agree'),
 });
@@ -142,7 +144,7 @@ export const sheet = z.object({
     )
     .describe('ordinal, by hand: every vote, never averaged'),
   unmeasuredClaims: z.array(claimView),
-  claimFaults: z.array(z.object({ text: z.string(), rounding: z.boolean() })),
+  claimFaults: z.array(z.object({ text: sentence, rounding: z.boolean() })),
   pairs: z.array(
     pairFields
       .pick({

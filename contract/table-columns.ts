@@ -1,7 +1,7 @@
 /** Guesses what the columns of a table are from its heads and cells, and reads its cells. */
 
+import { CLAIMED_QUANTITIES } from '#core/catalogue/claimed-quantities.ts';
 import { type Catalogue, QUANTITIES } from '#core/catalogue/quantities.ts';
-import { CLAIMED_QUANTITIES } from '#core/claims/claimed-quantities.ts';
 import { readPlainNumber } from '#core/sizing/delimited.ts';
 import { findUnit } from '#core/sizing/units.ts';
 import {

@@ -34,7 +34,7 @@ test('a claim that contradicts itself is told while it is typed', async ({ page,
   await page.getByLabel('Claimed figures').fill('36/27 mm, 5 mm drop, 9.1 oz / 258 g, UK 8');
   const read = page.getByTestId('claims-read');
   await expect(read).toContainText('contradicts itself');
-  await expect(read).toContainText('allow a drop of 8 to 10 mm');
+  await expect(read).toContainText('give a drop of 8 to 10 mm');
   await expect(read).toContainText('UK 8; basis not stated');
 });
 

@@ -1,6 +1,7 @@
 /** Do the figures of one claim agree with each other, as far as their rounding allows? */
 
 import { sum } from 'd3-array';
+import type { ClaimedQuantityId } from '../catalogue/claimed-quantities.ts';
 import { workOut } from '../catalogue/computation.ts';
 import {
   computedIn,
@@ -11,11 +12,9 @@ import {
 } from '../catalogue/quantities.ts';
 import type { StatedBasis } from '../catalogue/stack-basis.ts';
 import { CLAIM_LIMITS } from '../limits/claim-limits.ts';
+import type { ClaimFault, Interval } from '../records/claim-verdict.ts';
 import type { SizeLabel } from '../sizing/size-label.ts';
-import { canonicalUnit } from '../sizing/units.ts';
 import { isAtMost, isBelow } from '../statistics/at-limit.ts';
-import { roundTo } from '../statistics/rounding.ts';
-import type { ClaimedQuantityId, Interval } from './claim.ts';
 
 /** One stated figure with the interval its rounding allows; canonical units, one shoe. */
 export interface StatedFigure {
@@ -30,17 +29,6 @@ export interface StatedFigure {
   /** The size and the basis it was stated for by itself. */
   label?: SizeLabel;
   basis?: StatedBasis;
-}
-
-export interface ConsistencyFault {
-  /** The figures that contradict each other, as typed. */
-  typed: string[];
-  /** Distance between the intervals, canonical unit. */
-  gap: number;
-  unit: string;
-  /** True where the gap is less than a last digit: rounding, probably. */
-  rounding: boolean;
-  text: string;
 }
 
 interface Side {
@@ -64,30 +52,28 @@ function mostOfRounding(quantity: QuantityId): number {
     : CLAIM_LIMITS.roundingShare.value * noticeable;
 }
 
-function sayInterval(side: Side, unit: string): string {
-  const { lower, upper } = interval(side);
-  return `${roundTo(lower, 1)} to ${roundTo(upper, 1)} ${unit}`;
-}
-
 function compareSides(
   a: Side,
   b: Side,
-  unit: string,
-  means: string,
-  quantity: QuantityId,
-): ConsistencyFault[] {
+  { quantity, isComputed }: Pick<ClaimFault, 'quantity' | 'isComputed'>,
+): ClaimFault[] {
   const [one, two] = [interval(a), interval(b)];
   const gap = Math.max(one.lower - two.upper, two.lower - one.upper);
   // Two intervals that touch overlap.
   if (isAtMost(one.lower, two.upper) && isAtMost(two.lower, one.upper)) return [];
   const lastDigit = 2 * Math.min(a.halfWidth, b.halfWidth);
-  const rounding = isBelow(gap, lastDigit) && isAtMost(gap, mostOfRounding(quantity));
-  const shown = roundTo(gap, gap < 0.095 ? 2 : 1);
-  const text =
-    `${a.typed.join(' and ')} ${means} ${sayInterval(a, unit)}, ${b.typed.join(' and ')} ` +
-    `${sayInterval(b, unit)}: ${shown} ${unit} apart` +
-    (rounding ? '; rounding, probably' : '; one of them is wrong');
-  return [{ typed: [...a.typed, ...b.typed], gap, unit, rounding, text }];
+  return [
+    {
+      quantity,
+      isComputed,
+      sides: [
+        { typed: a.typed, allows: one },
+        { typed: b.typed, allows: two },
+      ],
+      gap,
+      rounding: isBelow(gap, lastDigit) && isAtMost(gap, mostOfRounding(quantity)),
+    },
+  ];
 }
 
 const sideOf = ({ typed, value, halfWidth, limit }: StatedFigure): Side => ({
@@ -110,19 +96,19 @@ const isOfOneShoe = (a: StatedFigure, b: StatedFigure): boolean =>
  *
  * @example 7.2 oz (202.7 to 205.5 g) with 202 g (201.5 to 202.5) misses by 0.2 g: rounding, probably
  */
-export function findClaimFaults(stated: readonly StatedFigure[]): ConsistencyFault[] {
-  const faults: ConsistencyFault[] = [];
+export function findClaimFaults(stated: readonly StatedFigure[]): ClaimFault[] {
+  const faults: ClaimFault[] = [];
   stated.forEach((a, i) => {
     for (const b of stated.slice(i + 1))
-      if (a.quantity === b.quantity && isOfOneShoe(a, b)) {
-        const { symbol } = canonicalUnit(describeQuantity(a.quantity).kind);
-        faults.push(...compareSides(sideOf(a), sideOf(b), symbol, 'allows', a.quantity));
-      }
+      if (a.quantity === b.quantity && isOfOneShoe(a, b))
+        faults.push(
+          ...compareSides(sideOf(a), sideOf(b), { quantity: a.quantity, isComputed: false }),
+        );
   });
   // A quantity that is worked out, against what it is worked out from.
-  for (const { id, computed, short, kind } of computedIn(QUANTITIES))
+  for (const { id, computed } of computedIn(QUANTITIES))
     for (const whole of stated.filter(({ quantity }) => quantity === id)) {
-      // A drop that names no basis is held against every pair of stacks that does.
+      // A drop that names no basis is compared with every pair of stacks that does.
       const parts = partsOf(id as QuantityId).flatMap(
         (part) =>
           stated.find(
@@ -149,9 +135,7 @@ export function findClaimFaults(stated: readonly StatedFigure[]): ConsistencyFau
             ),
           },
           sideOf(whole),
-          canonicalUnit(kind).symbol,
-          `allow a ${short} of`,
-          id as QuantityId,
+          { quantity: whole.quantity, isComputed: true },
         ),
       );
     }

@@ -1,4 +1,6 @@
 /** Reads claims as people say them: "34/26 mm, zero drop, some 480 g each, men's 10, PEBA foam". */
+
+import type { ClaimedQuantityId } from '../catalogue/claimed-quantities.ts';
 import { describeQuantity } from '../catalogue/quantities.ts';
 import type { StatedBasis } from '../catalogue/stack-basis.ts';
 import { CLAIM_LIMITS } from '../limits/claim-limits.ts';
@@ -6,7 +8,6 @@ import { readLabel, readPrintedLabel } from '../sizing/printed-label.ts';
 import type { LabelSystem, SizeLabel } from '../sizing/size-label.ts';
 import { readTypedQuantity } from '../sizing/typed-quantity.ts';
 import { canonicalUnit, findUnit, type QuantityKind } from '../sizing/units.ts';
-import type { ClaimedQuantityId } from './claim.ts';
 import type { StatedFigure } from './claim-consistency.ts';
 import { type ClaimedPart, type ClaimToken, claimTokens, type Qualifier } from './claim-tokens.ts';
 

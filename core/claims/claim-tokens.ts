@@ -1,8 +1,8 @@
 /** Claims as people say them, cut into tokens: figures, what they are of, size, basis, how sure, whose. */
+
+import { CLAIMED_QUANTITIES, type ClaimedQuantityId } from '../catalogue/claimed-quantities.ts';
 import { QUANTITIES } from '../catalogue/quantities.ts';
 import type { StackBasis } from '../catalogue/stack-basis.ts';
-import type { ClaimedQuantityId } from './claim.ts';
-import { CLAIMED_QUANTITIES } from './claimed-quantities.ts';
 
 /** How a figure is qualified; `under` and `over` bound it on one side of its rounding. */
 export type Qualifier = 'about' | 'under' | 'over' | 'at most' | 'at least';

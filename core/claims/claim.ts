@@ -1,27 +1,23 @@
 /** A maker's claim, and whether a measured figure bears it out. */
-
+import type { ClaimedQuantityId } from '../catalogue/claimed-quantities.ts';
 import {
   type Catalogue,
   describeQuantity,
   type NoticeableSteps,
   QUANTITIES,
-  type QuantityId,
 } from '../catalogue/quantities.ts';
 import type { QuantityDefinition } from '../catalogue/quantity.ts';
 import type { StackBasis, StatedBasis } from '../catalogue/stack-basis.ts';
 import { type Basis, compareBases } from '../figures/basis.ts';
 import { carryFigure } from '../figures/carried-figure.ts';
 import { type Carried, type CarryKnowledge, carryValue, sizeRefusal } from '../figures/carry.ts';
-import type { Noticeable } from '../figures/difference.ts';
 import type { Figure } from '../figures/figure.ts';
 import { CLAIM_LIMITS } from '../limits/claim-limits.ts';
-import { isSameSize, lastLength, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
+import type { ClaimComparison, ClaimHindrance, ClaimVerdict } from '../records/claim-verdict.ts';
+import { type Finding, type Missing, verdictOf } from '../records/verdict.ts';
+import { isSameSize, lastLength, type SizeLabel } from '../sizing/size-label.ts';
 import { isAbove, isAtLeast, isAtMost } from '../statistics/at-limit.ts';
 import { expandedUncertainty } from '../statistics/uncertainty.ts';
-import type { VerdictWord } from '../statistics/verdict.ts';
-import { CLAIMED_QUANTITIES } from './claimed-quantities.ts';
-
-export type ClaimedQuantityId = (typeof CLAIMED_QUANTITIES)[number];
 
 /** A claimed figure; canonical units. */
 export interface Claim {
@@ -41,24 +37,18 @@ export interface Claim {
   statedBasis: StatedBasis;
 }
 
-export interface Interval {
-  lower: number;
-  upper: number;
-}
-
 /**
  * Judges a claim c with h = half its last digit against a measured m ± U: *differs* where
- * |m − c| > h + U; else *agrees* where |m − c| + U ≤ h + T, T half the noticeable step; else
- * *cannot tell*. The second word, whether anyone would notice, is of the gap beyond the claim's own
- * rounding, g = max(0, |m − c| − h): *yes* g − U ≥ step; *no* g + U ≤ step, or where it agrees; else
- * *may be*.
- * @example judgeClaim({ value: 8, halfWidth: 0.5 }, { value: 8.2, U: 0.4 }, 2) // 'agrees'
+ * |m − c| > h + U; else *agrees* where |m − c| + U ≤ h + T, T half the smallest noticeable difference; else
+ * *cannot tell*. Whether anyone would notice is judged on the difference beyond the claim's own rounding,
+ * g = max(0, |m − c| − h): *yes* g − U ≥ that difference; *no* g + U ≤ it, or where it agrees; else *may be*.
+ * @example judgeClaim({ value: 8, halfWidth: 0.5 }, { value: 8.2, U: 0.4 }, 2).answer // 'agrees'
  */
 export function judgeClaim(
   claim: Pick<Claim, 'value' | 'halfWidth' | 'limit'>,
   measured: { value: number; U: number },
   noticeable: number,
-): Pick<ClaimJudgement, 'verdict' | 'noticeable' | 'claimInterval'> {
+): ClaimComparison {
   // A limit is broken on its one side only.
   const apart = measured.value - claim.value;
   const gap =
@@ -74,7 +64,8 @@ export function judgeClaim(
   // What the rounding of the claim itself leaves open is nobody's fault.
   const beyond = Math.max(0, gap - claim.halfWidth);
   return {
-    verdict: differs ? 'differs' : agrees ? 'agrees' : 'cannot tell',
+    answer: differs ? 'differs' : agrees ? 'agrees' : 'cannot tell',
+    gap,
     noticeable: isAtLeast(beyond - measured.U, noticeable)
       ? 'yes'
       : agrees || isAtMost(beyond + measured.U, noticeable)
@@ -84,31 +75,9 @@ export function judgeClaim(
   };
 }
 
-/** What was stated of size and basis, or "not stated": the verdict repeats it. */
-export function claimTerms(claim: Pick<Claim, 'quantity' | 'label' | 'statedBasis'>): string[] {
-  const terms = [claim.label ? nameLabel(claim.label) : 'size not stated'];
-  if (claim.quantity !== 'mass') {
-    const stated = Object.entries(claim.statedBasis).map(([part, value]) =>
-      part === 'insole' || part === 'lugs' ? `${part} ${value}` : `${value}`,
-    );
-    terms.push(stated.length > 0 ? stated.join(', ') : 'basis not stated');
-  }
-  return terms;
-}
-
-export interface ClaimJudgement {
-  verdict: VerdictWord<'claim'>;
-  /** Whether anyone would notice the gap beyond the claim's own rounding. */
-  noticeable: Noticeable;
-  claimInterval: Interval;
-  /** The measured side as it was held against the claim: carried to the claim's size, say. */
-  measured: { value: number; U: number };
-  /** What carried it there. */
+/** A claim compared with a figure: what converted the figure to the claim's size and to a new shoe, besides. */
+export interface ClaimJudgement extends ClaimVerdict {
   carried: Carried[];
-  /** Size and basis of the claim, or that they are not stated. */
-  terms: string[];
-  /** Why it cannot be told, where the terms do not allow it. */
-  reason?: string;
 }
 
 /** Sizes that makers state figures for where they name none: common practice, from memory. */
@@ -147,10 +116,42 @@ export type ClaimKnowledge = CarryKnowledge & {
   catalogue?: Catalogue;
 };
 
+/** The rules by which a claim is judged. */
+const INTERVAL = 'claims/interval';
+const TERMS = 'claims/terms';
+
+/** What was compared, as evidence for agreement or against it. */
+function evidenceOf(
+  { quantity }: Claim,
+  { answer, claimInterval }: ClaimComparison,
+  measured: { value: number; U: number },
+): { evidenceFor: Finding[]; evidenceAgainst: Finding[] } {
+  const finding: Finding = {
+    rule: INTERVAL,
+    subject: quantity,
+    ...measured,
+    limit: { low: claimInterval.lower, high: claimInterval.upper },
+    source: 'measured',
+  };
+  return {
+    evidenceFor: answer === 'agrees' ? [finding] : [],
+    evidenceAgainst: answer === 'differs' ? [finding] : [],
+  };
+}
+
+/** What the claim does not state, and its maker could. */
+function notStated({ quantity, label, statedBasis }: Claim): Missing[] {
+  const ask = (subject: string): Missing => ({ rule: TERMS, subject, how: 'ask' });
+  return [
+    ...(label ? [] : [ask('size')]),
+    ...(quantity !== 'mass' && Object.keys(statedBasis).length === 0 ? [ask('basis')] : []),
+  ];
+}
+
 /**
- * Holds a figure against a claim on like terms: carried to the claim's size and to a new shoe, with its
- * doubt. A claim that names no size is taken to be of the usual sample size, which is not known well. One
- * stated on another basis gives *cannot tell* with the reason.
+ * Compares a figure with a claim on equal terms: converted to the claim's size and to a new shoe, with the
+ * uncertainty of that. A claim that names no size is taken to be of the usual sample size, which is not known
+ * well. One that states another method gives *cannot tell*, with what hinders it.
  *
  * @param owners names of edition and pair behind the figure
  */
@@ -191,22 +192,36 @@ export function claimJudgement(
     { key: 'sample-size', kind: 'grading' as const, u: sample, df: Number.POSITIVE_INFINITY },
   ];
   const measured = { value: carried.value, U: expandedUncertainty(terms) };
-  const judged = {
-    ...judgeClaim(claim, measured, noticeable),
-    measured,
-    carried: carried.carried ?? [],
-    terms: claimTerms(claim),
-  };
-  if (answer.terms === 'like' || isCarried) return judged;
-  const reason =
+  const compared = judgeClaim(claim, measured, noticeable);
+  const judged = { ...compared, measured, carried: carried.carried ?? [] };
+  const unknown = notStated(claim);
+  if (answer.terms === 'like' || isCarried)
+    return {
+      ...judged,
+      ...verdictOf(compared.answer, {
+        decisive: [INTERVAL],
+        ...evidenceOf(claim, compared, measured),
+        unknown,
+      }),
+    };
+  const hindrance: ClaimHindrance =
     answer.terms === 'not'
-      ? `${answer.reason}; ${answer.measure}`
-      : `the claim has the insole ${wanted.stack?.insole} and the lugs ${wanted.stack?.lugs}; measure it so`;
-  return { ...judged, verdict: 'cannot tell', reason };
+      ? { kind: 'not comparable', reason: answer.reason, measure: answer.measure }
+      : {
+          kind: 'other method',
+          insole: wanted.stack?.insole ?? '',
+          lugs: wanted.stack?.lugs ?? '',
+        };
+  const measure: Missing = { rule: TERMS, subject: quantity, how: 'measure' };
+  return {
+    ...judged,
+    ...verdictOf('cannot tell', { decisive: [TERMS], unknown: [measure, ...unknown] }),
+    hindrance,
+  };
 }
 
 /**
- * A claim as it stands in the book, as it is judged.
+ * A claim as it is stored, as it is judged.
  * @param sample the edition’s sample size; null: not known
  */
 export const claimOnFile = (
@@ -221,8 +236,3 @@ export const claimOnFile = (
   limit: claim.limit ?? undefined,
   sample: sample ?? undefined,
 });
-
-/** The quantities whose claims a session's figures can be held against. */
-export function isClaimed(quantity: QuantityId): quantity is ClaimedQuantityId {
-  return (CLAIMED_QUANTITIES as readonly string[]).includes(quantity);
-}

@@ -1,10 +1,10 @@
 /** Figures that somebody else measured, as they are typed: a figure with its unit, or as claims are said. */
+
+import { CLAIMED_QUANTITIES, type ClaimedQuantityId } from '../catalogue/claimed-quantities.ts';
 import { type Catalogue, describeQuantity, type QuantityId } from '../catalogue/quantities.ts';
 import { accepted, type Result } from '../sizing/result.ts';
 import { readTypedQuantity } from '../sizing/typed-quantity.ts';
-import type { ClaimedQuantityId } from './claim.ts';
 import { readClaimFigure } from './claim-text.ts';
-import { CLAIMED_QUANTITIES } from './claimed-quantities.ts';
 
 /**
  * The figure of a report, canonical unit, with half the last digit shown.

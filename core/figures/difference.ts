@@ -1,12 +1,11 @@
 /** Is a difference real, and would anyone notice it? */
 
+import type { Noticeable } from '../records/claim-verdict.ts';
 import { isAtLeast, isAtMost } from '../statistics/at-limit.ts';
 import { tQuantile } from '../statistics/distributions.ts';
 import { effectiveDf, expand, standardUncertainty } from '../statistics/uncertainty.ts';
 import type { VerdictWord } from '../statistics/verdict.ts';
 import { combineFigures, type Figure, figureDf, figureUncertainty } from './figure.ts';
-
-export type Noticeable = 'yes' | 'no' | 'may be';
 
 export interface Difference {
   difference: number;

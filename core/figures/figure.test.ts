@@ -1,4 +1,5 @@
 /** The walk of a reading: station, shoe, pair, edition, difference. All expectations by hand. */
+
 import { randomLcg, randomNormal } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { classOf } from '../catalogue/classes.ts';
@@ -12,6 +13,8 @@ import {
 } from '../catalogue/quantities.ts';
 import { claimJudgement } from '../claims/claim.ts';
 import { standardUncertainty } from '../statistics/uncertainty.ts';
+import { claimHindrance, claimTerms } from '../wording/claim-sentences.ts';
+import { textOf } from '../wording/sentence.ts';
 import type { Basis } from './basis.ts';
 import { cheapestNext } from './budget.ts';
 import { carryFigure } from './carried-figure.ts';
@@ -375,8 +378,9 @@ describe('claims on like terms', () => {
       statedBasis: {},
     } as const;
     const judged = claimJudgement(claim, figures['heel-stack']!, known);
-    expect(judged.verdict).toBe('agrees');
-    expect(judged.terms).toEqual(['size not stated', 'basis not stated']);
+    expect(judged.answer).toBe('agrees');
+    expect(judged.unknown.map(({ subject }) => subject)).toEqual(['size', 'basis']);
+    expect(claimTerms(claim).map(textOf)).toEqual(['size not stated', 'basis not stated']);
   });
   it('cannot tell on another stated basis, and says why', () => {
     const claim = {
@@ -387,8 +391,8 @@ describe('claims on like terms', () => {
       statedBasis: { place: 'sidewall' },
     } as const;
     const judged = claimJudgement(claim, figures['heel-stack']!, known);
-    expect(judged.verdict).toBe('cannot tell');
-    expect(judged.reason).toContain('sidewall');
+    expect(judged.answer).toBe('cannot tell');
+    expect(judged.hindrance && textOf(claimHindrance(judged.hindrance))).toContain('sidewall');
   });
   it('carries a mass to the size of the claim', () => {
     const label = { system: 'uk', size: 10 } as const;
@@ -405,7 +409,7 @@ describe('claims on like terms', () => {
     expect(judged.measured.U).toBeGreaterThan(figureExpanded(figures.mass!));
     // U = 12.6 g, most of it from u(k): more than h + T = 8 g, so it cannot be told.
     expect(judged.measured.U).toBeGreaterThan(8);
-    expect(judged.verdict).toBe('cannot tell');
+    expect(judged.answer).toBe('cannot tell');
   });
 });
 

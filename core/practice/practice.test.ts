@@ -169,7 +169,7 @@ describe('claims', () => {
         'differs',
       ]);
       for (const { claimed, halfWidth, measured, step, answer } of claims)
-        expect(judgeClaim({ value: claimed, halfWidth }, measured, step).verdict).toBe(answer);
+        expect(judgeClaim({ value: claimed, halfWidth }, measured, step).answer).toBe(answer);
     }
   });
 });

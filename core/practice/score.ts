@@ -89,8 +89,8 @@ export function drawClaims(seed: number): ClaimQuestion[] {
         measured: { value, U },
         step: 3,
       };
-      const { verdict } = judgeClaim({ value: claimed, halfWidth: 0.5 }, { value, U }, 3);
-      if (verdict === answer) return { ...question, answer };
+      const judged = judgeClaim({ value: claimed, halfWidth: 0.5 }, { value, U }, 3);
+      if (judged.answer === answer) return { ...question, answer };
     }
     throw new Error('no claim was drawn');
   });

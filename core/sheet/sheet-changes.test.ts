@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import type { ClaimAnswer } from '../records/claim-verdict.ts';
 import { changesBetween, sheetWarnings } from './sheet-changes.ts';
 import { SHEET_SCHEMA, type SheetData, type SheetFigure } from './sheet-data.ts';
 
@@ -70,7 +71,7 @@ describe('what changed since a revision', () => {
     ]);
   });
   it('tells of figures that are new or gone, of verdicts on claims, and of words', () => {
-    const claimed = (verdict: string) =>
+    const claimed = (verdict: ClaimAnswer) =>
       figure(31.1, 1, { claims: [{ typed: '30 mm', source: 'box', verdict, noticeable: 'no' }] });
     const words = (before: SheetData, after: SheetData) =>
       changesBetween(before, after).map((change) => change.words);

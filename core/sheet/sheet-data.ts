@@ -1,6 +1,7 @@
 /** What a sheet says in figures, as it leaves the bench: frozen with it, and read by machines. */
 
 import type { DifferingPair } from '../match/left-right-words.ts';
+import type { ClaimAnswer, Noticeable } from '../records/claim-verdict.ts';
 import type { TermKind } from '../statistics/uncertainty.ts';
 
 /** The name of the schema that is published in `docs/schema/`. */
@@ -40,7 +41,14 @@ export interface SheetFigure {
   /** With the words it is written in. */
   ofPairs: { tag: string; value: number; U: number; words: string }[];
   taken: SheetReading[];
-  claims: { typed: string; source: string; verdict: string; noticeable: string }[];
+  claims: {
+    typed: string;
+    source: string;
+    verdict: ClaimAnswer;
+    noticeable: Noticeable;
+    /** By how much it differs, as it is written; a sheet of a former version does not have it. */
+    gap?: string;
+  }[];
   reported: { typed: string; source: string }[];
   /** As it is written on the sheet, in the units of the lab. */
   shown: { value: string; U: string; pairU: string; unit: string; also: string };

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import type { ClaimAnswer, Noticeable } from '../records/claim-verdict.ts';
 import { type DocumentPart, partsIn } from './document.ts';
 import { SHEET_SCHEMA, type SheetFigure } from './sheet-data.ts';
 import { doubtWords, type SheetContent, sheetDocument } from './sheet-document.ts';
@@ -105,9 +106,11 @@ describe('a sheet as a document', () => {
       ],
     });
   });
-  it('says a claim in two words, and marks only what one would notice', () => {
-    const claim = (verdict: string, noticeable: string) =>
-      figure('heel-stack', 31, { claims: [{ typed: '34 mm', source: '', verdict, noticeable }] });
+  it('says how a claim compares, and marks only what one would notice', () => {
+    const claim = (verdict: ClaimAnswer, noticeable: Noticeable, gap?: string) =>
+      figure('heel-stack', 31, {
+        claims: [{ typed: '34 mm', source: '', verdict, noticeable, ...(gap ? { gap } : {}) }],
+      });
     const shown = (one: SheetFigure) => {
       const section = sheetDocument(content([one])).parts.find(
         (part) => part.kind === 'section' && part.title === 'Figures',
@@ -116,12 +119,12 @@ describe('a sheet as a document', () => {
       const part = figures.find(({ kind }) => kind === 'figures');
       return part?.kind === 'figures' ? part.figures[0] : undefined;
     };
-    expect(shown(claim('differs', 'yes'))).toMatchObject({
-      claim: 'claimed 34 mm: differs, noticeably',
+    expect(shown(claim('differs', 'yes', '3 mm'))).toMatchObject({
+      claim: 'claimed 34 mm: differs by 3 mm: noticeable',
       out: true,
     });
     expect(shown(claim('differs', 'no'))).toMatchObject({
-      claim: 'claimed 34 mm: differs, which nobody would notice',
+      claim: 'claimed 34 mm: differs: too small to notice',
       out: false,
     });
     expect(shown(claim('agrees', 'no'))).toMatchObject({ claim: 'claimed 34 mm: agrees' });

@@ -1,5 +1,7 @@
 /** A sheet as a document, in the order in which people talk: words first, figures with their doubt, statistics last. */
 
+import { claimAnswer, claimSays } from '../wording/claim-sentences.ts';
+import { textOf } from '../wording/sentence.ts';
 import type {
   BenchDocument,
   DocumentDrawing,
@@ -68,15 +70,8 @@ export function doubtWords({ shown: { U, pairU }, speaksForEdition, pairs }: She
   return `${ofPair}; the model ± ${U || '–'}, from ${COUNTS[pairs] ?? `${pairs} pairs`}`;
 }
 
-const NOTICED: Record<string, string> = {
-  yes: ', noticeably',
-  'may be': ', perhaps noticeably',
-  no: ', which nobody would notice',
-};
-
-/** A claim in two words. */
-const claimWords = ({ typed, verdict, noticeable }: SheetFigure['claims'][number]): string =>
-  `claimed ${typed}: ${verdict}${verdict === 'differs' ? (NOTICED[noticeable] ?? '') : ''}`;
+const claimWords = ({ typed, verdict, noticeable, gap }: SheetFigure['claims'][number]): string =>
+  textOf(claimSays({ typed, answer: claimAnswer(verdict, noticeable, gap) }));
 
 function standing(figure: SheetFigure): StandingFigure {
   const { shown, grade, claims, conversions, carried } = figure;

@@ -2,8 +2,6 @@
 
 /** The words of each kind of verdict: said here, and nowhere else. */
 export const VERDICT_WORDS = {
-  /** A claim against a figure: GUM interval against the rounding of the claim. */
-  claim: ['agrees', 'differs', 'cannot tell'],
   /** Two figures against each other. */
   difference: ['real', 'not shown', 'cannot tell'],
   /** A difference against a tolerance: JCGM 106. */

@@ -40,7 +40,7 @@ function verdictsOf(
         verdicts.set(`claim ${claim.id}`, {
           quantity,
           about: `claimed ${claim.typed}`,
-          verdict: judged.verdict,
+          verdict: judged.answer,
         });
       }
       const [l, r] = [left[quantity], right[quantity]];

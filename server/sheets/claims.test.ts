@@ -10,7 +10,7 @@ interface Judged {
   judgement: {
     verdict: string;
     measured: { U: number };
-    elsewhere?: { words: string; value: number };
+    elsewhere?: { basis: string; value: number };
   };
 }
 interface Section {
@@ -34,7 +34,7 @@ const claimsOn = async (quantity: string) =>
   );
 
 describe('a claim of a drop', () => {
-  it('that no figure bears out as measured says on which basis held in the record it would agree', async () => {
+  it('that agrees with no figure as measured says on which basis of the record it would agree', async () => {
     const { session, read, editionId } = await bench();
     // Common practice: 38 and 30 with the insole in, 36 and 30 without: the stated 6 would agree.
     for (const [protocol, heel] of [
@@ -52,7 +52,7 @@ describe('a claim of a drop', () => {
     const claims = await claimsOn('drop');
     const insoleIn = claims.find(({ title }) => title.includes('insole in'));
     expect(insoleIn?.judgement.elsewhere).toEqual({
-      words: 'insole out',
+      basis: 'insole out',
       value: expect.closeTo(6),
     });
     const insoleOut = claims.find(({ title }) => title.includes('insole out'));

@@ -115,7 +115,15 @@ export function sheetFigure(
     taken: partsOf(quantity, catalogue).flatMap((part) => taken.get(part) ?? []),
     claims: claims.flatMap(({ typed, source, judgement }) =>
       judgement
-        ? [{ typed, source, verdict: judgement.verdict, noticeable: judgement.noticeable }]
+        ? [
+            {
+              typed,
+              source,
+              verdict: judgement.verdict,
+              noticeable: judgement.noticeable,
+              gap: writeSpan(judgement.gap, unit, definition.decimals),
+            },
+          ]
         : [],
     ),
     reported: reported.map(({ typed, source }) => ({ typed, source })),

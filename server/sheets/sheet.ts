@@ -1,4 +1,5 @@
 /** The sheet of an edition at a label, put together from its pairs. */
+
 import type { EditionRecord } from '#contract/edition-records.ts';
 import type { Sheet } from '#contract/sheet-records.ts';
 import { classOf } from '#core/catalogue/classes.ts';
@@ -16,7 +17,7 @@ import {
   type QuantityDefinition,
 } from '#core/catalogue/quantity.ts';
 import type { StackBasis } from '#core/catalogue/stack-basis.ts';
-import { claimJudgement, claimOnFile, claimTerms } from '#core/claims/claim.ts';
+import { claimJudgement, claimOnFile } from '#core/claims/claim.ts';
 import { findClaimFaults } from '#core/claims/claim-consistency.ts';
 import { type Basis, nameStackBasis, stackBasisKey } from '#core/figures/basis.ts';
 import { type EditionFigure, editionFigureOn } from '#core/figures/edition-figure.ts';
@@ -30,12 +31,14 @@ import {
   setupsOfPair,
 } from '#core/figures/pair-figure.ts';
 import { sidesWords } from '#core/match/left-right-words.ts';
+import type { OtherBasis } from '#core/records/claim-verdict.ts';
 import {
   distinctSizes,
   isSameSize,
   REFERENCE_LABEL,
   type SizeLabel,
 } from '#core/sizing/size-label.ts';
+import { claimFault, claimHindrance, claimTerms } from '#core/wording/claim-sentences.ts';
 import { madeOfEdition, meantBy, meantOfEdition } from '../construction.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewCarried, viewFigure } from '../figure-view.ts';
@@ -163,37 +166,39 @@ function judge(
   { id, sample }: Pick<EditionRecord, 'id' | 'sample'>,
 ) {
   const owners = { edition: id, pair: id };
-  const { verdict, noticeable, measured, carried, terms, reason } = claimJudgement(
-    claimOnFile(claim, sample),
+  const onFile = claimOnFile(claim, sample);
+  const { answer, noticeable, gap, measured, carried, hindrance } = claimJudgement(
+    onFile,
     figure,
     knowledge,
     owners,
   );
   return {
-    verdict,
+    verdict: answer,
     noticeable,
+    gap,
     measured,
     carried: viewCarried(carried),
-    terms,
-    ...(reason ? { reason } : {}),
+    terms: claimTerms(onFile),
+    ...(hindrance ? { reason: claimHindrance(hindrance) } : {}),
   };
 }
 
-/** What of a stack basis may be otherwise than it was measured, in words. */
-const OTHERWISE: readonly [words: string, change: Partial<StackBasis>][] = [
+/** What of a stack basis may be otherwise than it was measured. */
+const OTHERWISE: readonly [basis: OtherBasis, change: Partial<StackBasis>][] = [
   ['insole out', { insole: 'out' }],
   ['insole in', { insole: 'in' }],
-  ['without the lugs', { lugs: 'out' }],
-  ['with the lugs', { lugs: 'in' }],
-  ['of the midsole alone', { layers: 'midsole only' }],
-  ['of the whole sole', { layers: 'whole sole' }],
+  ['lugs out', { lugs: 'out' }],
+  ['lugs in', { lugs: 'in' }],
+  ['midsole only', { layers: 'midsole only' }],
+  ['whole sole', { layers: 'whole sole' }],
 ];
 
-/** The basis that would bear a claim out, with its figure; undefined where none that is held does. */
+/** The basis on which a claim would agree, with its figure; undefined where none of the record's does. */
 type AgreeingBasis = (
   claim: ClaimRecord,
   basis: Basis,
-) => { words: string; value: number } | undefined;
+) => { basis: OtherBasis; value: number } | undefined;
 
 /** A claim judged for the model, and for each pair that comes to another verdict by itself. */
 function viewClaim(
@@ -221,9 +226,7 @@ export function contradictions(claims: readonly ClaimRecord[]) {
   const standing = claims.filter((claim) => claim.withdrawn === null);
   const groups = new Map<string, ClaimRecord[]>();
   for (const claim of standing) {
-    const key = [claim.source, claimTerms({ ...claimOnFile(claim), quantity: 'heel-stack' })].join(
-      '|',
-    );
+    const key = JSON.stringify([claim.source, claim.label, claim.statedBasis]);
     groups.set(key, [...(groups.get(key) ?? []), claim]);
   }
   return [...groups.values()].flatMap((group) =>
@@ -235,10 +238,7 @@ export function contradictions(claims: readonly ClaimRecord[]) {
         halfWidth,
         unit: '',
       })),
-    ).map(({ text, rounding }) => ({
-      text,
-      rounding,
-    })),
+    ).map((fault) => ({ text: claimFault(fault), rounding: fault.rounding })),
   );
 }
 
@@ -270,13 +270,13 @@ export function buildSheet(
   const agreeingBasis: AgreeingBasis = (claim, basis) => {
     const { stack } = basis;
     if (!stack) return undefined;
-    for (const [words, change] of OTHERWISE) {
+    for (const [otherBasis, change] of OTHERWISE) {
       const [[part, value] = []] = Object.entries(change);
       if (!part || claim.statedBasis[part as keyof StackBasis] !== undefined) continue;
       if (stack[part as keyof StackBasis] === value) continue;
       const found = figureOf(claim.quantity, { ...basis, stack: { ...stack, ...change } });
       if (found && judge(claim, found.figure, knowledge, edition).verdict === 'agrees')
-        return { words, value: found.figure.value };
+        return { basis: otherBasis, value: found.figure.value };
     }
     return undefined;
   };

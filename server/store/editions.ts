@@ -1,9 +1,9 @@
 import type { z } from 'zod';
 import type { EditionRecord, editionFields, reportedFields } from '#contract/edition-records.ts';
 import type { Receipt } from '#contract/pair-records.ts';
+import type { ClaimedQuantityId } from '#core/catalogue/claimed-quantities.ts';
 import type { Use } from '#core/catalogue/disciplines.ts';
 import type { Catalogue } from '#core/catalogue/quantities.ts';
-import type { ClaimedQuantityId } from '#core/claims/claim.ts';
 import { readClaimFigure } from '#core/claims/claim-text.ts';
 import { readReportedFigure } from '#core/claims/reported.ts';
 import type { LabelSystem, SizeLabel } from '#core/sizing/size-label.ts';

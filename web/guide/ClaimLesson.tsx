@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import { useMemo, useState } from 'react';
 import { drawClaims } from '#core/practice/score.ts';
-import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
+import { CLAIM_ANSWERS } from '#core/records/claim-verdict.ts';
 import { useUnits } from '../shell/units.ts';
 import type { LessonProps } from './lesson.ts';
 
@@ -44,7 +44,7 @@ export function ClaimLesson({ seed, onDone }: LessonProps) {
             {said.length + 1} of {claims.length}: claimed {claim.claim}, measured{' '}
             {units.write('heel-stack', claim.measured.value, claim.measured.U).text}
           </h3>
-          {VERDICT_WORDS.claim.map((word) => (
+          {CLAIM_ANSWERS.map((word) => (
             <Button key={word} size="xs" variant="default" m={3} onClick={() => say(word)}>
               {word}
             </Button>

@@ -1,21 +1,26 @@
 import { memo } from 'react';
 import type { Lab } from '#contract/lab-records.ts';
 import type { PairRecord } from '#contract/pair-records.ts';
+import { isClaimed } from '#core/catalogue/claimed-quantities.ts';
 import { classOf } from '#core/catalogue/classes.ts';
 import type {
   MeasuredQuantityId,
   NoticeableSteps,
   QuantityId,
 } from '#core/catalogue/quantities.ts';
-import { claimJudgement, claimOnFile, isClaimed } from '#core/claims/claim.ts';
+import { claimJudgement, claimOnFile } from '#core/claims/claim.ts';
 import { nameStackBasis } from '#core/figures/basis.ts';
 import { type Figure, figureExpanded } from '#core/figures/figure.ts';
+import { claimHindrance, claimTerms } from '#core/wording/claim-sentences.ts';
+import { joined } from '#core/wording/message.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { Says } from '../kit/Says.tsx';
+import { ClaimAnswer } from '../shell/ClaimAnswer.tsx';
 import { useUnits } from '../shell/units.ts';
-import { Verdict } from '../shell/Verdict.tsx';
 import classes from './FiguresSoFar.module.css';
 import type { Sitting } from './sitting.ts';
 
-/** The claims on a quantity, each held against the figure of this pair. */
+/** The claims on a quantity, each compared with the figure of this pair. */
 function Claims({
   record,
   lab,
@@ -27,6 +32,7 @@ function Claims({
   quantity: QuantityId;
   figure: Figure | undefined;
 }) {
+  const units = useUnits();
   const claims = record.edition.claims.filter(
     (claim) => claim.quantity === quantity && claim.withdrawn === null,
   );
@@ -39,13 +45,19 @@ function Claims({
     noticeable: lab.noticeable as NoticeableSteps,
   };
   return claims.map((claim) => {
-    const judged =
-      figure && claimJudgement(claimOnFile(claim, record.edition.sample), figure, known);
+    const onFile = claimOnFile(claim, record.edition.sample);
+    const judged = figure && claimJudgement(onFile, figure, known);
     return (
-      <span key={claim.id} className={classes.claim} title={judged?.reason}>
+      <span
+        key={claim.id}
+        className={classes.claim}
+        title={judged?.hindrance && textOf(claimHindrance(judged.hindrance))}
+      >
         <span className="figure">{claim.typed}</span>{' '}
-        {judged && <Verdict word={judged.verdict} noticeable={judged.noticeable} />}
-        <span className={classes.terms}>{(judged?.terms ?? []).join('; ')}</span>
+        {judged && <ClaimAnswer judged={judged} gap={units.span(quantity, judged.gap)} />}
+        <span className={classes.terms}>
+          {judged && <Says words={joined(claimTerms(onFile), '; ')} />}
+        </span>
       </span>
     );
   });

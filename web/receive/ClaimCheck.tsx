@@ -1,9 +1,11 @@
 import { Autocomplete, Textarea } from '@mantine/core';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
-import { claimTerms } from '#core/claims/claim.ts';
 import { findClaimFaults } from '#core/claims/claim-consistency.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
+import { claimFault, claimTerms } from '#core/wording/claim-sentences.ts';
+import { joined } from '#core/wording/message.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { Says } from '../kit/Says.tsx';
 import { useUnits } from '../shell/units.ts';
 import { Verdict } from '../shell/Verdict.tsx';
 import type { Form } from './PairFieldset.tsx';
@@ -50,7 +52,9 @@ function ReadClaims({ text }: { text: string }) {
                   {describeQuantity(quantity).name}
                   <br />
                   <span className="soft">
-                    {claimTerms({ quantity, label: own, statedBasis: basis }).join('; ')}
+                    <Says
+                      words={joined(claimTerms({ quantity, label: own, statedBasis: basis }), '; ')}
+                    />
                   </span>
                 </>
               ),
@@ -81,8 +85,9 @@ function ReadClaims({ text }: { text: string }) {
         </p>
       ))}
       {faults.map((fault) => (
-        <p key={fault.text}>
-          <Verdict word={fault.rounding ? 'rounding' : 'contradicts itself'} />: {fault.text}.
+        <p key={JSON.stringify(fault.sides)}>
+          <Verdict word={fault.rounding ? 'rounding' : 'contradicts itself'} />:{' '}
+          <Says words={claimFault(fault)} />
         </p>
       ))}
       {figures.length > 1 && faults.length === 0 && unread.length === 0 && (

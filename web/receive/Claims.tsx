@@ -5,8 +5,9 @@ import { v7 as newId } from 'uuid';
 import { claimRecords, claimTextRecords } from '#contract/claim-records.ts';
 import type { EditionRecord } from '#contract/edition-records.ts';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
-import { claimTerms } from '#core/claims/claim.ts';
 import { readClaims } from '#core/claims/claim-text.ts';
+import { claimTerms } from '#core/wording/claim-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import { useChange } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { useDraftForm } from '../shell/form.ts';
@@ -36,7 +37,7 @@ function figureRow(claim: EditionRecord['claims'][number]): ClaimRow {
     id,
     what,
     typed,
-    terms: [...terms, source || 'source not stated'].join('; '),
+    terms: [...terms.map(textOf), source || 'source not stated'].join('; '),
     withdrawn,
     again: textOfClaim(claim),
     source,

@@ -1,17 +1,16 @@
 import type { Sheet } from '#contract/sheet-records.ts';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
-import { claimTerms } from '#core/claims/claim.ts';
+import { agreesElsewhere, claimAnswer, claimTerms } from '#core/wording/claim-sentences.ts';
+import { joined } from '#core/wording/message.ts';
+import { Says } from '../kit/Says.tsx';
+import { ClaimAnswer } from '../shell/ClaimAnswer.tsx';
 import { carriedWords } from '../shell/carried-words.ts';
 import { type UnitWords, useUnits } from '../shell/units.ts';
-import { Verdict } from '../shell/Verdict.tsx';
 import classes from './SheetPage.module.css';
 
 /** A figure of a sheet with its claims and pairs. */
 export type SheetEntry = Sheet['sections'][number]['figures'][number];
 type ClaimShown = SheetEntry['claims'][number];
-
-/** How much a pair by itself differs from a claim. */
-const HOW_MUCH = { yes: ' noticeably', 'may be': ', perhaps noticeably', no: ' unnoticeably' };
 
 type Judgement = NonNullable<ClaimShown['judgement']>;
 
@@ -33,16 +32,32 @@ export function ClaimWords({ claim }: { claim: ClaimShown }) {
       <span className="figure">{claim.typed}</span> claimed
       {claim.source && ` (${claim.source})`}:{' '}
       {judgement ? (
-        <Verdict word={judgement.verdict} noticeable={judgement.noticeable} />
+        <ClaimAnswer
+          judged={{ ...judgement, answer: judgement.verdict }}
+          gap={units.span(quantity, judgement.gap)}
+        />
       ) : (
         'not measured'
       )}
       <span className={classes.terms}>
-        {claimTerms({ ...claim, label: claim.label ?? undefined }).join('; ')}
+        <Says words={joined(claimTerms({ ...claim, label: claim.label ?? undefined }), '; ')} />
         {judgement && judgement.carried.length > 0 && `; ${judgedBy(quantity, judgement, units)}`}
-        {judgement?.reason && `. ${judgement.reason}`}
-        {judgement?.elsewhere &&
-          `; ${judgement.elsewhere.words} it is ${units.write(quantity, judgement.elsewhere.value).text}: that would agree`}
+        {judgement?.reason && (
+          <>
+            . <Says words={judgement.reason} />
+          </>
+        )}
+        {judgement?.elsewhere && (
+          <>
+            ;{' '}
+            <Says
+              words={agreesElsewhere(
+                judgement.elsewhere.basis,
+                units.write(quantity, judgement.elsewhere.value).text,
+              )}
+            />
+          </>
+        )}
       </span>
     </p>
   );
@@ -66,8 +81,14 @@ export function PairValues({ entry, units }: { entry: SheetEntry; units: UnitWor
               .map((own) => (
                 <span key={id}>
                   {' '}
-                  alone {own.verdict}
-                  {own.verdict === 'differs' && HOW_MUCH[own.noticeable]}
+                  alone{' '}
+                  <Says
+                    words={claimAnswer(
+                      own.verdict,
+                      own.noticeable,
+                      units.span(figure.quantity, own.gap),
+                    )}
+                  />
                   {claims.length > 1 && ` (${typed})`}
                 </span>
               )),

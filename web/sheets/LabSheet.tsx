@@ -11,6 +11,8 @@ import { cameWords, disclosedWords } from '#core/sheet/pair-words.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { writeNumber } from '#core/sizing/number-words.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { Says } from '../kit/Says.tsx';
 import { MeaningLines } from '../shell/MeaningLines.tsx';
 import { PartLink } from '../shell/PartLink.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
@@ -284,8 +286,9 @@ export function LabSheet({
         <p className={classes.label}>{nameLabel(sheet.label)}</p>
       </header>
       {sheet.claimFaults.map((fault) => (
-        <p key={fault.text} className={classes.fault}>
-          Claim <Verdict word={fault.rounding ? 'rounding' : 'contradicts itself'} />: {fault.text}.
+        <p key={textOf(fault.text)} className={classes.fault}>
+          Claim <Verdict word={fault.rounding ? 'rounding' : 'contradicts itself'} />:{' '}
+          <Says words={fault.text} />
         </p>
       ))}
       {sheet.sections.length === 0 && (
