@@ -1,9 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import type { MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import type { FeatureJudgement } from '#core/match/match.ts';
-import type { CauseId } from '#core/match/match-causes.ts';
 import type { MatchSights } from '#core/match/match-pattern.ts';
-import { ASKEW, causeOf, checkOf, type Features, HIGHER, longer, ODD } from './match-judgements.ts';
+import type { CauseId } from '#core/records/match-verdict.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import {
+  ASKEW,
+  causeOf,
+  checkOf,
+  type Features,
+  HIGHER,
+  longer,
+  ODD,
+  written,
+} from './match-judgements.ts';
 
 describe('two sizes in one box', () => {
   const footbed = (halfSizes: number) => longer('footbed-length', 266, halfSizes);
@@ -18,8 +28,8 @@ describe('two sizes in one box', () => {
       mass: heavier,
     });
     expect(cause).toMatchObject({ confidence: 'sure', action: 'return', atFault: 'either' });
-    expect(cause?.evidenceFor).toHaveLength(3);
-    expect(cause?.effect).toMatch(/^One shoe is one half size longer/);
+    expect(written(cause)?.evidenceFor).toHaveLength(3);
+    expect(written(cause)?.effect).toMatch(/^One shoe is half a size longer/);
   });
   it.each([
     [2, 'one size'],
@@ -27,27 +37,27 @@ describe('two sizes in one box', () => {
     [3, '3 half sizes'],
   ])('%d half sizes are %s', (j, words) => {
     const cause = sizes({ 'footbed-length': footbed(j), 'outsole-large': outsole(j) });
-    expect(cause?.effect).toContain(`One shoe is ${words} longer`);
+    expect(written(cause)?.effect).toContain(`One shoe is ${words} longer`);
   });
   it.each([
     {
       says: 'an outsole of one size',
       features: { 'outsole-large': outsole(0) },
-      against: 'the outsoles are one size',
+      against: 'the outsoles are of one size',
     },
     {
       says: 'a lighter shoe',
       features: { mass: { ...heavier, difference: -7 } },
-      against: 'yet the right is not heavier',
+      against: 'but the right shoe is not heavier',
     },
-  ])('$says speaks against it', ({ features, against }) => {
+  ])('$says is evidence against it', ({ features, against }) => {
     const cause = sizes({ 'footbed-length': footbed(1), 'outsole-large': outsole(1), ...features });
-    expect(cause?.evidenceAgainst).toEqual([against]);
+    expect(written(cause)?.evidenceAgainst).toEqual([against]);
     expect(cause?.confidence).toBe('possible');
   });
   it('a footbed of one size speaks against an outsole that grows', () => {
     const cause = sizes({ 'footbed-length': footbed(0.5), 'outsole-large': outsole(1) });
-    expect(cause?.evidenceAgainst).toEqual(['the footbeds do not show it']);
+    expect(written(cause)?.evidenceAgainst).toEqual(['the footbeds are of one size']);
     expect(sizes({ 'footbed-length': footbed(0), 'outsole-large': outsole(0) })).toBeUndefined();
   });
   it.each([
@@ -60,8 +70,12 @@ describe('two sizes in one box', () => {
       'outsole-large': outsole(1),
       mass: { difference, U: 1, verdict: 'within' },
     });
-    expect(cause?.unknown).toEqual(side === 'unknown' ? ['mass is alike within its doubt'] : []);
-    expect(cause?.evidenceFor.includes('the right is also heavier')).toBe(side === 'for');
+    expect(written(cause)?.unknown).toEqual(
+      side === 'unknown' ? ['the masses do not differ by more than their uncertainty'] : [],
+    );
+    expect(written(cause)?.evidenceFor.map(textOf).includes('the right shoe is also heavier')).toBe(
+      side === 'for',
+    );
   });
   it('the left is the longer one where the difference is negative', () => {
     const cause = sizes({
@@ -70,12 +84,12 @@ describe('two sizes in one box', () => {
       mass: { ...heavier, difference: -7 },
     });
     expect(cause?.confidence).toBe('sure');
-    expect(cause?.evidenceFor).toContain('the left is also heavier');
+    expect(written(cause)?.evidenceFor).toContain('the left shoe is also heavier');
   });
   it.each([
     { halfSizes: 1, side: 'for', words: /in the same proportion/ },
     { halfSizes: 0, side: 'against', words: /does not grow with the footbed/ },
-    { halfSizes: 0.5, side: 'unknown', words: /too short to tell a half size/ },
+    { halfSizes: 0.5, side: 'unknown', words: /too short to show half a size/ },
   ])(
     'a feature of 100 mm that grows by $halfSizes half sizes speaks $side',
     ({ halfSizes, side, words }) => {
@@ -85,9 +99,9 @@ describe('two sizes in one box', () => {
         mass: heavier,
       });
       const said = {
-        for: cause?.evidenceFor,
-        against: cause?.evidenceAgainst,
-        unknown: cause?.unknown,
+        for: written(cause)?.evidenceFor,
+        against: written(cause)?.evidenceAgainst,
+        unknown: written(cause)?.unknown,
       };
       expect(said[side as 'for']?.join()).toMatch(words);
     },
@@ -98,15 +112,15 @@ describe('two sizes in one box', () => {
       'outsole-large': outsole(1),
       mass: 'not taken',
     });
-    expect(cause?.unknown).toEqual(['footbed length not taken']);
+    expect(written(cause)?.unknown).toEqual(['the footbed length was not measured']);
     const short = sizes({ 'footbed-length': footbed(1), 'outsole-large': outsole(1, 60) });
-    expect(short?.unknown.join()).toContain('no outsole feature long enough');
+    expect(written(short)?.unknown.join()).toContain('no outsole feature is long enough');
   });
   it('is named by labels that differ, and by nothing else', () => {
     const uk = (size: number) => ({ system: 'uk' as const, size });
     const cause = sizes({}, { labels: { left: uk(8), right: uk(9) } });
-    expect(cause?.evidenceFor).toEqual(['the labels say UK 8 and UK 9']);
-    expect(cause?.effect).toMatch(/^The labels differ/);
+    expect(written(cause)?.evidenceFor).toEqual(['the labels say UK 8 and UK 9']);
+    expect(written(cause)?.effect).toMatch(/^The labels differ/);
     expect(sizes({}, { labels: { left: uk(8), right: uk(8) } })).toBeUndefined();
     expect(sizes({}, { labels: { left: uk(8) } })).toBeUndefined();
   });
@@ -178,7 +192,7 @@ describe.each(PATTERNS)('$cause', ({ cause, pattern, alike, action }) => {
   it('is sure by its pattern, and none without it', () => {
     expect(causeOf(cause, pattern)).toMatchObject({ confidence: 'sure', action });
     expect(causeOf(cause, {})).toBeUndefined();
-    expect(checkOf(pattern).verdict).toMatchObject({ word: 'out', advice: action });
+    expect(checkOf(pattern).verdict).toMatchObject({ answer: 'out', advice: action });
   });
   it.each(alike)('%s that differs speaks against it', (id) => {
     expect(
@@ -287,19 +301,23 @@ describe('a wrong footbed', () => {
   });
   it('speaks less with an outsole that grows too', () => {
     const grown = { ...footbed, 'outsole-large': longer('outsole-large', 182, 1) };
-    expect(causeOf('wrong-footbed', grown)?.evidenceAgainst).toEqual(['the outsoles differ too']);
+    expect(written(causeOf('wrong-footbed', grown))?.evidenceAgainst).toEqual([
+      'the outsoles differ too',
+    ]);
   });
   it.each([
     [0, 'sure', ''],
-    [1, 'possible', 'the outsole grows with it'],
-    [0.5, 'likely', 'the outsole feature is too short to tell'],
+    [1, 'possible', 'the outsole feature grows with the footbed'],
+    [0.5, 'likely', 'the outsole feature is too short to show half a size'],
   ] as const)(
     'and a feature of 100 mm that grows by %d half sizes: %s',
     (halfSizes, confidence, words) => {
       const outsole = { ...longer('outsole-large', 100, halfSizes), U: 0.2 };
       const cause = causeOf('wrong-footbed', { ...footbed, 'outsole-large': outsole });
       expect(cause?.confidence).toBe(confidence);
-      expect([...(cause?.evidenceAgainst ?? []), ...(cause?.unknown ?? [])].join()).toBe(words);
+      expect(
+        [...(written(cause)?.evidenceAgainst ?? []), ...(written(cause)?.unknown ?? [])].join(),
+      ).toBe(words);
     },
   );
   it.each(['toe-tip-height', 'collar-lateral', 'collar-medial', 'mass'] as const)(
@@ -314,7 +332,7 @@ describe('a wrong footbed', () => {
   it('labels that differ speak against it', () => {
     const uk = (size: number) => ({ system: 'uk' as const, size });
     const cause = causeOf('wrong-footbed', footbed, { labels: { left: uk(8), right: uk(9) } });
-    expect(cause?.evidenceAgainst).toContain('the labels of the shoes differ');
+    expect(written(cause)?.evidenceAgainst).toContain('the labels of the shoes differ');
   });
 });
 
@@ -345,8 +363,12 @@ describe('which shoe is at fault', () => {
     expect(faultWith(value)?.atFault).toBe(atFault);
   });
   it('is said by one other pair, or several', () => {
-    expect(faultWith(266, 1)?.atFaultWhy).toMatch(/^1 other pair of/);
-    expect(faultWith(266, 2)?.atFaultWhy).toMatch(/^2 other pairs of/);
+    expect(written(faultWith(266, 1))?.atFaultWhy).toMatch(
+      /^another pair of .* agrees with the left/,
+    );
+    expect(written(faultWith(266, 2))?.atFaultWhy).toMatch(
+      /^2 other pairs of .* agree with the left/,
+    );
   });
   it.each([
     [{ left: 'within', right: 'out' }, 'right', /off on the right and true on the left/],
@@ -355,7 +377,7 @@ describe('which shoe is at fault', () => {
   ] as const)('a sole plane of %j is at fault on the %s', (shoes, atFault, why) => {
     const [cause] = checkOf({ 'sole-plane': { verdict: 'out', shoes } }).causes;
     expect(cause).toMatchObject({ id: 'twisted', atFault });
-    expect(cause?.atFaultWhy).toMatch(why);
+    expect(written(cause)?.atFaultWhy).toMatch(why);
   });
 });
 
@@ -415,8 +437,8 @@ describe('who is at fault, by other pairs', () => {
   );
   it('says which way the collars stand', () => {
     const higher = causeOf('heel-seat', HIGHER);
-    expect(higher?.evidenceFor[0]).toBe(
-      'both collars higher alike on the right, 5.0 mm outside and 5.0 mm inside',
+    expect(written(higher)?.evidenceFor[0]).toBe(
+      'both collars higher on the right shoe: 5.0 mm lateral, 5.0 mm medial',
     );
     const lower = causeOf('heel-seat', {
       'collar-medial': {
@@ -432,7 +454,7 @@ describe('who is at fault, by other pairs', () => {
         verdict: 'out',
       },
     });
-    expect(lower?.evidenceFor[0]).toMatch(/^both collars lower alike/);
+    expect(written(lower)?.evidenceFor[0]).toMatch(/^both collars lower on the right/);
   });
   it('one collar that differs is enough, none is too little', () => {
     const collar = (verdict: FeatureJudgement['verdict'], base: number) => ({

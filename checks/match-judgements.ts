@@ -2,9 +2,11 @@ import { MATCH_FEATURES, type MatchFeatureId } from '#core/catalogue/match-featu
 import { matchFeature } from '#core/catalogue/match-features.ts';
 import type { Figure } from '#core/figures/figure.ts';
 import type { FeatureJudgement } from '#core/match/match.ts';
-import { type CauseId, inferCauses } from '#core/match/match-causes.ts';
+import { type Cause, inferCauses } from '#core/match/match-causes.ts';
 import type { MatchEvidence, MatchSights } from '#core/match/match-pattern.ts';
 import { judgeMatch } from '#core/match/match-verdict.ts';
+import type { CauseId } from '#core/records/match-verdict.ts';
+import { writtenCause } from '#core/wording/match-sentences.ts';
 
 /** A figure that is known exactly. */
 export const figureOf = (id: MatchFeatureId, value: number): Figure =>
@@ -122,3 +124,6 @@ export const HIGHER = {
 
 /** Out by so little that no half size fits, and no collar tilts. */
 export const ODD: Partial<FeatureJudgement> = { verdict: 'out', difference: 2, U: 0.4 };
+
+/** All that is said of a cause; undefined without one. */
+export const written = (cause: Cause | undefined) => cause && writtenCause(cause);

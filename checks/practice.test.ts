@@ -1,4 +1,5 @@
 /** Hardness and a skewed upper as practice has them (checks/practice.json). */
+
 import { describe, expect, it } from 'vitest';
 import { classOf } from '#core/catalogue/classes.ts';
 import { QUANTITIES } from '#core/catalogue/quantities.ts';
@@ -6,6 +7,8 @@ import { judgeFeatures } from '#core/match/match.ts';
 import { inferCauses } from '#core/match/match-causes.ts';
 import { judgeMatch } from '#core/match/match-verdict.ts';
 import { summariseReadings } from '#core/statistics/repeated-readings.ts';
+import { causeName } from '#core/wording/match-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import practice from './practice.json' with { type: 'json' };
 
 describe('one touch of a durometer', () => {
@@ -39,7 +42,9 @@ describe('an upper that was lasted askew', () => {
     const judgements = judgeFeatures({ left: times(left), right: times(right) });
     const [found, ...others] = inferCauses({ judgements });
     expect(others).toEqual([]);
-    expect(`${found?.atFault} ${found?.name.toLowerCase()}`).toContain(cause);
+    expect(`${found?.atFault} ${found ? textOf(causeName(found.id)).toLowerCase() : ''}`).toContain(
+      cause,
+    );
     expect(found?.atFault).not.toBe(sound);
     expect(judgeMatch({ judgements }, found ? [found] : []).advice).toBe(answer);
   });

@@ -1,9 +1,11 @@
 /** Schemas of match checks, tolerances and photographs. */
+
 import { z } from 'zod';
 import { MATCH_FEATURES } from '#core/catalogue/match-feature-ids.ts';
 import { NOTHING_FELT, SIGHT_STATES } from '#core/catalogue/match-look.ts';
 import { SIDES } from '#core/catalogue/quantities.ts';
 import { SIGHT_IDS } from '#core/catalogue/sights.ts';
+import { CAUSE_IDS, MATCH_ANSWERS } from '#core/records/match-verdict.ts';
 import { readLabel } from '#core/sizing/printed-label.ts';
 import { uses } from './edition-records.ts';
 import {
@@ -173,6 +175,17 @@ export const matchRecord = z.object({
     countsAnyway: z
       .string()
       .describe('why a rejected pair counts all the same; empty: it does not'),
+    finding: z
+      .object({
+        found: z.enum(MATCH_ANSWERS),
+        cause: z.enum(CAUSE_IDS).nullable().optional(),
+        fault: z.string().optional(),
+        differing: z
+          .array(z.object({ feature: matchFeatureId, left: z.number(), right: z.number() }))
+          .readonly(),
+      })
+      .nullable()
+      .describe('what the decided check found; null: not known'),
   }),
   edition: z.object({
     id,

@@ -1,10 +1,12 @@
 /** The named calculations of match and studies. */
+
 import { z } from 'zod';
 import { MATCH_FEATURES, type MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { SIDES } from '#core/catalogue/quantities.ts';
 import { judgeFeatures } from '#core/match/match.ts';
 import { inferCauses } from '#core/match/match-causes.ts';
 import { judgeMatch } from '#core/match/match-verdict.ts';
+import { MATCH_ANSWERS } from '#core/records/match-verdict.ts';
 import { lastLength, REFERENCE_LABEL } from '#core/sizing/size-label.ts';
 import { testEquivalence } from '#core/statistics/equivalence.ts';
 import { detectableDifference, sampleSize } from '#core/statistics/sample-size.ts';
@@ -14,6 +16,8 @@ import { studyGauge } from '#core/study/gauge-study.ts';
 import { compareLots } from '#core/study/lots.ts';
 import { nameConsistency, studyPairs } from '#core/study/pair-to-pair.ts';
 import { MOST_STUDY_READINGS } from '#core/study/study-cells.ts';
+import { matchSentence, writtenCause } from '#core/wording/match-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import {
   type Calculation,
   CalculationFault,
@@ -94,7 +98,7 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
     output: z.object({
       features: z.array(featureOut),
       causes: z.array(causeOut),
-      verdict: z.enum(VERDICT_WORDS.match),
+      verdict: z.enum(MATCH_ANSWERS),
       advice: z.enum(['keep', 'keep and note', 'return', 'go on']),
       words: z.string(),
     }),
@@ -113,10 +117,24 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
       const judged = judgeMatch(evidence, causes);
       return {
         features: judgements.filter((one) => one.verdict !== 'not taken'),
-        causes,
-        verdict: judged.word,
+        causes: causes.map((cause) => {
+          const { name, effect, atFaultWhy, ...evidence } = writtenCause(cause);
+          return {
+            id: cause.id,
+            name: textOf(name),
+            confidence: cause.confidence,
+            evidenceFor: evidence.evidenceFor.map(textOf),
+            evidenceAgainst: evidence.evidenceAgainst.map(textOf),
+            unknown: evidence.unknown.map(textOf),
+            atFault: cause.atFault,
+            atFaultWhy: textOf(atFaultWhy),
+            effect: textOf(effect),
+            action: cause.action,
+          };
+        }),
+        verdict: judged.answer,
         advice: judged.advice,
-        words: judged.words,
+        words: textOf(matchSentence(judged)),
       };
     },
   }),

@@ -2,6 +2,7 @@
  * Every figure and verdict that a book gives, as flat rows: what a rebuilt house is held to. Rows are
  * named by what they are of, not by the shape of the answer they were read from.
  */
+
 import { createHash } from 'node:crypto';
 import type { Recall } from '#contract/job-records.ts';
 import type { Lab } from '#contract/lab-records.ts';
@@ -12,6 +13,8 @@ import { evaluateCheck } from '#core/match/match-check.ts';
 import type { SiblingFeatures } from '#core/match/match-pattern.ts';
 import type { SizeLabel } from '#core/sizing/size-label.ts';
 import { completeParts, studyGauge } from '#core/study/gauge-study.ts';
+import { matchSentence, seenFault } from '#core/wording/match-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 
 /** Numbers and words by the name of their row. */
 export type BookFigures = Record<string, (number | string | null)[]>;
@@ -151,7 +154,9 @@ async function figuresOfChecks(get: Get, rows: BookFigures, lab: Lab): Promise<v
           tolerance,
           word,
         ];
-      rows[`${at} / verdict`] = [verdict.words, ...verdict.seen];
+      rows[`${at} / verdict`] = [matchSentence(verdict), ...verdict.seen.map(seenFault)].map(
+        textOf,
+      );
       rows[`${at} / causes`] = causes.map((cause) => JSON.stringify(cause));
       rows[`${at} / next`] = [next ? JSON.stringify(next) : null];
       rows[`${at} / cautions`] = cautions;

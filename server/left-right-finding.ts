@@ -2,8 +2,11 @@
  * What the decided check of a pair found: kept with the pair when it is decided, so that the list, the sheet and the
  * card say the same.
  */
-import type { LeftRightFinding } from '#core/match/left-right-words.ts';
+
 import type { EvaluatedCheck } from '#core/match/match-check.ts';
+import type { LeftRightFinding } from '#core/records/match-verdict.ts';
+import { matchFault } from '#core/wording/match-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import { describeFault } from './described-fault.ts';
 import type { Log } from './log.ts';
 import { evaluateStored, matchOfPair } from './match-of-pair.ts';
@@ -11,8 +14,9 @@ import type { Stores } from './stores.ts';
 
 /** What is kept of a check that was worked out. */
 export const findingOf = ({ verdict, judgements }: EvaluatedCheck): LeftRightFinding => ({
-  found: verdict.word,
-  fault: verdict.fault,
+  found: verdict.answer,
+  fault: verdict.fault ? textOf(matchFault(verdict.fault)) : '',
+  cause: verdict.fault && 'cause' in verdict.fault ? verdict.fault.cause : null,
   differing: judgements.flatMap(({ id, verdict: word, left, right }) =>
     word === 'out' && left && right ? [{ feature: id, left: left.value, right: right.value }] : [],
   ),

@@ -47,6 +47,7 @@ export function matchOfPair(stores: Stores, pair: StoredPair): JudgedTerms {
       replaces: pair.replaces === null ? null : stores.pairs.byId(pair.replaces).tag,
       replacedBy: stores.pairs.replacing(pair.id),
       countsAnyway: pair.countsAnyway,
+      finding: pair.decision?.finding ?? null,
     },
     edition: { id, slug, maker, model, name, modelId, uses },
     checks: stores.matches.ofPair(pair.id),

@@ -8,6 +8,8 @@ import type { Side } from '../catalogue/quantities.ts';
 import { type Reading, stands } from '../figures/reading.ts';
 import { readLabel } from '../sizing/printed-label.ts';
 import { lastLength } from '../sizing/size-label.ts';
+import { MATCH_MESSAGES } from '../wording/match-sentences.ts';
+import { textOf } from '../wording/sentence.ts';
 import { type CheckKnowledge, checkFigures } from './check-figures.ts';
 import { type FeatureJudgement, judgeFigures, type NextReading, nextReading } from './match.ts';
 import { type Cause, inferCauses } from './match-causes.ts';
@@ -82,16 +84,13 @@ function cautionsOf(
   // A feature against zero leans on the zero of its gauge in any case.
   const apart = MATCH_FEATURES.filter(
     (id) => instrumentsAt(readings, id).size > 1 && matchFeature(id).against === 'other',
-  ).map(
-    (id) =>
-      `${names[id] ?? matchFeature(id).name}: two gauges, whose zeros do not cancel. Take both shoes with one`,
-  );
+  ).map((id) => textOf(MATCH_MESSAGES.twoGauges({ feature: names[id] ?? matchFeature(id).name })));
   return [...new Set([...overdue, ...apart])];
 }
 
 /**
  * Evaluates a check: the one function that the page, the return note and the record read.
- * @example evaluateCheck(check, terms).verdict.words // 'Two sizes in one box.'
+ * @example evaluateCheck(check, terms).verdict.fault // { cause: 'two-sizes', confidence: 'sure' }
  */
 export function evaluateCheck(check: RecordedCheck, terms: CheckTerms): EvaluatedCheck {
   const standing = check.readings.filter(stands);

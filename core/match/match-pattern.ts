@@ -1,18 +1,18 @@
-/** The pattern of a check: what each feature says, and what that speaks for. */
+/** The pattern of a check: what each feature shows, as evidence for and against causes. */
 
 import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
 import { matchFeature } from '../catalogue/match-features.ts';
 import type { Felt, Sight } from '../catalogue/match-look.ts';
 import { SIDES, type Side } from '../catalogue/quantities.ts';
 import { SEEN_INSTEAD, SIGHTS, type SightId, sightAnswers } from '../catalogue/sights.ts';
+import type { AtFault, AtFaultWhy, CauseId, Confidence } from '../records/match-verdict.ts';
+import type { Finding } from '../records/verdict.ts';
 import { writeNumber } from '../sizing/number-words.ts';
 import { isSameSize, lastLength, REFERENCE_LABEL, type SizeLabel } from '../sizing/size-label.ts';
 import { canonicalUnit } from '../sizing/units.ts';
+import type { CauseEvidence } from '../wording/match-sentences.ts';
 import type { FeatureJudgement } from './match.ts';
 import { type SizeTest, testSizes } from './match-size.ts';
-
-export type Confidence = 'sure' | 'likely' | 'possible';
-export type AtFault = Side | 'either' | 'both';
 
 /** What was seen, beside what was measured. */
 export interface MatchSights {
@@ -42,7 +42,8 @@ export interface Pattern {
   sign: (id: MatchFeatureId) => Sign;
   /** What was seen of a feature that was not taken. */
   seen: (id: MatchFeatureId) => { side?: Side | 'both' | undefined } | undefined;
-  words: (id: MatchFeatureId) => string;
+  /** What a feature shows, to be said. */
+  shows: (id: MatchFeatureId) => CauseEvidence;
   size: SizeTest;
   evidence: MatchEvidence;
 }
@@ -60,17 +61,24 @@ const amount = (judgement: FeatureJudgement): string => {
   return `${size} ${canonicalUnit(kind).symbol}`;
 };
 
-/** `Footbed length: right 4.2 mm larger` */
-function inWords(judgement: FeatureJudgement, name: string): string {
+/** What a measured feature shows, to be said: `Footbed length: right 4.2 mm larger`. */
+function shown(judgement: FeatureJudgement, feature: string): CauseEvidence {
   const { difference = 0, against, shoes, verdict } = judgement;
-  if (verdict === 'not taken') return `${name} not taken`;
+  if (verdict === 'not taken') return { says: 'notMeasured', given: { feature } };
   if (against === 'zero') {
     const off = SIDES.filter((side) => shoes?.[side] === 'out');
-    if (off.length === 0) return `${name}: ${verdict === 'within' ? 'on' : 'cannot tell'}`;
-    return `${name}: off by ${amount(judgement)} on the ${off.join(' and the ')}`;
+    const [shoe] = off;
+    if (!shoe) return { says: verdict === 'within' ? 'within' : 'nearZero', given: { feature } };
+    return {
+      says: 'offZero',
+      given: { feature, amount: amount(judgement), shoes: off.length === 2 ? 'both' : shoe },
+    };
   }
-  if (verdict === 'within') return `${name} alike`;
-  return `${name}: right ${amount(judgement)} ${difference > 0 ? 'larger' : 'smaller'}${verdict === 'cannot tell' ? ', near the tolerance' : ''}`;
+  if (verdict === 'within') return { says: 'agrees', given: { feature } };
+  return {
+    says: verdict === 'cannot tell' ? 'nearTolerance' : 'differs',
+    given: { feature, amount: amount(judgement), way: difference > 0 ? 'larger' : 'smaller' },
+  };
 }
 
 /** What was seen by eye where a feature was not taken; undefined where that was not looked at either. */
@@ -79,11 +87,14 @@ function seenInstead(id: MatchFeatureId, { byEye = {} }: MatchEvidence) {
   const sight = look && byEye[look];
   if (!look || !sight || sight.state === 'cannot tell') return undefined;
   const [sound, fault] = sightAnswers(look);
-  const where = sight.side ? `, ${sight.side}` : '';
   const isSound = sight.state === 'sound';
+  const given = { sight: SIGHTS[look].name, answer: isSound ? sound : fault };
   return {
     sign: isSound ? ('alike' as const) : ('differ' as const),
-    words: `${SIGHTS[look].name}: ${isSound ? sound : fault}${isSound ? '' : where}, seen`,
+    shows:
+      isSound || !sight.side
+        ? ({ says: 'seen', given } as const)
+        : ({ says: 'seenOn', given: { ...given, shoes: sight.side } } as const),
     side: sight.side,
   };
 }
@@ -96,60 +107,92 @@ export function patternOf(evidence: MatchEvidence): Pattern {
     get,
     seen: seenOf,
     sign: (id) => seenOf(id)?.sign ?? SIGNS[get(id)?.verdict ?? 'not taken'],
-    words: (id) => {
+    shows: (id) => {
       const seen = seenOf(id);
-      if (seen) return seen.words;
+      if (seen) return seen.shows;
       const judgement = get(id);
-      const name = evidence.names?.[id] ?? matchFeature(id).name;
-      return judgement ? inWords(judgement, name) : `${name} not taken`;
+      const feature = evidence.names?.[id] ?? matchFeature(id).name;
+      return judgement ? shown(judgement, feature) : { says: 'notMeasured', given: { feature } };
     },
     size: testSizes(evidence.judgements, evidence.lastMm ?? lastLength(REFERENCE_LABEL)),
     evidence,
   };
 }
 
-/** What speaks for and against one cause, gathered line by line. */
-export class Case {
-  readonly evidenceFor: string[] = [];
-  readonly evidenceAgainst: string[] = [];
-  readonly unknown: string[] = [];
+/** Evidence for a cause or against it, or what is not known of it: what was read, and how it is said. */
+export type CauseFinding = Finding & CauseEvidence;
 
-  constructor(private readonly pattern: Pattern) {}
+/** Evidence for and against one cause, gathered line by line. */
+export class Case {
+  readonly evidenceFor: CauseFinding[] = [];
+  readonly evidenceAgainst: CauseFinding[] = [];
+  readonly unknown: CauseFinding[] = [];
+
+  constructor(
+    private readonly pattern: Pattern,
+    private readonly cause: CauseId,
+  ) {}
+
+  private finding(subject: string, said: CauseEvidence): CauseFinding {
+    const judgement = this.pattern.get(subject as MatchFeatureId);
+    return {
+      rule: `match/${this.cause}`,
+      subject,
+      ...(judgement?.difference === undefined
+        ? {}
+        : {
+            value: judgement.difference,
+            U: judgement.U ?? 0,
+            limit: { low: -judgement.tolerance, high: judgement.tolerance },
+          }),
+      ...said,
+    };
+  }
 
   /** A feature that the cause wants alike or different. */
   wants(id: MatchFeatureId, wanted: 'alike' | 'differ'): this {
     const sign = this.pattern.sign(id);
-    const words = this.pattern.words(id);
-    if (sign === 'unknown' || sign === 'near') this.unknown.push(words);
-    else if (sign === wanted) this.evidenceFor.push(words);
-    else this.evidenceAgainst.push(words);
+    const finding = this.finding(id, this.pattern.shows(id));
+    if (sign === 'unknown' || sign === 'near') this.unknown.push(finding);
+    else if (sign === wanted) this.evidenceFor.push(finding);
+    else this.evidenceAgainst.push(finding);
     return this;
   }
 
-  says(holds: boolean | undefined, words: string, otherwise?: string): this {
-    if (holds === true) this.evidenceFor.push(words);
-    else if (holds === false && otherwise) this.evidenceAgainst.push(otherwise);
-    else if (holds === undefined && otherwise) this.unknown.push(otherwise);
+  /**
+   * Something that holds, does not, or is not known.
+   * @param otherwise what is said where it does not hold, or is not known; undefined: nothing
+   */
+  says(
+    subject: string,
+    holds: boolean | undefined,
+    said: CauseEvidence | undefined,
+    otherwise?: CauseEvidence,
+  ): this {
+    if (holds === true && said) this.evidenceFor.push(this.finding(subject, said));
+    if (holds === true || !otherwise) return this;
+    (holds === false ? this.evidenceAgainst : this.unknown).push(this.finding(subject, otherwise));
     return this;
   }
 
-  /** Sure only where all of the pattern is known and nothing speaks against it. */
+  /** Sure only where all of the pattern is known and nothing is against it. */
   get confidence(): Confidence {
     if (this.evidenceAgainst.length > 0) return 'possible';
     return this.unknown.length === 0 ? 'sure' : 'likely';
   }
 }
 
-export interface Fault {
+/** Which shoe is at fault, and how that was found. */
+export interface ShoeAtFault {
   atFault: AtFault;
-  atFaultWhy: string;
+  atFaultWhy: AtFaultWhy;
 }
 
 /** The shoe farther from sound pairs of the model; either where they cannot tell. */
 export function faultBySiblings(
   pattern: Pattern,
   ids: readonly MatchFeatureId[],
-): Fault | undefined {
+): ShoeAtFault | undefined {
   for (const id of ids) {
     const judgement = pattern.get(id);
     const sibling = pattern.evidence.siblings?.[id];
@@ -162,39 +205,31 @@ export function faultBySiblings(
     const nearer: Side = farther === 'left' ? 'right' : 'left';
     // The nearer shoe has to be one of them, and the farther one clearly not.
     if (off[nearer] > judgement.tolerance || off[farther] <= judgement.tolerance) continue;
-    const { name } = matchFeature(id);
-    const pairs = sibling.pairs === 1 ? '1 other pair' : `${sibling.pairs} other pairs`;
     return {
       atFault: farther,
-      atFaultWhy: `${pairs} of this model and size agree with the ${nearer} (${name.toLowerCase()})`,
+      atFaultWhy: { by: 'siblings', feature: id, pairs: sibling.pairs, like: nearer },
     };
   }
   return undefined;
 }
 
-export const EITHER: Fault = {
+export const EITHER: ShoeAtFault = {
   atFault: 'either',
-  atFaultWhy: 'only another pair of this model could tell which shoe is at fault',
+  atFaultWhy: { by: 'nothing' },
 };
 
 /** A shoe that alone stands off zero is the one at fault. */
-export function faultByZero(pattern: Pattern, id: MatchFeatureId): Fault | undefined {
+export function faultByZero(pattern: Pattern, id: MatchFeatureId): ShoeAtFault | undefined {
   const shoes = pattern.get(id)?.shoes;
   const off = SIDES.filter((side) => shoes?.[side] === 'out');
-  const what = matchFeature(id).name.toLowerCase();
   const seen = pattern.seen(id);
   if (seen?.side && pattern.sign(id) === 'differ')
-    return {
-      atFault: seen.side,
-      atFaultWhy: `${what}, seen on ${seen.side === 'both' ? 'both' : `the ${seen.side}`}`,
-    };
-  if (off.length === 0) return undefined;
-  if (off.length === 2) return { atFault: 'both', atFaultWhy: `${what} is off on both` };
-  const [side] = off as [Side];
-  const other = side === 'left' ? 'right' : 'left';
-  return shoes?.[other] === 'within'
-    ? { atFault: side, atFaultWhy: `${what} is off on the ${side} and true on the ${other}` }
-    : { atFault: side, atFaultWhy: `${what} is off on the ${side}` };
+    return { atFault: seen.side, atFaultWhy: { by: 'eye', feature: id, shoe: seen.side } };
+  const [side] = off;
+  if (!side) return undefined;
+  const shoe = off.length === 2 ? 'both' : side;
+  const otherIsTrue = shoes?.[side === 'left' ? 'right' : 'left'] === 'within';
+  return { atFault: shoe, atFaultWhy: { by: 'zero', feature: id, shoe, otherIsTrue } };
 }
 
 export function labelsDiffer({ labels }: MatchEvidence): boolean | undefined {

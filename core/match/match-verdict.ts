@@ -1,124 +1,127 @@
 /** The verdict of a check, and what is usually done with the pair. */
 
 import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
-import { matchFeature } from '../catalogue/match-features.ts';
-import { SIGHTS, type SightId, sightAnswers } from '../catalogue/sights.ts';
-import { isSameSize, nameLabel } from '../sizing/size-label.ts';
-import { COMMON_PRACTICE, type Verdict } from '../statistics/verdict.ts';
+import type { SightId } from '../catalogue/sights.ts';
+import type {
+  MatchAnswer,
+  MatchCircumstances,
+  MatchFault,
+  SeenFault,
+} from '../records/match-verdict.ts';
+import { type Finding, type Verdict, verdictOf } from '../records/verdict.ts';
+import { isSameSize } from '../sizing/size-label.ts';
 import type { FeatureJudgement } from './match.ts';
 import type { Cause } from './match-causes.ts';
 import { labelsDiffer, type MatchEvidence, type MatchSights } from './match-pattern.ts';
 
-export interface MatchVerdict extends Verdict<'match'> {
-  /** What is usually done with the pair; a person decides. */
-  advice: 'keep' | 'keep and note' | 'return' | 'go on';
-  words: string;
-  /** What is wrong, in a phrase: `Two sizes in one box, as it seems`; empty: nothing is out. */
-  fault: string;
-  /** Faults seen by eye, in words. */
-  seen: string[];
-  /** What the wearer felt, in words; empty: nothing was said. */
-  felt: string;
-}
+export interface MatchVerdict extends Verdict<MatchAnswer>, MatchCircumstances {}
 
-const notTaken = (one: FeatureJudgement) => one.verdict === 'not taken';
+const TOLERANCE = 'match/tolerance';
 
-/** What the wearer felt, in a sentence; empty where nothing was said. */
-function feltWords(felt: MatchSights['felt']): string {
-  if (!felt?.where && !felt?.shoe) return '';
-  const shoe = felt.shoe === 'both' ? 'both shoes' : felt.shoe ? `the ${felt.shoe} shoe` : '';
-  return [shoe, felt.where, felt.since && `since ${felt.since}`].filter(Boolean).join(', ');
-}
+const isMeasured = ({ verdict }: FeatureJudgement) => verdict !== 'not taken';
 
-/** Faults that were seen by eye, each with its shoe. */
-function seenFaults({ byEye = {}, labels = {} }: MatchSights): string[] {
+/** Faults that were seen by eye, each with its shoe, and a box of another size. */
+function seenFaults({ byEye = {}, labels = {} }: MatchSights): SeenFault[] {
   const { box, left, right } = labels;
-  const boxed = box && [left, right].some((label) => label && !isSameSize(label, box));
-  const eye = Object.entries(byEye).flatMap(([id, sight]) => {
-    if (sight?.state !== 'fault') return [];
-    const where = sight.side ? ` (${sight.side})` : '';
-    const [, fault] = sightAnswers(id as SightId);
-    const answer = fault === 'fault' ? 'not so' : fault;
-    return [
-      `${SIGHTS[id as SightId].name}: ${answer}${where}${sight.note ? `, ${sight.note}` : ''}`,
-    ];
-  });
-  return boxed ? [`the box says ${nameLabel(box)}, the shoes do not`, ...eye] : eye;
+  const isOfOtherSize = box && [left, right].some((label) => label && !isSameSize(label, box));
+  const eye = Object.entries(byEye).flatMap(([id, sight]): SeenFault[] =>
+    sight?.state === 'fault'
+      ? [
+          {
+            sight: id as SightId,
+            ...(sight.side ? { side: sight.side } : {}),
+            note: sight.note ?? '',
+          },
+        ]
+      : [],
+  );
+  return isOfOtherSize ? [{ sight: 'box', label: box }, ...eye] : eye;
 }
+
+function findingOf({ id, difference, U, tolerance }: FeatureJudgement): Finding {
+  return {
+    rule: TOLERANCE,
+    subject: id,
+    ...(difference === undefined ? {} : { value: difference, U: U ?? 0 }),
+    limit: { low: -tolerance, high: tolerance },
+    source: 'measured',
+  };
+}
+
+const faultOf = ([surest]: readonly Cause[], out: readonly FeatureJudgement[]): MatchFault =>
+  surest
+    ? { cause: surest.id, confidence: surest.confidence }
+    : { features: out.map(({ id }) => id) };
 
 /**
- * The verdict of a check, in words. *Out* as soon as one feature is out, so that a check may stop
- * there; *matched* once all features that were asked for are within; else *cannot tell*.
+ * The verdict of a check. *Out* as soon as one feature is out, so that a check may stop there; *matched* once
+ * all features that were asked for are within; else *cannot tell*.
  *
- * @param asked features that the check asks for; left out: those that were taken
+ * @param asked features that the check asks for; left out: those that were measured
  */
 export function judgeMatch(
   evidence: MatchEvidence,
   causes: readonly Cause[],
   asked?: readonly MatchFeatureId[],
 ): MatchVerdict {
-  const { judgements } = evidence;
+  const { judgements, felt } = evidence;
   const seen = seenFaults(evidence);
-  const felt = feltWords(evidence.felt);
   const of = (verdict: FeatureJudgement['verdict']) =>
     judgements.filter((judgement) => judgement.verdict === verdict);
-  const [within, out] = [of('within'), of('out')];
-  const evidenceOf = (word: MatchVerdict['word']): Verdict<'match'> => {
-    const agree = within.map(({ id }) => `${matchFeature(id).name} agrees`);
-    const differ = [
-      ...out.map(({ id }) => `${matchFeature(id).name} is out of tolerance`),
-      ...seen,
-    ];
-    return {
-      word,
-      ...(word === 'out' ? { for: differ, against: agree } : { for: agree, against: differ }),
-      source: COMMON_PRACTICE,
-    };
+  const out = of('out');
+  const open = judgements.filter(
+    (judgement) =>
+      judgement.verdict === 'cannot tell' ||
+      (asked?.includes(judgement.id) && !isMeasured(judgement)),
+  );
+  const measured = judgements.filter(isMeasured).length;
+  const agree = of('within').map(findingOf);
+  const differ = [
+    ...out.map(findingOf),
+    ...seen.map(({ sight }): Finding => ({ rule: 'match/seen', subject: sight, source: 'seen' })),
+  ];
+  const unknown = open.map(({ id }) => ({
+    rule: TOLERANCE,
+    subject: id,
+    how: 'measure' as const,
+  }));
+  const circumstances = {
+    seen,
+    ...(felt?.where || felt?.shoe ? { felt } : {}),
+    open: open.map(({ id }) => id),
+    measured,
   };
-  const [first] = causes;
-  // A mark under a footbed tells as surely as a length does.
-  const marked = causes.some((cause) => cause.id === 'wrong-footbed');
+  // A mark under a footbed shows it as surely as a length does.
+  const isMarked = causes.some((cause) => cause.id === 'wrong-footbed');
   // Nor is a gauge needed to see that a shoe rocks, or that its seam leans.
   const looksOut = [evidence.byEye?.level, evidence.byEye?.seam].some(
     (sight) => sight?.state === 'fault',
   );
-  if (out.length > 0 || marked || labelsDiffer(evidence) || (looksOut && causes.length > 0)) {
-    const back = causes.some((cause) => cause.action === 'return');
-    const fault = first
-      ? `${first.name}${first.confidence === 'sure' ? '' : `, ${first.confidence === 'likely' ? 'as it seems' : 'possibly'}`}`
-      : `${out.map((one) => matchFeature(one.id).name).join(', ')} out of tolerance; the pattern fits no known cause`;
+  const isOut =
+    out.length > 0 || isMarked || labelsDiffer(evidence) || (looksOut && causes.length > 0);
+  if (isOut)
     return {
-      ...evidenceOf('out'),
-      advice: back ? 'return' : 'keep and note',
-      words: `${fault}.`,
-      fault,
-      seen,
-      felt,
+      ...circumstances,
+      ...verdictOf('out', {
+        decisive: causes.length > 0 ? causes.map(({ id }) => `match/${id}`) : [TOLERANCE],
+        evidenceFor: differ,
+        evidenceAgainst: agree,
+        unknown,
+        // A shoe that rocks makes people fall.
+        safety: causes.some(({ id }) => id === 'twisted'),
+      }),
+      advice: causes.some(({ action }) => action === 'return') ? 'return' : 'keep and note',
+      fault: faultOf(causes, out),
     };
-  }
-  const open = judgements.filter(
-    (one) =>
-      one.verdict === 'cannot tell' || (asked ? asked.includes(one.id) && notTaken(one) : false),
-  );
-  const taken = judgements.filter((one) => !notTaken(one));
-  if (open.length > 0 || taken.length === 0)
-    return {
-      ...evidenceOf('cannot tell'),
-      advice: 'go on',
-      words:
-        taken.length === 0
-          ? 'Nothing taken yet.'
-          : `Nothing is out so far; ${open.map((one) => matchFeature(one.id).name.toLowerCase()).join(', ')} still to tell.`,
-      fault: '',
-      seen,
-      felt,
-    };
+  const isOpen = open.length > 0 || measured === 0;
   return {
-    ...evidenceOf('matched'),
-    advice: seen.length > 0 ? 'keep and note' : 'keep',
-    words: `All ${taken.length} features agree within tolerance.${felt ? ' What the wearer felt is not in them: look at the foot, the sock and the lacing; pain goes to a clinician.' : ''}`,
-    fault: '',
-    seen,
-    felt,
+    ...circumstances,
+    ...verdictOf(isOpen ? 'cannot tell' : 'matched', {
+      decisive: [TOLERANCE],
+      evidenceFor: agree,
+      evidenceAgainst: differ,
+      unknown,
+    }),
+    advice: isOpen ? 'go on' : seen.length > 0 ? 'keep and note' : 'keep',
   };
 }

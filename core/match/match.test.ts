@@ -4,9 +4,11 @@ import { describe, expect, it } from 'vitest';
 import { ownTolerance } from '../catalogue/disciplines.ts';
 import { MATCH_FEATURES, type MatchFeatureId } from '../catalogue/match-feature-ids.ts';
 import { featuresOf, matchFeature } from '../catalogue/match-features.ts';
+import type { CauseId } from '../records/match-verdict.ts';
 import { HALF_SIZE_MM, lastLength } from '../sizing/size-label.ts';
+import { seenFault, writtenCause } from '../wording/match-sentences.ts';
 import { judgeFeature, judgeFeatures, type MatchReadings, nextReading } from './match.ts';
-import { type CauseId, inferCauses } from './match-causes.ts';
+import { type Cause, inferCauses } from './match-causes.ts';
 import { evaluateCheck, type RecordedCheck } from './match-check.ts';
 import type { MatchSights } from './match-pattern.ts';
 import { readSize, testSizes } from './match-size.ts';
@@ -57,6 +59,8 @@ function inHalfSizes(j: number): Shoe {
     mass: 310 * ratio ** 1.75,
   };
 }
+
+const written = (cause: Cause | undefined) => cause && writtenCause(cause);
 
 describe('a feature', () => {
   it('is judged by |d| ± U against its tolerance (JCGM 106)', () => {
@@ -210,8 +214,8 @@ describe('causes', () => {
     const { causes, verdict } = check(SOUND, right);
     expect(causes[0]?.id).toBe(cause);
     expect(causes[0]?.atFault).toBe(atFault);
-    expect(causes[0]?.evidenceAgainst).toEqual([]);
-    expect(verdict.word).toBe('out');
+    expect(written(causes[0])?.evidenceAgainst).toEqual([]);
+    expect(verdict.answer).toBe('out');
     // The mirrored case is the same cause.
     expect(check(right, SOUND).causes[0]?.id).toBe(cause);
   });
@@ -240,8 +244,8 @@ describe('causes', () => {
     const { causes, verdict } = check(left, right);
     expect(causes).toHaveLength(1);
     expect(causes[0]).toMatchObject({ id: 'upper-askew', atFault: 'right', action: 'return' });
-    expect(causes[0]?.atFaultWhy).toContain('true on the left');
-    expect(verdict).toMatchObject({ word: 'out', advice: 'return' });
+    expect(written(causes[0])?.atFaultWhy).toContain('true on the left');
+    expect(verdict).toMatchObject({ answer: 'out', advice: 'return' });
   });
 
   it('two labels in one box are named, with nothing else taken', () => {
@@ -251,7 +255,7 @@ describe('causes', () => {
     };
     const { causes, verdict } = check({}, {}, { labels });
     expect(causes[0]?.id).toBe('two-sizes');
-    expect(causes[0]?.evidenceFor.join()).toContain('UK 8 and UK 8½'.replace('½', '.5'));
+    expect(written(causes[0])?.evidenceFor.join()).toContain('UK 8 and UK 8½'.replace('½', '.5'));
     expect(verdict.advice).toBe('return');
   });
 
@@ -260,8 +264,8 @@ describe('causes', () => {
     const siblings = { 'footbed-length': { value: 266.2, pairs: 3 } };
     const [cause] = inferCauses({ judgements, siblings });
     expect(cause).toMatchObject({ id: 'two-sizes', atFault: 'right' });
-    expect(cause?.atFaultWhy).toBe(
-      '3 other pairs of this model and size agree with the left (footbed length)',
+    expect(written(cause)?.atFaultWhy).toBe(
+      '3 other pairs of this model and size agree with the left shoe (footbed length)',
     );
   });
 
@@ -285,7 +289,7 @@ describe('causes', () => {
       { 'footbed-length': 270, 'outsole-large': 182 },
     );
     expect(causes[0]).toMatchObject({ id: 'wrong-footbed', confidence: 'likely' });
-    expect(causes[0]?.unknown).toContain('Mass not taken');
+    expect(written(causes[0])?.unknown).toContain('Mass not measured');
   });
 
   it('footbed marks that differ speak for a wrong footbed; left and right letters do not', () => {
@@ -298,13 +302,15 @@ describe('causes', () => {
     expect(marks('8 L', '8 L')).toEqual(['wrong-footbed']);
     expect(marks('8 right', '8 left')).toEqual(['wrong-footbed']);
     const swapped = check(SOUND, SOUND, { footbedMarks: { left: '8 R', right: '8 L' } });
-    expect(swapped.verdict).toMatchObject({ word: 'out', advice: 'return' });
-    expect(swapped.causes[0]?.evidenceFor).toContain('the footbed in the left shoe is marked 8 R');
+    expect(swapped.verdict).toMatchObject({ answer: 'out', advice: 'return' });
+    expect(written(swapped.causes[0])?.evidenceFor).toContain(
+      'the footbed in the left shoe is marked 8 R',
+    );
   });
 
   it('a twisted shoe comes with its caution', () => {
     const { causes } = check(SOUND, { ...SOUND, 'sole-plane': 3 });
-    expect(causes[0]?.effect).toMatch(/do not dance, climb or carry/);
+    expect(written(causes[0])?.effect).toMatch(/do not dance, climb or carry/);
   });
 });
 
@@ -312,22 +318,21 @@ describe('the verdict', () => {
   it('is matched where all agree, and notes what the eye saw', () => {
     const { verdict } = check(SOUND, SOUND);
     expect(verdict).toMatchObject({
-      word: 'matched',
+      answer: 'matched',
       advice: 'keep',
-      against: [],
-      source: 'common practice',
+      evidenceAgainst: [],
     });
-    expect(verdict.for).toContain('Mass agrees');
+    expect(verdict.evidenceFor.map(({ subject }) => subject)).toContain('mass');
     const seen = check(SOUND, SOUND, {
       byEye: { glue: { state: 'fault', side: 'left', note: 'at the toe' } },
     });
     expect(seen.verdict.advice).toBe('keep and note');
-    expect(seen.verdict.seen[0]).toContain('(left), at the toe');
+    expect(seen.verdict.seen.map(seenFault)[0]).toContain('(left), at the toe');
   });
 
   it('cannot tell with features still to take', () => {
     const judgements = judgeFeatures({ left: {}, right: {} });
-    expect(judgeMatch({ judgements }, [], ['mass']).word).toBe('cannot tell');
+    expect(judgeMatch({ judgements }, [], ['mass']).answer).toBe('cannot tell');
   });
 
   it('tells a box that carries another size than both shoes', () => {
@@ -335,7 +340,7 @@ describe('the verdict', () => {
     const { verdict } = check(SOUND, SOUND, {
       labels: { left: uk(8), right: uk(8), box: uk(9) },
     });
-    expect(verdict.seen).toEqual(['the box says UK 9, the shoes do not']);
+    expect(verdict.seen.map(seenFault)).toEqual(['the box says UK 9, the shoes do not']);
   });
 });
 
@@ -395,7 +400,7 @@ describe('a check as it is recorded', () => {
     ]);
     const footbed = judgements.find((one) => one.id === 'footbed-length');
     expect(footbed).toMatchObject({ verdict: 'within', left: { n: 1, value: 266 } });
-    expect(verdict.word).toBe('cannot tell');
+    expect(verdict.answer).toBe('cannot tell');
   });
 
   it('names a gauge whose calibration had run out', () => {
@@ -417,7 +422,7 @@ describe('a check as it is recorded', () => {
       { ...terms, instruments: [gauge, { ...other, calibrations: [] }] },
     );
     expect(two.cautions).toContain(
-      'Footbed length: two gauges, whose zeros do not cancel. Take both shoes with one',
+      'Footbed length: measured with two gauges, whose zero errors do not cancel. Measure both shoes with one gauge',
     );
     const one = check([reading('left', 266), reading('right', 266.1)]);
     const U = (found: typeof one) =>

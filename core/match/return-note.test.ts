@@ -1,6 +1,9 @@
 /** The return note: figures and plain words that a shop can check, and nobody is blamed by. */
+
 import { describe, expect, it } from 'vitest';
 import type { MatchFeatureId } from '../catalogue/match-feature-ids.ts';
+import { causeEffect } from '../wording/match-sentences.ts';
+import { textOf } from '../wording/sentence.ts';
 import { judgeFeature, judgeFeatures } from './match.ts';
 import { inferCauses } from './match-causes.ts';
 import type { SiblingFeatures } from './match-pattern.ts';
@@ -110,9 +113,9 @@ describe('a return note', () => {
   it('names the cause first, then the shoe, the evidence, and what it does to the wearer', () => {
     const { findings } = noteOf();
     expect(findings[0]).toBe('Two sizes in one box.');
-    expect(findings[1]).toBe('Which of the two shoes differs, these figures cannot tell.');
+    expect(findings[1]).toBe('The measurements do not show which of the two shoes is at fault.');
     expect(findings.join(' ')).toContain('Footbed length: right 4.0 mm larger');
-    expect(findings.at(-1)).toContain('half size');
+    expect(findings.at(-1)).toContain('half a size');
   });
 
   it('names another cause beside the first, and none that is only possible', () => {
@@ -129,14 +132,17 @@ describe('a return note', () => {
     );
     const standing = causes.slice(1).filter((cause) => cause.confidence !== 'possible');
     expect(standing.length).toBeGreaterThan(0);
-    expect(findings.filter((line) => line.startsWith('Beside that'))).toHaveLength(standing.length);
-    for (const { effect } of standing) expect(findings.join(' ')).toContain(effect);
+    expect(findings.filter((line) => /^Also (found|probable)/.test(line))).toHaveLength(
+      standing.length,
+    );
+    for (const { id, halfSizes } of standing)
+      expect(findings.join(' ')).toContain(textOf(causeEffect(id, halfSizes)));
   });
 
   it('names the shoe where other pairs of the model tell it', () => {
     const siblings = { 'footbed-length': { value: 266.2, pairs: 2 } };
     expect(noteOf({}, RIGHT, [], siblings).findings[1]).toBe(
-      'It is the right shoe that differs: 2 other pairs of this model and size agree with the left (footbed length).',
+      'The right shoe is the one that differs: 2 other pairs of this model and size agree with the left shoe (footbed length).',
     );
   });
 

@@ -6,6 +6,19 @@ import { matchFeature } from '../catalogue/match-features.ts';
 import { writeNumber } from '../sizing/number-words.ts';
 import { nameLabel, type SizeLabel } from '../sizing/size-label.ts';
 import { canonicalUnit, type Kilometres } from '../sizing/units.ts';
+import {
+  causeEffect,
+  causeEvidence,
+  feltWords,
+  matchSentence,
+  noteCause,
+  noteCauseBeside,
+  noteEvidence,
+  noteFelt,
+  noteShoeAtFault,
+  seenFault,
+} from '../wording/match-sentences.ts';
+import { type Sentence, textOf } from '../wording/sentence.ts';
 import type { FeatureJudgement } from './match.ts';
 import type { Cause } from './match-causes.ts';
 import type { MatchVerdict } from './match-verdict.ts';
@@ -74,30 +87,21 @@ export function noteFigure(judgement: FeatureJudgement, name: string): NoteFigur
   };
 }
 
-const inSentence = (name: string) => `${name.charAt(0).toLowerCase()}${name.slice(1)}`;
-
-function findingsOf(causes: readonly Cause[], verdict: MatchVerdict): string[] {
+/** What was found, a sentence each. */
+function findingsOf(causes: readonly Cause[], verdict: MatchVerdict): Sentence[] {
   const [first, ...others] = causes;
-  if (!first) return [verdict.words];
-  const shoe =
-    first.atFault === 'left' || first.atFault === 'right'
-      ? `It is the ${first.atFault} shoe that differs: ${first.atFaultWhy}.`
-      : first.atFault === 'both'
-        ? `Both shoes differ: ${first.atFaultWhy}.`
-        : 'Which of the two shoes differs, these figures cannot tell.';
-  const sure =
-    first.confidence === 'sure'
-      ? `${first.name}.`
-      : `${first.confidence === 'likely' ? 'As it seems' : 'Possibly'}: ${inSentence(first.name)}.`;
-  const evidence = first.evidenceFor.map((one) => `${one.charAt(0).toUpperCase()}${one.slice(1)}.`);
+  if (!first) return [matchSentence(verdict)];
   // What is only possible beside a cause that explains the figures is no finding.
   const beside = others
     .filter(({ confidence }) => confidence !== 'possible')
-    .map(
-      ({ name, confidence, effect }) =>
-        `Beside that${confidence === 'likely' ? ', as it seems' : ''}: ${inSentence(name)}. ${effect}`,
-    );
-  return [sure, shoe, ...evidence, first.effect, ...beside];
+    .map((cause) => noteCauseBeside(cause.id, cause.confidence, cause.halfSizes));
+  return [
+    noteCause(first.id, first.confidence),
+    noteShoeAtFault(first.atFaultWhy, first.atFault),
+    ...first.evidenceFor.map((finding) => noteEvidence(causeEvidence(finding))),
+    causeEffect(first.id, first.halfSizes),
+    ...beside,
+  ];
 }
 
 const OFFICE: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'long', year: 'numeric' };
@@ -143,6 +147,7 @@ export function writeReturnNote(
         : pair.wornKm > 0
           ? `worn ${Math.round(pair.wornKm)} km`
           : 'worn';
+  const felt = feltWords(found.verdict.felt);
   const pictures = terms.pictures.length;
   const captions = terms.pictures.filter(Boolean);
   const fact = (name: string, words: string): ReturnNote['facts'] =>
@@ -167,11 +172,11 @@ export function writeReturnNote(
           : `${pictures} kept with the check${captions.length > 0 ? `: ${captions.join(', ')}` : ''}; sent on request`,
       ),
     ],
-    findings: findingsOf(found.causes, found.verdict),
+    findings: findingsOf(found.causes, found.verdict).map(textOf),
     figures: taken.map((one) => noteFigure(one, terms.names[one.id] ?? matchFeature(one.id).name)),
     seen: [
-      ...(found.verdict.felt ? [`the wearer felt: ${found.verdict.felt}`] : []),
-      ...found.verdict.seen,
+      ...(felt ? [textOf(noteFelt({ felt }))] : []),
+      ...found.verdict.seen.map((seen) => textOf(seenFault(seen))),
       ...(terms.note ? [terms.note] : []),
     ],
     request:

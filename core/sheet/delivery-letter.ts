@@ -1,11 +1,11 @@
 /** A delivery: pairs of one lot looked at one after another, their faults counted, a letter to who sent them. */
 
-import type { MatchSeen } from '../catalogue/match-look.ts';
-import { SIGHTS, type SightId } from '../catalogue/sights.ts';
 import type { EvaluatedCheck } from '../match/match-check.ts';
 import { nameDay } from '../match/return-note.ts';
 import { nameLabel, type SizeLabel } from '../sizing/size-label.ts';
 import { proportionInterval } from '../statistics/proportion.ts';
+import { causeName, kindOfSight, matchFault } from '../wording/match-sentences.ts';
+import type { Sentence } from '../wording/sentence.ts';
 import type { BenchDocument, DocumentPart } from './document.ts';
 
 export interface DeliveredPair {
@@ -38,14 +38,12 @@ export interface DeliveryCount {
 }
 
 /** The kinds of fault that a check shows: the surest cause, if it is more than possible, and what was seen. */
-export function faultsOf({ causes, verdict }: EvaluatedCheck, { sights }: MatchSeen): string[] {
+export function faultsOf({ causes, verdict }: EvaluatedCheck): Sentence[] {
   const [surest] = causes;
-  const told = surest && surest.confidence !== 'possible' ? [surest.name] : [];
-  const out = told.length === 0 && verdict.fault !== '' ? [verdict.fault] : [];
-  const seen = Object.entries(sights).flatMap(([id, sight]) =>
-    sight?.state === 'fault' ? [`${SIGHTS[id as SightId].name}: not so`] : [],
-  );
-  return [...told, ...out, ...seen];
+  const cause = surest && surest.confidence !== 'possible' ? [causeName(surest.id)] : [];
+  const out = cause.length === 0 && verdict.fault ? [matchFault(verdict.fault)] : [];
+  const seen = verdict.seen.flatMap(({ sight }) => (sight === 'box' ? [] : [kindOfSight(sight)]));
+  return [...cause, ...out, ...seen];
 }
 
 /**

@@ -1,6 +1,5 @@
 /** What a sheet says in figures, as it leaves the bench: frozen with it, and read by machines. */
 
-import type { DifferingPair } from '../match/left-right-words.ts';
 import type { ClaimAnswer, Noticeable } from '../records/claim-verdict.ts';
 import type { TermKind } from '../statistics/uncertainty.ts';
 
@@ -65,7 +64,7 @@ export interface SheetData {
   /** Sentences of the bench by their part. */
   said: Record<string, string>;
   /** Pairs in the figures whose left and right differ, with what was decided; left out: none is known. */
-  leftRight?: DifferingPair[];
+  leftRight?: { words: string; brief: string }[];
   /** Claims of what nobody measured. */
   unmeasured: { quantity: string; typed: string; source: string }[];
   pairs: { tag: string; words: string }[];

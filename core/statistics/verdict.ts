@@ -6,8 +6,6 @@ export const VERDICT_WORDS = {
   difference: ['real', 'not shown', 'cannot tell'],
   /** A difference against a tolerance: JCGM 106. */
   tolerance: ['within', 'out', 'cannot tell'],
-  /** The two shoes of a pair. */
-  match: ['matched', 'out', 'cannot tell'],
   /** Left and right over many pairs: two one-sided tests. */
   equivalence: ['alike', 'not alike', 'cannot tell'],
   /** Two methods on the same shoes: what carries one to the other. */

@@ -47,6 +47,22 @@ export function message<const Parameters extends Readonly<Record<string, Paramet
   return Object.assign(write, { parameters, source });
 }
 
+/** What a list of messages can say, as data: the name of a message, and what it takes. */
+export type SaidOf<Messages> = {
+  [Name in keyof Messages]: Messages[Name] extends Message<infer Parameters>
+    ? { says: Name; given: { [Key in keyof Parameters]: Given<Parameters[Key]> } }
+    : never;
+}[keyof Messages];
+
+/**
+ * Writes what was said as data.
+ * @example say(CAUSE_EVIDENCE, { says: 'agrees', given: { feature: 'Mass' } }) // Mass agrees
+ */
+export const say = <Messages extends Readonly<Record<string, AnyMessage>>>(
+  messages: Messages,
+  said: { says: keyof Messages; given: object },
+): Sentence => (messages[said.says] as unknown as (given: object) => Sentence)(said.given);
+
 /**
  * Sentences or phrases one after the other; what is undefined is left out.
  * @example joined([size, basis], '; ')

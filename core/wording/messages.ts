@@ -1,7 +1,24 @@
 /** All messages by room, for the list that is reviewed (`npm run words`) and for the tests on it. */
+
 import { CLAIM_MESSAGES } from './claim-sentences.ts';
+import { LEFT_RIGHT_MESSAGES } from './left-right-sentences.ts';
+import {
+  AT_FAULT,
+  CAUSE_EFFECTS,
+  CAUSE_EVIDENCE,
+  CAUSE_NAMES,
+  MATCH_MESSAGES,
+  RETURN_NOTE,
+} from './match-sentences.ts';
 import type { AnyMessage } from './message.ts';
 
 export const MESSAGES: Readonly<Record<string, Readonly<Record<string, AnyMessage>>>> = {
   claims: CLAIM_MESSAGES,
+  match: MATCH_MESSAGES,
+  'match, left and right': LEFT_RIGHT_MESSAGES,
+  'match, causes': CAUSE_NAMES,
+  'match, evidence': CAUSE_EVIDENCE,
+  'match, effects': CAUSE_EFFECTS,
+  'match, shoe at fault': AT_FAULT,
+  'match, return note': RETURN_NOTE,
 };

@@ -1,10 +1,12 @@
 /** The return note on paper: every letter, every figure, and nothing off the page, however long. */
+
 import { describe, expect, it } from 'vitest';
 import type { MatchFeatureId } from '#core/catalogue/match-feature-ids.ts';
 import { judgeFeatures } from '#core/match/match.ts';
 import { inferCauses } from '#core/match/match-causes.ts';
 import { judgeMatch } from '#core/match/match-verdict.ts';
 import { type ReturnedPair, writeReturnNote } from '#core/match/return-note.ts';
+import type { SeenFault } from '#core/records/match-verdict.ts';
 import { returnNoteDocument } from '#core/sheet/match-documents.ts';
 import { writeDocumentPdf } from './document-pdf.ts';
 
@@ -42,7 +44,7 @@ async function printed(
   pair: Partial<ReturnedPair> = {},
   terms: { note?: string; names?: Partial<Record<MatchFeatureId, string>> } = {},
   [left, right]: [Shoe, Shoe] = [LEFT, RIGHT],
-  seen: string[] = [],
+  seen: SeenFault[] = [],
 ) {
   const judgements = judgeFeatures({ left, right });
   const causes = inferCauses({ judgements, lastMm: 279.4 });
@@ -122,11 +124,11 @@ describe('a return note on paper', () => {
   });
 
   it('goes on to another page where much was seen, and nothing runs off', async () => {
-    const seen = Array.from(
-      { length: 45 },
-      (_, at) =>
-        `Sight ${at + 1}: not so (left), a thread hangs out of the stitching by the eyelets`,
-    );
+    const seen = Array.from({ length: 45 }, (_, index) => ({
+      sight: 'stitching' as const,
+      side: 'left' as const,
+      note: `thread ${index + 1}: it hangs out of the stitching by the eyelets`,
+    }));
     const { pages, all, text } = await printed(
       {},
       { note: 'A last word. '.repeat(70) },
@@ -135,7 +137,7 @@ describe('a return note on paper', () => {
     );
     expect(pages.length).toBeGreaterThan(1);
     expect(all.filter((one) => !onPaper(one))).toEqual([]);
-    for (let at = 1; at <= 45; at++) expect(text).toContain(`Sight ${at}:`);
+    for (let thread = 1; thread <= 45; thread++) expect(text).toContain(`thread ${thread}:`);
     expect(text).toContain('certifies nothing');
   });
 

@@ -1,4 +1,5 @@
 /** A decision leaves the bench with all it was made on, as it stood. */
+
 import type { z } from 'zod';
 import type { MatchCheck, matchDecision } from '#contract/match-records.ts';
 import { calibrationOn } from '#core/catalogue/gauge.ts';
@@ -6,6 +7,8 @@ import { stands } from '#core/figures/reading.ts';
 import type { EvaluatedCheck } from '#core/match/match-check.ts';
 import { writeReturnNote } from '#core/match/return-note.ts';
 import { decisionDocument, returnNoteDocument } from '#core/sheet/match-documents.ts';
+import { matchWords } from '#core/wording/match-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import { labFacts } from '../lab-facts.ts';
 import { findingOf } from '../left-right-finding.ts';
 import { evaluateStored, type JudgedTerms, matchOfPair } from '../match-of-pair.ts';
@@ -90,7 +93,7 @@ export function decideCheck(
   const check = stores.matches.byId(id);
   const record = matchOfPair(stores, stores.pairs.byId(check.pairId));
   const found = evaluateStored(stores, record, check);
-  const words = [found.verdict.words, ...found.verdict.seen].join(' ');
+  const words = textOf(matchWords(found.verdict));
   stores.matches.decide(id, body, words);
   stores.matches.writeFinding(check.pairId, findingOf(found));
   issueDecision(stores, { record, check, found, body, words, now, person }, newId);

@@ -1,8 +1,11 @@
 /** Pairs of one lot, looked at one after another; two pairs held against each other. */
+
 import type { Delivery, HeldRecord } from '#contract/delivery-records.ts';
 import { featuresOfPair, holdPairs } from '#core/match/held.ts';
 import { faultsOf } from '#core/sheet/delivery-letter.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
+import { matchWords } from '#core/wording/match-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import { measuredPair } from '../figure-book.ts';
 import { labFacts } from '../lab-facts.ts';
 import { evaluateStored, matchOfPair } from '../match-of-pair.ts';
@@ -40,8 +43,8 @@ function lookAt(stores: Stores, pair: StoredPair): Delivery['pairs'][number]['lo
   const found = evaluateStored(stores, record, check);
   return {
     decision: check.decision?.decision ?? null,
-    words: check.decision?.words ?? [found.verdict.words, ...found.verdict.seen].join(' '),
-    faults: faultsOf(found, check.seen),
+    words: check.decision?.words ?? textOf(matchWords(found.verdict)),
+    faults: faultsOf(found).map(textOf),
   };
 }
 

@@ -1,4 +1,5 @@
 /** A sheet with its words and sentences, as it would leave the bench now. */
+
 import type { EditionDeviation } from '#contract/deviation-records.ts';
 import type { EditionLife } from '#contract/life-records.ts';
 import type { FigureView, Sheet } from '#contract/sheet-records.ts';
@@ -6,7 +7,6 @@ import { describePart } from '#core/catalogue/construction.ts';
 import { nameUses } from '#core/catalogue/disciplines.ts';
 import { type Catalogue, describeQuantity } from '#core/catalogue/quantities.ts';
 import { answerWords } from '#core/construction/made-of.ts';
-import { comparedWords, differingPairs } from '#core/match/left-right-words.ts';
 import type { DocumentPicture } from '#core/sheet/document.ts';
 import { nearestRows, nearWords } from '#core/sheet/nearest.ts';
 import { cameWords, disclosedWords, priceWords } from '#core/sheet/pair-words.ts';
@@ -17,6 +17,8 @@ import { editionName } from '#core/sizing/edition-name.ts';
 import { writeNumber } from '#core/sizing/number-words.ts';
 import { lastLength, nameLabel } from '#core/sizing/size-label.ts';
 import { LEAST_SHARE, TERM_WORDS } from '#core/statistics/budget-words.ts';
+import { comparedWords, differingPairs } from '#core/wording/left-right-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import type { Stores } from '../stores.ts';
 import type { SizeWords } from './edition-words.ts';
@@ -49,7 +51,7 @@ function disclosure(sheet: Sheet): string[] {
     ...sheet.included.map(
       ({ tag, reason }) => `${tag} was rejected and is in these figures all the same: ${reason}.`,
     ),
-    comparedWords(sheet.matched),
+    textOf(comparedWords(sheet.matched)),
     disclosedWords(sheet.pairs),
   ];
 }
@@ -164,7 +166,10 @@ export function sheetContent(
   const fit = sources.fitOf(edition.slug);
   const life = sources.lifeOf(edition.slug);
   const { madeIn } = edition;
-  const leftRight = differingPairs(sheet.matched);
+  const leftRight = differingPairs(sheet.matched).map(({ words, brief }) => ({
+    words: textOf(words),
+    brief: textOf(brief),
+  }));
   const said: Partial<Record<SheetPart, string[]>> = {
     'how it was tested': [
       ...testedLines(stores, sheet, outings),

@@ -30,7 +30,6 @@ import {
   quantitiesOfPair,
   setupsOfPair,
 } from '#core/figures/pair-figure.ts';
-import { sidesWords } from '#core/match/left-right-words.ts';
 import type { OtherBasis } from '#core/records/claim-verdict.ts';
 import {
   distinctSizes,
@@ -39,6 +38,8 @@ import {
   type SizeLabel,
 } from '#core/sizing/size-label.ts';
 import { claimFault, claimHindrance, claimTerms } from '#core/wording/claim-sentences.ts';
+import { pairDiffersBy } from '#core/wording/left-right-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import { madeOfEdition, meantBy, meantOfEdition } from '../construction.ts';
 import { measuredPair } from '../figure-book.ts';
 import { viewCarried, viewFigure } from '../figure-view.ts';
@@ -300,7 +301,7 @@ export function buildSheet(
         .filter(({ feature }) => feature === quantity && counts)
         .map((sides) => ({
           code: 'sides-differ',
-          text: `${tag}: left and right differ: ${sidesWords(sides)}`,
+          text: textOf(pairDiffersBy(tag, sides)),
         })),
     );
   const viewed = (figure: Figure) => {

@@ -14,7 +14,7 @@ import { addLook, NOTHING_SEEN } from '#core/catalogue/match-look.ts';
 import type { Side } from '#core/catalogue/quantities.ts';
 import { closedFault } from '#core/figures/occasion.ts';
 import type { Reading, ReadingDraft } from '#core/figures/reading.ts';
-import type { LeftRightFinding } from '#core/match/left-right-words.ts';
+import type { LeftRightFinding } from '#core/records/match-verdict.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { ReadingStore } from './readings.ts';

@@ -1,6 +1,6 @@
 /** Pairs: received, edited, listed. */
 import type { PairFields } from '#contract/pair-records.ts';
-import type { LeftRightFinding } from '#core/match/left-right-words.ts';
+import type { LeftRightFinding } from '#core/records/match-verdict.ts';
 import { suggestTag, tagLetters } from '#core/sizing/pair-tag.ts';
 import type { LabelSystem } from '#core/sizing/size-label.ts';
 import { notFound, Refusal, wrongValue } from '../problems.ts';

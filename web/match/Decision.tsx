@@ -3,10 +3,13 @@ import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import type { MatchRecord } from '#contract/match-records.ts';
 import type { MatchVerdict } from '#core/match/match-verdict.ts';
+import type { LeftRightFinding } from '#core/records/match-verdict.ts';
+import { matchWords } from '#core/wording/match-sentences.ts';
 import { useChange } from '../api/queries.ts';
 import { addressOf } from '../api/request.ts';
 import type { BenchCheck } from '../bench/projected.ts';
 import { useDraft } from '../kit/draft.ts';
+import { Says } from '../kit/Says.tsx';
 import { returnWords } from '../shell/return-words.ts';
 import classes from './CheckBench.module.css';
 import type { Check } from './check.ts';
@@ -148,18 +151,25 @@ function IncludeForm({ record }: { record: MatchRecord }) {
   );
 }
 
+/** Whether the same readings show something else than was found when it was decided. */
+function isOtherToday(finding: LeftRightFinding | null, { answer, fault }: MatchVerdict): boolean {
+  if (!finding) return false;
+  const cause = fault && 'cause' in fault ? fault.cause : null;
+  return finding.found !== answer || (finding.cause !== undefined && finding.cause !== cause);
+}
+
 /** What was decided, and what follows from it. */
 function Decided({
   record,
   check,
-  today,
+  verdict,
   onAgain,
   onOther,
 }: {
   record: MatchRecord;
   check: BenchCheck;
-  /** What the same readings come to by the lines and gauges of today. */
-  today: string;
+  /** What the same readings show by the tolerances and gauges of today. */
+  verdict: MatchVerdict;
   onAgain: () => void;
   onOther: () => void;
 }) {
@@ -175,9 +185,10 @@ function Decided({
       <p>
         {decision.words} {decision.note}
       </p>
-      {today !== decision.words && (
+      {isOtherToday(record.pair.finding, verdict) && (
         <p className="soft">
-          By the tolerances and gauges of today it would say: {today} The decision stays as it was.
+          By the tolerances and gauges of today: <Says words={matchWords(verdict)} /> The decision
+          stays as it was.
         </p>
       )}
       {back && <p>{returnWords(record.pair.returnBy)}</p>}
@@ -260,7 +271,7 @@ export const Decision = memo(function Decision({
         <Decided
           record={record}
           check={check}
-          today={[verdict.words, ...verdict.seen].join(' ')}
+          verdict={verdict}
           onAgain={() => bench.begin(check.kind)}
           onOther={() => setAgain(true)}
         />

@@ -1,75 +1,99 @@
 import { memo } from 'react';
 import type { Cause } from '#core/match/match-causes.ts';
 import type { EvaluatedCheck } from '#core/match/match-check.ts';
+import {
+  causeName,
+  feltWords,
+  matchEvidence,
+  matchSentence,
+  seenFault,
+  writtenCause,
+} from '#core/wording/match-sentences.ts';
+import { joined } from '#core/wording/message.ts';
+import { type Sentence, textOf } from '#core/wording/sentence.ts';
+import { Says } from '../kit/Says.tsx';
 import classes from './CheckBench.module.css';
 
 const SURE: Record<Cause['confidence'], string> = {
   sure: 'the whole pattern agrees',
-  likely: 'likely: part of its pattern was not looked at',
-  possible: 'possible: something speaks against it',
+  likely: 'probable: part of its pattern is not known',
+  possible: 'possible: there is evidence against it',
 };
 
 const FAULTS: Record<Cause['atFault'], string> = {
-  left: 'The left is at fault',
-  right: 'The right is at fault',
-  both: 'Both are at fault',
-  either: 'Which is at fault cannot be told',
+  left: 'The left shoe is at fault',
+  right: 'The right shoe is at fault',
+  both: 'Both shoes are at fault',
+  either: 'The shoe at fault is not known',
 };
 
-function Lines({ title, lines }: { title: string; lines: readonly string[] }) {
+function Lines({ title, lines }: { title: string; lines: readonly Sentence[] }) {
   if (lines.length === 0) return null;
   return (
     <div className={classes.evidence}>
       <dt>{title}</dt>
-      <dd>{lines.join(' · ')}</dd>
+      <dd>
+        <Says words={joined(lines, ' · ')} />
+      </dd>
     </div>
   );
 }
 
 function CauseView({ cause }: { cause: Cause }) {
+  const { name, effect, evidenceFor, evidenceAgainst, unknown, atFaultWhy } = writtenCause(cause);
   return (
-    <article className={classes.cause} aria-label={cause.name}>
-      <h3>{cause.name}</h3>
+    <article className={classes.cause} aria-label={textOf(name)}>
+      <h3>
+        <Says words={name} />
+      </h3>
       <p className="soft">{SURE[cause.confidence]}</p>
       <p>
-        <strong>{FAULTS[cause.atFault]}</strong>: {cause.atFaultWhy}.
+        <strong>{FAULTS[cause.atFault]}</strong>: <Says words={atFaultWhy} />.
       </p>
-      <p>{cause.effect}</p>
+      <p>
+        <Says words={effect} />
+      </p>
       <dl>
-        <Lines title="for" lines={cause.evidenceFor} />
-        <Lines title="against" lines={cause.evidenceAgainst} />
-        <Lines title="not told" lines={cause.unknown} />
+        <Lines title="evidence for" lines={evidenceFor} />
+        <Lines title="evidence against" lines={evidenceAgainst} />
+        <Lines title="not known" lines={unknown} />
       </dl>
     </article>
   );
 }
 
-const HEADINGS: Record<EvaluatedCheck['verdict']['word'], string> = {
+const HEADINGS: Record<EvaluatedCheck['verdict']['answer'], string> = {
   matched: 'The shoes match',
   out: 'The shoes differ',
-  'cannot tell': 'Cannot tell yet',
+  'cannot tell': 'Not decided yet',
 };
 
 /** The verdict of the check so far, and the causes that the pattern allows. */
 export const Findings = memo(function Findings({ found }: { found: EvaluatedCheck }) {
   const { verdict, causes } = found;
-  // Where the whole pattern of one agrees, what something speaks against stands back.
+  const felt = feltWords(verdict.felt);
+  // Where the whole pattern of one agrees, causes with evidence against them come last.
   const [surest] = causes;
   const isBack = (cause: Cause) => surest?.confidence === 'sure' && cause.confidence === 'possible';
   const first = causes.filter((cause) => !isBack(cause));
   const also = causes.filter(isBack);
   return (
     <section aria-label="Findings" aria-live="polite">
-      <h2 className={verdict.word === 'out' ? 'look-here' : undefined}>{HEADINGS[verdict.word]}</h2>
+      <h2 className={verdict.answer === 'out' ? 'look-here' : undefined}>
+        {HEADINGS[verdict.answer]}
+      </h2>
       {/* Causes say it themselves, and more. */}
       {causes.length === 0 && (
         <>
-          <p>{verdict.words}</p>
-          {verdict.for.length + verdict.against.length > 0 && (
+          <p>
+            <Says words={matchSentence(verdict)} />
+          </p>
+          {verdict.measured > 0 && (
             <details>
-              <summary>What speaks for it and against, by {verdict.source}</summary>
-              {verdict.for.length > 0 && <p>For: {verdict.for.join('; ')}.</p>}
-              {verdict.against.length > 0 && <p>Against: {verdict.against.join('; ')}.</p>}
+              <summary>Evidence, by common practice</summary>
+              <p>
+                <Says words={matchEvidence(verdict)} />
+              </p>
             </details>
           )}
         </>
@@ -79,9 +103,15 @@ export const Findings = memo(function Findings({ found }: { found: EvaluatedChec
           {line}
         </p>
       ))}
-      {verdict.felt && <p>The wearer felt: {verdict.felt}.</p>}
-      {verdict.seen.map((line) => (
-        <p key={line}>Seen: {line}.</p>
+      {felt && (
+        <p>
+          The wearer felt: <Says words={felt} />.
+        </p>
+      )}
+      {verdict.seen.map((seen) => (
+        <p key={seen.sight}>
+          Seen: <Says words={seenFault(seen)} />.
+        </p>
       ))}
       {first.map((cause) => (
         <CauseView key={cause.id} cause={cause} />
@@ -89,15 +119,21 @@ export const Findings = memo(function Findings({ found }: { found: EvaluatedChec
       {also.length > 0 && (
         <details>
           <summary>
-            Also possible: {also.map((cause) => cause.name.toLowerCase()).join('; ')}
+            Also possible:{' '}
+            <Says
+              words={joined(
+                also.map(({ id }) => causeName(id)),
+                '; ',
+              )}
+            />
           </summary>
           {also.map((cause) => (
             <CauseView key={cause.id} cause={cause} />
           ))}
         </details>
       )}
-      {verdict.word === 'out' && found.next && (
-        <p className="soft">Enough is known to decide. More readings only firm up the cause.</p>
+      {verdict.answer === 'out' && found.next && (
+        <p className="soft">You can decide now. More readings only confirm the cause.</p>
       )}
     </section>
   );

@@ -6,11 +6,11 @@ import { describePart, PART_GROUPS } from '#core/catalogue/construction.ts';
 import { nameUses } from '#core/catalogue/disciplines.ts';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
 import { answerWords } from '#core/construction/made-of.ts';
-import { comparedWords } from '#core/match/left-right-words.ts';
 import { cameWords, disclosedWords } from '#core/sheet/pair-words.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { writeNumber } from '#core/sizing/number-words.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
+import { comparedWords } from '#core/wording/left-right-sentences.ts';
 import { textOf } from '#core/wording/sentence.ts';
 import { Says } from '../kit/Says.tsx';
 import { MeaningLines } from '../shell/MeaningLines.tsx';
@@ -154,7 +154,9 @@ function Disclosure({ sheet }: { sheet: Sheet }) {
           same: {pair.reason}.
         </p>
       ))}
-      <p>{comparedWords(sheet.matched)}</p>
+      <p>
+        <Says words={comparedWords(sheet.matched)} />
+      </p>
       <p>{disclosedWords(sheet.pairs)}</p>
     </section>
   );

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { comparedWords, differingPairs, leftRightWords } from './left-right-words.ts';
+import { comparedWords, differingPairs, leftRightWords } from './left-right-sentences.ts';
 
 const said = (
   found: string | undefined,
@@ -25,7 +25,7 @@ describe('a pair whose left and right were compared', () => {
 
   it('is undecided where the check could not tell, or nothing is known of it', () => {
     for (const found of ['cannot tell', undefined])
-      expect(said(found, 'keep')).toBe('NS-01: whether left and right match is not known; kept');
+      expect(said(found, 'keep')).toBe('NS-01: not known whether left and right match; kept');
   });
 });
 
@@ -39,7 +39,7 @@ describe('the pairs of a sheet', () => {
   });
 
   it('are told one after the other, and where none was compared that is said', () => {
-    expect(comparedWords([])).toBe('Left was not compared with right.');
+    expect(comparedWords([])).toBe('Left and right were not compared.');
     expect(comparedWords([pair('NS-01', 'matched', true), pair('NS-02', 'out', false)])).toBe(
       'Left compared with right. NS-01: left and right match; kept. NS-02: left and right differ; rejected.',
     );
