@@ -13,8 +13,6 @@ import { evaluateCheck } from '#core/match/match-check.ts';
 import type { SiblingFeatures } from '#core/match/match-pattern.ts';
 import type { SizeLabel } from '#core/sizing/size-label.ts';
 import { completeParts, studyGauge } from '#core/study/gauge-study.ts';
-import { matchSentence, seenFault } from '#core/wording/match-sentences.ts';
-import { textOf } from '#core/wording/sentence.ts';
 
 /** Numbers and words by the name of their row. */
 export type BookFigures = Record<string, (number | string | null)[]>;
@@ -154,10 +152,25 @@ async function figuresOfChecks(get: Get, rows: BookFigures, lab: Lab): Promise<v
           tolerance,
           word,
         ];
-      rows[`${at} / verdict`] = [matchSentence(verdict), ...verdict.seen.map(seenFault)].map(
-        textOf,
+      const subjects = (findings: readonly { subject: string }[]) =>
+        findings.map(({ subject }) => subject).join();
+      rows[`${at} / verdict`] = [
+        verdict.answer,
+        verdict.advice,
+        JSON.stringify(verdict.fault ?? null),
+        ...verdict.seen.map((seen) => JSON.stringify(seen)),
+      ];
+      rows[`${at} / causes`] = causes.map((cause) =>
+        [
+          cause.id,
+          cause.confidence,
+          cause.atFault,
+          cause.action,
+          subjects(cause.evidenceFor),
+          subjects(cause.evidenceAgainst),
+          subjects(cause.unknown),
+        ].join(' | '),
       );
-      rows[`${at} / causes`] = causes.map((cause) => JSON.stringify(cause));
       rows[`${at} / next`] = [next ? JSON.stringify(next) : null];
       rows[`${at} / cautions`] = cautions;
       rows[`${at} / decision`] = [check.decision?.decision ?? null, check.decision?.words ?? null];
