@@ -1,6 +1,7 @@
 /**
  * Wear against R's lm, nls and survfit (`reference-r.json`, `reference-r-2.json`) and `practice.json` (common practice).
  */
+
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { breakIn, testersDiffer } from '#core/wear/break-in.ts';
@@ -8,6 +9,7 @@ import { editionLife } from '#core/wear/edition-life.ts';
 import { outingDistance } from '#core/wear/outing-distance.ts';
 import { judgeRetirement } from '#core/wear/retirement.ts';
 import { wearLine } from '#core/wear/wear-line.ts';
+import { wearEvidence, wearSentence } from '#core/wording/wear-sentences.ts';
 
 const read = (name: string) => JSON.parse(readFileSync(new URL(name, import.meta.url), 'utf8'));
 const { treadWear, breakIn: opened } = read('reference-r.json');
@@ -132,8 +134,8 @@ describe('practice', () => {
       const judged = judgeRetirement(question);
       expect(judged.answer).toBe(answer);
       expect(judged.soon ?? false).toBe(soon ?? false);
-      if (not) expect(judged.for.join(' ')).not.toContain(not);
-      if (say) expect(judged.words).toContain(say);
+      if (not) expect(judged.evidenceFor.map(wearEvidence).join(' ')).not.toContain(not);
+      if (say) expect(wearSentence(judged)).toContain(say);
     },
   );
 });

@@ -1,11 +1,15 @@
 /** Calculations on wear: a line with its band, a break-in, a life, what stands for a distance, an end with reasons. */
+
 import { z } from 'zod';
 import { WEAR_LIMITS } from '#core/limits/wear-limits.ts';
+import { RETIREMENT_ANSWERS } from '#core/records/wear-verdict.ts';
 import { breakIn } from '#core/wear/break-in.ts';
 import { editionLife } from '#core/wear/edition-life.ts';
 import { outingDistance } from '#core/wear/outing-distance.ts';
-import { judgeRetirement, RETIREMENT_ANSWERS } from '#core/wear/retirement.ts';
+import { judgeRetirement } from '#core/wear/retirement.ts';
 import { TOO_LITTLE, wearLine } from '#core/wear/wear-line.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { writtenWear } from '#core/wording/wear-sentences.ts';
 import {
   type Calculation,
   CalculationFault,
@@ -174,6 +178,15 @@ export const WEAR_CALCULATIONS: readonly Calculation[] = [
       words: z.string(),
     }),
     example: { km: 340, signs: ['lining growing', 'lining chafing'] },
-    calculate: judgeRetirement,
+    calculate: (question) => {
+      const written = writtenWear(judgeRetirement(question));
+      return {
+        ...written,
+        for: written.for.map(textOf),
+        against: written.against.map(textOf),
+        cautions: written.cautions.map(textOf),
+        words: textOf(written.words),
+      };
+    },
   }),
 ];

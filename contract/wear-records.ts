@@ -1,9 +1,12 @@
 /** Wear: outings, totals, looks at a worn pair, and the decision with its reasons. */
+
 import { z } from 'zod';
+import { SIGNS } from '#core/catalogue/wear-signs.ts';
+import { RETIREMENT_ANSWERS } from '#core/records/wear-verdict.ts';
 import { PLAN_UNITS } from '#core/wear/check-plan.ts';
 import { EFFORTS, GROUNDS, OUTING_RATINGS, SURFACES } from '#core/wear/outing-words.ts';
-import { RETIREMENT_ANSWERS } from '#core/wear/retirement.ts';
 import { id, moment, remark, sizeLabel, words } from './fields.ts';
+import { sentence } from './sentence.ts';
 
 const day = z.iso.date('a date is written 2026-03-14');
 
@@ -111,11 +114,18 @@ export type WearAnswer = (typeof WEAR_ANSWERS)[number];
 const judged = z.object({
   answer: z.enum(RETIREMENT_ANSWERS),
   soon: z.literal(true).optional(),
-  for: z.array(z.string()),
-  against: z.array(z.string()),
-  cautions: z.array(z.string()),
-  words: z.string(),
+  for: z.array(sentence),
+  against: z.array(sentence),
+  cautions: z.array(sentence),
+  words: sentence,
+  signs: z
+    .array(z.enum(SIGNS))
+    .optional()
+    .describe('signs for an end; decisions of former versions do not have them'),
 });
+
+/** A line of evidence, with what practice says of it. */
+const evidence = z.array(z.object({ words: sentence, practice: sentence.nullable() }));
 
 export const wearDecisionFields = z.object({
   id,
@@ -183,10 +193,10 @@ export const wearOfPair = z.object({
   odometers: z.array(odometerFields.extend({ withdrawn: z.string().nullable() })),
   checks: z.array(wearCheck).describe('the latest first'),
   decisions: z.array(wearDecision).describe('the latest first'),
-  judged,
+  judged: judged.extend({ evidenceFor: evidence, evidenceAgainst: evidence }),
   tips: z
-    .array(z.object({ when: z.string(), answer: z.enum(RETIREMENT_ANSWERS) }))
-    .describe('signs, or a distance, that would tip it to a stricter answer'),
+    .array(z.object({ when: sentence, answer: z.enum(RETIREMENT_ANSWERS) }))
+    .describe('signs, or a distance, that would lead to a stricter answer'),
   zones: z.array(zone),
   first: z.object({ first: z.string(), with: z.array(z.string()) }).nullable(),
   breakIns: z.array(

@@ -1,6 +1,8 @@
 /** What holds of deviations, recommendations, rulers, prints and distances whatever is drawn. */
+
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { SIGNS } from './catalogue/wear-signs.ts';
 import { type DeviationEvidence, deviationOf, overSizes, shortfallOf } from './fit/deviation.ts';
 import { labelMatrix } from './fit/label-matrix.ts';
 import { labelRuler } from './fit/label-ruler.ts';
@@ -8,10 +10,11 @@ import { pairedChanges } from './fit/paired-try-ons.ts';
 import { recommend, SOCK_MM } from './fit/recommendation.ts';
 import { splitsOf } from './fit/splits.ts';
 import { readWetPrint } from './fit/wet-print.ts';
+import { RETIREMENT_ANSWERS } from './records/wear-verdict.ts';
 import { lastLength, type SizeLabel } from './sizing/size-label.ts';
 import { pairWay } from './wear/odometer.ts';
-import { judgeRetirement, RETIREMENT_ANSWERS } from './wear/retirement.ts';
-import { readSigns, SIGNS } from './wear/signs.ts';
+import { judgeRetirement } from './wear/retirement.ts';
+import { readSigns } from './wear/signs.ts';
 import { TOO_LITTLE, wearLine } from './wear/wear-line.ts';
 
 // The same cases on every machine.

@@ -8,7 +8,7 @@ import { SIDES } from '#core/catalogue/quantities.ts';
 import { PLAIN_READING } from '#core/figures/reading.ts';
 import { summarisePair } from '#server/measured-pairs.ts';
 import type { Stores } from '#server/stores.ts';
-import { judgeWear, publishWear, wayOf } from '#server/wear-standing.ts';
+import { judgeWear, keptVerdict, publishWear, wayOf } from '#server/wear-standing.ts';
 import { WEAR_TRUTHS, type WearTruth } from './wear-truths.ts';
 
 type IdAt = (time: dayjs.Dayjs) => string;
@@ -95,7 +95,10 @@ function wearPair(stores: Stores, truth: WearTruth, idAt: IdAt): void {
     });
     stores.changes.apply(told(end, 'B1', 'decideWear', body), () => {
       const judged = judgeWear(stores, pair);
-      stores.wear.decide(pair.id, body, { km: wayOf(stores, pair).km, judged });
+      stores.wear.decide(pair.id, body, {
+        km: wayOf(stores, pair).km,
+        judged: keptVerdict(judged),
+      });
       return { id: body.id };
     });
   }

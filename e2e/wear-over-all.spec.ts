@@ -93,7 +93,9 @@ test('a line is drawn elsewhere with a reason, and a panel is planned', { tag: '
   await open(page, demo, '/pairs/KK-04/wear');
   // A torn lining is late from three quarters of the lower end on: 525 km now.
   await expect(page.getByText('rated for 700 to 900 km', { exact: true })).toBeVisible();
-  await expect(page.getByRole('region', { name: 'What the signs come to' })).toContainText('Go on');
+  await expect(page.getByRole('region', { name: 'What the signs mean' })).toContainText(
+    'Keep using',
+  );
   await open(page, demo, '/panel');
   await expect(page.getByRole('table', { name: 'Week by week' }).getByRole('row')).toHaveCount(7);
   await page.getByRole('button', { name: 'Kestvane Kerb', exact: true }).click();

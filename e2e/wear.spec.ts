@@ -37,8 +37,8 @@ test('a look comes to a decision by keys; deciding otherwise asks why, and is wi
   demo,
 }) => {
   await open(page, demo, '/pairs/NS-04/wear');
-  const side = page.getByRole('region', { name: 'What the signs come to' });
-  await expect(side.getByRole('heading', { name: /^Go on/ })).toBeVisible();
+  const side = page.getByRole('region', { name: 'What the signs mean' });
+  await expect(side.getByRole('heading', { name: /^Keep using/ })).toBeVisible();
   await side.getByRole('button', { name: 'fine cracks' }).press('Space');
   await side.getByRole('textbox', { name: 'or in words' }).fill('lining torn, not growing');
   await side.getByRole('button', { name: 'Keep the look' }).press('Enter');
@@ -46,7 +46,9 @@ test('a look comes to a decision by keys; deciding otherwise asks why, and is wi
   await side.getByRole('button', { name: 'upper torn' }).press('Enter');
   await side.getByRole('button', { name: 'Keep the look' }).press('Enter');
   await expect(side.getByRole('heading', { name: /no glue holds it/ })).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Against' })).toContainText('no lining growing');
+  await expect(page.getByRole('region', { name: 'Signs of good condition' })).toContainText(
+    'hole in lining growing: not seen',
+  );
   await expect(page.getByRole('link', { name: 'Wear retire' })).toBeVisible();
   const decision = side.getByRole('form', { name: 'The decision' });
   await decision.getByRole('combobox').selectOption('go on');
@@ -54,7 +56,7 @@ test('a look comes to a decision by keys; deciding otherwise asks why, and is wi
   await expect(decision.getByText('The signs say otherwise: say why.')).toBeVisible();
   await decision.getByRole('textbox', { name: 'Why' }).fill('for the garden');
   await decision.getByRole('button', { name: 'Decide' }).press('Enter');
-  await expect(side.getByText(/: go on, decided by .*: for the garden/)).toBeVisible();
+  await expect(side.getByText(/: keep using, decided by .*: for the garden/)).toBeVisible();
   await side.getByRole('button', { name: /^Withdraw the decision/ }).press('Enter');
   await expect(page.getByRole('link', { name: 'Wear retire' })).toBeVisible();
 });

@@ -1,10 +1,19 @@
 /** How a worn pair stands: still in use, or how, where and why it ended. */
+
 import type { EditionLife } from '#contract/life-records.ts';
+import type { WearOfPair } from '#contract/wear-records.ts';
 import { endCause } from '#core/wear/end-causes.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import type { WornRow } from './store/rotation.ts';
 import type { Stores } from './stores.ts';
 
 type LifePair = EditionLife['pairs'][number];
+
+/** Signs for an end. Decisions of former versions kept them as the words they were listed by. */
+const signsOf = ({
+  signs,
+  for: listed,
+}: WearOfPair['decisions'][number]['judged']): readonly string[] => signs ?? listed.map(textOf);
 
 export function endOf(
   stores: Stores,
@@ -21,7 +30,7 @@ export function endOf(
     km: Math.max(decision.km, row.cameWith),
     ended: byCondition,
     how: decision.answer === 'retire' ? 'retired' : decision.answer,
-    cause: byCondition ? endCause([...decision.judged.for, decision.why]) : null,
+    cause: byCondition ? endCause([...signsOf(decision.judged), decision.why]) : null,
   };
 }
 

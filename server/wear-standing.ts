@@ -1,13 +1,12 @@
 /** What stands of a pair's wear: its distance, what its signs come to, what was decided; kept for its rows. */
 
+import type { WearTip, WearVerdict } from '#core/records/wear-verdict.ts';
 import { type PairWay, pairWay } from '#core/wear/odometer.ts';
-import {
-  judgeRetirement,
-  type Retirement,
-  type RetirementQuestion,
-} from '#core/wear/retirement.ts';
+import { judgeRetirement, type RetirementQuestion } from '#core/wear/retirement.ts';
 import { lifeFactor, type WearTerms, wearTerms } from '#core/wear/wear-terms.ts';
-import { type Tip, whatTips } from '#core/wear/what-tips.ts';
+import { whatTips } from '#core/wear/what-tips.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { wearDecided, wearSentence, writtenWear } from '#core/wording/wear-sentences.ts';
 import { madeOfEdition } from './construction.ts';
 import type { StoredPair } from './store/pairs.ts';
 import type { Stores } from './stores.ts';
@@ -50,12 +49,18 @@ function questionOf(stores: Stores, pair: StoredPair): RetirementQuestion {
   };
 }
 
-/** What the signs of all looks that stand come to; a look that was wrong is withdrawn. */
-export const judgeWear = (stores: Stores, pair: StoredPair): Retirement =>
+/** What the signs of all wear checks mean; a check that was wrong is withdrawn. */
+export const judgeWear = (stores: Stores, pair: StoredPair): WearVerdict =>
   judgeRetirement(questionOf(stores, pair));
 
-/** What would tip a pair to a stricter answer. */
-export const tipsOf = (stores: Stores, pair: StoredPair): Tip[] =>
+/** A verdict as it is kept with a decision: its sentences, and the signs for an end as data. */
+export function keptVerdict(verdict: WearVerdict) {
+  const signs = verdict.evidenceFor.flatMap((finding) => ('sign' in finding ? [finding.sign] : []));
+  return { ...writtenWear(verdict), signs };
+}
+
+/** What would lead to a stricter answer for a pair. */
+export const tipsOf = (stores: Stores, pair: StoredPair): WearTip[] =>
   whatTips(questionOf(stores, pair));
 
 /** Brings the row of a pair to what stands. */
@@ -76,6 +81,6 @@ export function publishWear(stores: Stores, pairId: string): void {
   stores.wear.setStanding(pairId, {
     km,
     answer: decision?.answer ?? judged.answer,
-    words: decision ? `decided: ${decision.answer}` : judged.words,
+    words: textOf(decision ? wearDecided(decision.answer) : wearSentence(judged)),
   });
 }

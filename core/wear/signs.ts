@@ -1,25 +1,5 @@
 /** Signs of wear as people write them down: `lining torn at 200 km, not growing`. */
 
-export const SIGNS = [
-  'upper torn',
-  'rubber worn through',
-  'counter broken',
-  'shank broken',
-  'foam dead',
-  'creases plain',
-  'lining growing',
-  'lining chafing',
-  'lining torn',
-  'lining seen',
-  'fine cracks',
-  'new aches',
-  'rubber marked',
-  'rebound less',
-  'insole flat',
-  'tread wear',
-] as const;
-export type Sign = (typeof SIGNS)[number];
-
 /** The words by which each is known, in order, others may stand between. */
 const KNOWN: readonly (readonly [Sign, ...string[]])[] = [
   ['upper torn', 'upper', 'torn'],
@@ -111,3 +91,5 @@ export function readSigns(phrases: readonly string[]): ReadSigns {
     unknown,
   };
 }
+
+import { SIGNS, type Sign } from '../catalogue/wear-signs.ts';

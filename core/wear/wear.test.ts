@@ -1,15 +1,18 @@
 /** Distances, signs and decisions by hand. The lines, fits and lives themselves are in checks/wear.test.ts. */
+
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { SIGNS } from '../catalogue/wear-signs.ts';
+import { wearPractice, writtenWear } from '../wording/wear-sentences.ts';
 import { breakIn, testersDiffer } from './break-in.ts';
 import { nextCheck } from './check-plan.ts';
 import { editionLife, lifeWords } from './edition-life.ts';
 import { pairWay, readWay } from './odometer.ts';
 import { outingDistance } from './outing-distance.ts';
 import { foamKind, judgeRetirement } from './retirement.ts';
-import { readSigns, SIGNS } from './signs.ts';
+import { readSigns } from './signs.ts';
 import { deeperTread, firstZones, TOO_LITTLE, wearLine } from './wear-line.ts';
-import { signSays, whatTips } from './what-tips.ts';
+import { whatTips } from './what-tips.ts';
 
 describe('how far a pair was worn', () => {
   const out = (on: string, km: number, halfKm = 0) => ({ on, km, halfKm });
@@ -90,23 +93,27 @@ describe('what tips a pair', () => {
     const torn = { km: 200, signs: ['lining torn'], ratedLifeKm: life };
     // By hand: a torn lining is late from 0.75 · 483 km on.
     expect(whatTips(torn)).toEqual([
-      { when: '362 km', answer: 'another use' },
-      { when: 'lining growing', answer: 'cannot tell' },
-      { when: 'upper torn', answer: 'retire' },
-      { when: 'rubber worn through', answer: 'retire' },
+      { km: 362, answer: 'another use' },
+      { sign: 'lining growing', answer: 'cannot tell' },
+      { sign: 'upper torn', answer: 'retire' },
+      { sign: 'rubber worn through', answer: 'retire' },
     ]);
     expect(whatTips({ km: 100, signs: [], ratedLifeKm: life })[0]).toEqual({
-      when: '644 km',
+      km: 644,
       answer: 'another use',
     });
     expect(whatTips({ km: 100, signs: ['upper torn'] })).toEqual([]);
   });
-  it('says of each sign how practice reads it', () => {
-    for (const sign of SIGNS) expect(signSays(sign), sign).toBeTruthy();
-    expect(signSays('no lining growing')).toBe(signSays('lining growing'));
-    expect(signSays('fine cracks: no end by itself')).toContain('EVA');
-    expect(signSays('514 km, rated for 483 to 644 km')).toContain('schools');
-    expect(signSays('wearer: light')).toBeUndefined();
+  it('says of each finding what practice says of it', () => {
+    const practiceOf = (km: number, signs: string[]) => {
+      const { evidenceFor, evidenceAgainst } = judgeRetirement({ km, signs });
+      return [...evidenceFor, ...evidenceAgainst].map(wearPractice);
+    };
+    for (const sign of SIGNS) expect(practiceOf(500, [sign]), sign).toHaveLength(1);
+    expect(practiceOf(500, ['no lining growing'])).toEqual(practiceOf(500, ['lining growing']));
+    expect(practiceOf(100, [])).toEqual([expect.stringContaining('480 to 640 km')]);
+    const wearer = judgeRetirement({ km: 500, signs: [], wearer: '60 kg' });
+    expect(wearer.evidenceAgainst.map(wearPractice)).toEqual([undefined]);
   });
 });
 
@@ -159,10 +166,11 @@ describe('a decision with reasons', () => {
   it('is led by the first that holds, and lists all for and against', () => {
     const judged = answer(700, ['new aches', 'upper torn', 'lining seen', 'no creases plain']);
     expect(judged.answer).toBe('retire');
-    expect(judged.words).toContain('no glue');
-    expect(judged.for).toEqual(['upper torn', 'new aches', '700 km, rated for 483 to 644 km']);
-    expect(judged.against).toEqual(['no creases plain', 'lining seen: no end by itself']);
-    expect(judged.cautions.join(' ')).toContain('clinician');
+    const written = writtenWear(judged);
+    expect(written.words).toMatch(/no glue holds it/);
+    expect(written.for).toEqual(['upper torn', 'new aches', '700 km, rated for 483 to 644 km']);
+    expect(written.against).toEqual(['deep creases: not seen', 'lining shows: normal by itself']);
+    expect(written.cautions.join(' ')).toContain('clinician');
   });
   it.each([
     [200, ['new aches'], {}, 'retire'],

@@ -11,6 +11,13 @@ import {
   RETURN_NOTE,
 } from './match-sentences.ts';
 import type { AnyMessage } from './message.ts';
+import {
+  SIGN_NAMES,
+  SIGN_PRACTICE,
+  WEAR_ANSWER_NAMES,
+  WEAR_ANSWERS,
+  WEAR_EVIDENCE,
+} from './wear-sentences.ts';
 
 export const MESSAGES: Readonly<Record<string, Readonly<Record<string, AnyMessage>>>> = {
   claims: CLAIM_MESSAGES,
@@ -21,4 +28,9 @@ export const MESSAGES: Readonly<Record<string, Readonly<Record<string, AnyMessag
   'match, effects': CAUSE_EFFECTS,
   'match, shoe at fault': AT_FAULT,
   'match, return note': RETURN_NOTE,
+  wear: WEAR_ANSWERS,
+  'wear, answers': WEAR_ANSWER_NAMES,
+  'wear, evidence': WEAR_EVIDENCE,
+  'wear, signs': SIGN_NAMES,
+  'wear, practice': SIGN_PRACTICE,
 };

@@ -46,10 +46,10 @@ import { CONFIGURATIONS } from '#core/catalogue/stack-basis.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
 import { ENTRIES, OCCASIONS } from '#core/figures/reading.ts';
 import { LESSON_IDS } from '#core/practice/lessons.ts';
+import { RETIREMENT_ANSWERS } from '#core/records/wear-verdict.ts';
 import { SHEET_PARTS } from '#core/sheet/sheet-words.ts';
 import { LABEL_SYSTEMS } from '#core/sizing/size-label.ts';
 import { EFFORTS, GROUNDS } from '#core/wear/outing-words.ts';
-import { RETIREMENT_ANSWERS } from '#core/wear/retirement.ts';
 import { SEASONS } from '#core/wear/rotation.ts';
 import { isEdit } from '../store/corrections.ts';
 

@@ -1,3 +1,5 @@
+import { textOf } from '#core/wording/sentence.ts';
+import { wearDecided, wearSentence } from '#core/wording/wear-sentences.ts';
 import { correct } from '../corrections.ts';
 import type { Handlers } from '../endpoint.ts';
 import {
@@ -12,7 +14,7 @@ import {
 import { notFound, Refusal, wrongValue } from '../problems.ts';
 import type { WearTable } from '../store/wear.ts';
 import type { Stores } from '../stores.ts';
-import { judgeWear, publishWear, wayOf } from '../wear-standing.ts';
+import { judgeWear, keptVerdict, publishWear, wayOf } from '../wear-standing.ts';
 import { dueItems } from './due.ts';
 import { lifeOf } from './life.ts';
 import { panelOf } from './panel.ts';
@@ -157,7 +159,7 @@ export function wearRoutes(stores: Stores): WearHandlers {
       requirePerson(stores, body.person, 'person');
       stores.wear.addCheck(pair.id, body, { at: now, km: wayOf(stores, pair).km });
       publishWear(stores, pair.id);
-      return { id: body.id, words: judgeWear(stores, pair).words };
+      return { id: body.id, words: textOf(wearSentence(judgeWear(stores, pair))) };
     },
     withdrawWearCheck: withdrawal('wear_check', 'look'),
     decideWear: ({ params, body, now }) => {
@@ -167,9 +169,12 @@ export function wearRoutes(stores: Stores): WearHandlers {
       const judged = judgeWear(stores, pair);
       if (body.why === '' && body.answer !== judged.answer)
         throw wrongValue('why', 'The signs say otherwise: say why.');
-      stores.wear.decide(pair.id, body, { km: wayOf(stores, pair).km, judged });
+      stores.wear.decide(pair.id, body, {
+        km: wayOf(stores, pair).km,
+        judged: keptVerdict(judged),
+      });
       publishWear(stores, pair.id);
-      return { id: body.id, words: `decided: ${body.answer}` };
+      return { id: body.id, words: textOf(wearDecided(body.answer)) };
     },
     withdrawWearDecision: withdrawal('wear_decision', 'decision'),
   };

@@ -101,8 +101,8 @@ describe('a look and a decision', () => {
     expect(await rowOf()).toMatchObject({ answer: 'retire' });
     const without = await decide('go on');
     expect([without.status, without.body.errors[0].field]).toEqual([422, 'why']);
-    expect((await decide('go on', 'for the garden')).body.words).toBe('decided: go on');
-    expect(await rowOf()).toMatchObject({ answer: 'go on', words: 'decided: go on' });
+    expect((await decide('go on', 'for the garden')).body.words).toBe('decided: keep using');
+    expect(await rowOf()).toMatchObject({ answer: 'go on', words: 'decided: keep using' });
     const { decisions, judged } = await worn();
     expect(decisions[0]?.judged.answer).toBe('retire');
     expect(judged.for).toEqual(['upper torn']);

@@ -1,19 +1,30 @@
 /** How worn a pair is: its distance, its zones with their lines, its signs, how it opened up. */
+
 import { group } from 'd3-array';
 import type { WearOfPair } from '#contract/wear-records.ts';
 import { cautionsOf, type Use } from '#core/catalogue/disciplines.ts';
 import { describeQuantity, type QuantityId, SIDES } from '#core/catalogue/quantities.ts';
 import { sessionFigures } from '#core/figures/pair-figure.ts';
 import { WEAR_LIMITS } from '#core/limits/wear-limits.ts';
+import type { WearFinding, WearVerdict } from '#core/records/wear-verdict.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { breakIn, testersDiffer } from '#core/wear/break-in.ts';
 import { careAdvice } from '#core/wear/care.ts';
 import { deeperTread, firstZones, TOO_LITTLE, wearLine } from '#core/wear/wear-line.ts';
+import { wearEvidence, wearPractice, wearTip } from '#core/wording/wear-sentences.ts';
 import { measuredPair } from '../figure-book.ts';
 import { labFacts } from '../lab-facts.ts';
 import type { StoredPair } from '../store/pairs.ts';
 import type { Stores } from '../stores.ts';
-import { foamOf, judgeWear, ratedLife, termsOfPair, tipsOf, wayOf } from '../wear-standing.ts';
+import {
+  foamOf,
+  judgeWear,
+  keptVerdict,
+  ratedLife,
+  termsOfPair,
+  tipsOf,
+  wayOf,
+} from '../wear-standing.ts';
 import { plannedLook } from './plan.ts';
 import { quantitiesAgainstWay } from './quantities-against-way.ts';
 
@@ -28,6 +39,20 @@ const FAN_POINTS = 24;
 type Zone = WearOfPair['zones'][number];
 
 const isTread = (quantity: string) => quantity.startsWith('tread-');
+
+/** A verdict with each line of evidence and what practice says of it. */
+function shownVerdict(verdict: WearVerdict) {
+  const lines = (findings: readonly WearFinding[]) =>
+    findings.map((finding) => ({
+      words: wearEvidence(finding),
+      practice: wearPractice(finding) ?? null,
+    }));
+  return {
+    ...keptVerdict(verdict),
+    evidenceFor: lines(verdict.evidenceFor),
+    evidenceAgainst: lines(verdict.evidenceAgainst),
+  };
+}
 
 /** What was measured at several distances: tread by zone, and what else wears. */
 export function zonesOf(stores: Stores, pair: StoredPair): Zone[] {
@@ -211,8 +236,8 @@ export function wearOf(stores: Stores, tag: string, now: string): WearOfPair {
     odometers: stores.wear.odometersOf(pair.id),
     checks: checks.map((check) => ({ ...check, placed: namesAt(check.at) })),
     decisions: stores.wear.decisionsOf(pair.id),
-    judged: judgeWear(stores, pair),
-    tips: tipsOf(stores, pair),
+    judged: shownVerdict(judgeWear(stores, pair)),
+    tips: tipsOf(stores, pair).map((tip) => ({ when: wearTip(tip), answer: tip.answer })),
     zones,
     first:
       firstZones(

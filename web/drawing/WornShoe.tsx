@@ -1,4 +1,4 @@
-import type { Sign } from '#core/wear/signs.ts';
+import type { Sign } from '#core/catalogue/wear-signs.ts';
 import classes from './WornShoe.module.css';
 
 /** Parts of a shoe from the side, where signs of wear are looked for: their place on the drawing. */

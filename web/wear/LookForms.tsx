@@ -3,6 +3,8 @@ import dayjs from 'dayjs';
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
 import { readSigns } from '#core/wear/signs.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { signName } from '#core/wording/wear-sentences.ts';
 import { usePerson } from '../api/person.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import { WORN_PARTS, WornShoe } from '../drawing/WornShoe.tsx';
@@ -53,14 +55,14 @@ export function SignsForm({ pairId, before }: { pairId: string; before: readonly
         <Taps
           key={part}
           asks={`On the ${part}`}
-          answers={own.map((sign) => [sign, sign] as const)}
+          answers={own.map((sign) => [sign, textOf(signName(sign))] as const)}
           isPressed={(sign) => signs.includes(sign)}
           onTap={toggle}
         />
       ))}
       <Taps
         asks="On the wearer"
-        answers={[['new aches', 'new aches']]}
+        answers={[['new aches', textOf(signName('new aches'))]]}
         isPressed={(sign) => signs.includes(sign)}
         onTap={toggle}
       />
@@ -154,8 +156,8 @@ export function TotalForm({ pairId }: { pairId: string }) {
 }
 
 const DECISIONS = [
-  ['go on', 'Go on'],
-  ['another use', 'Another use'],
+  ['go on', 'Keep using'],
+  ['another use', 'Move to an easier use'],
   ['retire', 'Retire'],
   ['lost', 'Lost'],
   ['given away', 'Given away'],

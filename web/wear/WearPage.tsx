@@ -4,10 +4,12 @@ import { Link, useParams } from 'react-router';
 import type { WearOfPair } from '#contract/wear-records.ts';
 import { WEAR_CHECK } from '#core/catalogue/protocol.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
-import { signSays } from '#core/wear/what-tips.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { wearAnswerName } from '#core/wording/wear-sentences.ts';
 import { useChange, useLab, useWear } from '../api/queries.ts';
 import { WearFan } from '../drawing/WearFan.tsx';
 import { WornSole } from '../drawing/WornSole.tsx';
+import { Says } from '../kit/Says.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { Taps } from '../shell/Taps.tsx';
 import { DecisionForm, SignsForm, TotalForm } from './LookForms.tsx';
@@ -23,7 +25,7 @@ const day = (iso: string) => dayjs(iso).format('D MMM YYYY');
 const kilometres = (km: number) => `${km.toFixed(0)}\u00a0km`;
 const REASON = { reason: 'withdrawn at the bench' };
 
-/** Signs for an end and against it, face to face. */
+/** Signs of wear and of good condition, face to face. */
 function Faces({ wear }: { wear: WearOfPair }) {
   const { judged, zones, km } = wear;
   const low = zones.filter(({ limit, points }) => {
@@ -31,24 +33,33 @@ function Faces({ wear }: { wear: WearOfPair }) {
     return limit !== null && left !== undefined && left < 2 * limit;
   });
   const sides = [
-    ['For an end', [...judged.for, ...low.map(({ name, words }) => `${name}: ${words}`)]],
-    ['Against', judged.against],
+    ['Signs of wear', judged.evidenceFor, low],
+    ['Signs of good condition', judged.evidenceAgainst, []],
   ] as const;
   return (
     <div className={classes.faces}>
-      {sides.map(([name, signs]) => (
+      {sides.map(([name, signs, zonesLow]) => (
         <section key={name} aria-label={name}>
           <h2>
-            {name} <span className="soft">{signs.length}</span>
+            {name} <span className="soft">{signs.length + zonesLow.length}</span>
           </h2>
-          {signs.length === 0 ? (
-            <p className="soft">Nothing is noted{km > 0 ? '' : ', it was not out yet'}.</p>
+          {signs.length + zonesLow.length === 0 ? (
+            <p className="soft">None noted{km > 0 ? '' : ': the pair was not worn yet'}.</p>
           ) : (
             <ul>
-              {signs.map((sign) => (
-                <li key={sign}>
-                  {sign}
-                  {signSays(sign) && <span className={classes.says}>{signSays(sign)}</span>}
+              {signs.map(({ words, practice }) => (
+                <li key={textOf(words)}>
+                  <Says words={words} />
+                  {practice && (
+                    <span className={classes.says}>
+                      <Says words={practice} />
+                    </span>
+                  )}
+                </li>
+              ))}
+              {zonesLow.map((zone) => (
+                <li key={zone.name}>
+                  {zone.name}: {zone.words}
                 </li>
               ))}
             </ul>
@@ -103,7 +114,7 @@ function Said({ wear }: { wear: WearOfPair }) {
           <Withdrawable
             key={id}
             label={`the decision of ${day(on)}`}
-            words={`${day(on)}, ${kilometres(km)}: ${answer}, decided by ${person}${why ? `: ${why}` : ''}`}
+            words={`${day(on)}, ${kilometres(km)}: ${textOf(wearAnswerName(answer))}, decided by ${person}${why ? `: ${why}` : ''}`}
             withdrawn={withdrawn}
             onWithdraw={() => decision.mutate({ params: { id }, body: REASON })}
           />
@@ -240,27 +251,35 @@ function Worn({ wear }: { wear: WearOfPair }) {
           <RouteFiles wear={wear} />
           <OutingList wear={wear} />
         </div>
-        <section aria-label="What the signs come to">
-          <p className="soft">What the signs come to</p>
+        <section aria-label="What the signs mean">
+          <p className="soft">What the signs mean</p>
           <h2 className={classes.said} aria-live="polite">
-            {judged.words}
+            <Says words={judged.words} />
           </h2>
           {wear.tips.length > 0 && (
             <p>
-              <strong>What would tip it</strong>{' '}
-              {wear.tips.map(({ when, answer }) => `${when} (${answer})`).join(', ')}.{' '}
-              <span className="soft">Common practice.</span>
+              <strong>What would change this</strong>{' '}
+              {wear.tips.map(({ when, answer }, index) => (
+                <span key={textOf(when)}>
+                  {index > 0 && ', '}
+                  <Says words={when} /> (<Says words={wearAnswerName(answer)} />)
+                </span>
+              ))}
+              . <span className="soft">Common practice.</span>
             </p>
           )}
           {decision && (
             <p>
-              Decided on {day(decision.on)}: <strong>{decision.answer}</strong>
+              Decided on {day(decision.on)}:{' '}
+              <strong>
+                <Says words={wearAnswerName(decision.answer)} />
+              </strong>
               {decision.why && `, ${decision.why}`}.
             </p>
           )}
           {judged.cautions.map((caution) => (
-            <p key={caution} className="look-here">
-              {caution}
+            <p key={textOf(caution)} className="look-here">
+              <Says words={caution} />
             </p>
           ))}
           <DecisionForm key={judged.answer} pairId={pair.id} judged={judged.answer} />
