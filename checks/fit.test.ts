@@ -2,6 +2,7 @@
  * Fit against `practice.json` (common practice), the published example of Krippendorff's alpha and the limits of
  * the arch index (`published.json`), shapes of known area, and half-size probabilities by hand.
  */
+
 import { readFileSync } from 'node:fs';
 import { randomLcg, randomNormal } from 'd3-random';
 import { describe, expect, it } from 'vitest';
@@ -17,6 +18,7 @@ import {
 import type { TryOn } from '#core/fit/try-on.ts';
 import { tryOnVerdict } from '#core/fit/try-on-verdict.ts';
 import type { SizeLabel } from '#core/sizing/size-label.ts';
+import { tryOnRow } from '#core/wording/try-on-sentences.ts';
 
 const read = (name: string) => JSON.parse(readFileSync(new URL(name, import.meta.url), 'utf8'));
 const { fit: practice, splitTesters } = read('practice.json');
@@ -75,34 +77,31 @@ describe('a try-on, as practice answers it', () => {
   });
   const judged = (place: number) => tryOnVerdict(CASES[answers[place]?.case ?? ''] ?? {});
   it('true to size', () => {
-    expect(judged(0)).toEqual({
-      reasons: [{ row: 20, verdict: 'true to size' }],
-      next: [],
-      outcome: 'keep',
-    });
+    expect(judged(0)).toMatchObject({ answer: 'keep', rows: [20], next: [] });
+    expect(tryOnRow(20)).toBe('true to size');
   });
   it('stay; insole on top, not half down', () => {
-    const { outcome, next, reasons } = judged(1);
-    expect([outcome, next[0]?.what, reasons[0]?.row]).toEqual(['open', 'an insole on top', 12]);
-    expect(next.map(({ what }) => what).join()).not.toContain('half a size down');
+    const { answer, next, rows } = judged(1);
+    expect([answer, next[0]?.what, rows[0]]).toEqual(['open', 'insole-on-top', 12]);
+    expect(next.map(({ what }) => what).join()).not.toContain('half-down');
   });
   it('half a size down, and another insole', () => {
-    const { outcome, next, swapFor } = judged(2);
-    expect([outcome, swapFor?.label]).toEqual(['swap', men(9.5)]);
-    expect(next[0]?.what).toBe('half a size down, and another insole');
+    const { answer, next, swapFor } = judged(2);
+    expect([answer, swapFor?.label]).toEqual(['swap', men(9.5)]);
+    expect(next[0]?.what).toBe('half-down-and-insole');
   });
   it('12 wide, not 12.5', () => {
-    const { outcome, swapFor } = judged(3);
-    expect([outcome, swapFor]).toEqual(['swap', { label: men(12), width: 'wide' }]);
+    const { answer, swapFor } = judged(3);
+    expect([answer, swapFor]).toEqual(['swap', { label: men(12), width: 'wide' }]);
   });
   it('the width, and no lacing', () => {
-    const { reasons, next } = judged(4);
-    expect(reasons[0]).toEqual({ row: 4, verdict: 'too narrow, forced loose' });
-    expect(next[0]?.what).toBe('the wider build');
+    const { rows, next } = judged(4);
+    expect(rows[0]).toBe(4);
+    expect(next[0]?.what).toBe('wider');
   });
   it('another insole', () => {
-    const { outcome, next } = judged(5);
-    expect([outcome, next[0]?.what]).toEqual(['open', 'another insole']);
+    const { answer, next } = judged(5);
+    expect([answer, next[0]?.what]).toEqual(['open', 'another-insole']);
   });
 });
 

@@ -1,10 +1,13 @@
 /** Calculations on fit: a try-on judged, a deviation as half sizes, a label carried from model to model. */
+
 import { z } from 'zod';
 import { AGREEMENT_SCALES, krippendorffAlpha } from '#core/fit/agreement.ts';
 import { archIndex, thirdsOfPrint } from '#core/fit/arch-index.ts';
 import { fitOfDeviation } from '#core/fit/fit-probabilities.ts';
 import { labelToLabel, VOTE_KINDS } from '#core/fit/label-to-label.ts';
-import { TRY_ON_OUTCOMES, tryOnVerdict } from '#core/fit/try-on-verdict.ts';
+import { tryOnVerdict } from '#core/fit/try-on-verdict.ts';
+import { TRY_ON_OUTCOMES } from '#core/records/try-on-verdict.ts';
+import { writtenTryOn } from '#core/wording/try-on-sentences.ts';
 import {
   type Calculation,
   CalculationFault,
@@ -87,7 +90,7 @@ export const FIT_CALCULATIONS: readonly Calculation[] = [
         { width: 'wide', labels: [{ system: 'us-men', size: 12 }] },
       ],
     },
-    calculate: (answers) => tryOnVerdict(answers),
+    calculate: (answers) => writtenTryOn(tryOnVerdict(answers)),
   }),
   calculation({
     name: 'label-to-label',

@@ -13,7 +13,7 @@ import {
   TOE_ROOMS,
   TRY_ON_AFTER,
 } from '#core/fit/try-on.ts';
-import { TRY_ON_OUTCOMES } from '#core/fit/try-on-verdict.ts';
+import { STEPS, TRY_ON_OUTCOMES } from '#core/records/try-on-verdict.ts';
 import { id, kilometres, remark, sizeLabel, words } from './fields.ts';
 import { placedPart } from './insole-records.ts';
 
@@ -84,7 +84,11 @@ export const madeWidth = z.object({
 });
 
 /** What was tried on the shoe while it was tried on, and whether that helped. */
-const triedStep = z.object({ what: words(120, 'what was tried'), helped: z.boolean() });
+const triedStep = z.object({
+  what: words(120, 'what was tried'),
+  step: z.enum(STEPS).optional().describe('of the rules; left out: in words of one’s own'),
+  helped: z.boolean(),
+});
 
 export const SOCKS = ['none', 'thin', 'usual', 'thick', 'two pairs'] as const;
 export const TRY_ON_INSOLES = ['original', 'another', 'on top', 'none'] as const;
@@ -161,6 +165,7 @@ export const fitOfPair = z.object({
   tryOns: z.array(tryOnRecord).describe('the latest first'),
 });
 
+export type TryOnRecord = z.infer<typeof tryOnRecord>;
 export type FitOfPair = z.infer<typeof fitOfPair>;
 
 const footLength = z

@@ -1,6 +1,6 @@
 /** The hall: the tester's page on the tester's phone, its links, and the few calls that it has. */
 import { z } from 'zod';
-import { TRY_ON_OUTCOMES } from '#core/fit/try-on-verdict.ts';
+import { TRY_ON_OUTCOMES } from '#core/records/try-on-verdict.ts';
 import { id, moment, remark, sizeLabel, words } from './fields.ts';
 import { tryOnFields } from './fit-records.ts';
 import { outingFields, outingSaid } from './wear-records.ts';

@@ -1,7 +1,7 @@
 /** Pairs: received, changed, listed. */
 import { z } from 'zod';
 import { SIDES } from '#core/catalogue/quantities.ts';
-import { TRY_ON_OUTCOMES } from '#core/fit/try-on-verdict.ts';
+import { TRY_ON_OUTCOMES } from '#core/records/try-on-verdict.ts';
 import {
   claimTextFields,
   editionFields,

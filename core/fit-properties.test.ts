@@ -1,4 +1,5 @@
 /** What holds of fit, of lines and of agreement whatever is drawn. */
+
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { AGREEMENT_SCALES, krippendorffAlpha } from './fit/agreement.ts';
@@ -18,9 +19,11 @@ import {
   TRY_ON_AFTER,
   type TryOn,
 } from './fit/try-on.ts';
-import { outcomeWords, TRY_ON_OUTCOMES, tryOnVerdict } from './fit/try-on-verdict.ts';
+import { tryOnVerdict } from './fit/try-on-verdict.ts';
+import { TRY_ON_OUTCOMES } from './records/try-on-verdict.ts';
 import { closesCircle, LINE_KINDS, type LineLink, lineOf } from './sheet/version-line.ts';
 import { isSameSize, type SizeLabel } from './sizing/size-label.ts';
+import { tryOnOutcome } from './wording/try-on-sentences.ts';
 
 // The same cases on every machine.
 fc.configureGlobal({ seed: 20261126 });
@@ -75,14 +78,14 @@ describe('a try-on, whatever is answered', () => {
     fc.assert(
       fc.property(tryOn, (answers) => {
         const verdict = tryOnVerdict(answers);
-        expect(TRY_ON_OUTCOMES).toContain(verdict.outcome);
-        expect(outcomeWords(verdict)).not.toBe('');
-        const rows = verdict.reasons.map(({ row }) => row);
+        expect(TRY_ON_OUTCOMES).toContain(verdict.answer);
+        expect(tryOnOutcome(verdict.answer, verdict.swapFor)).not.toBe('');
+        const { rows } = verdict;
         expect(rows.length).toBeGreaterThan(0);
         expect(rows).toEqual([...rows].sort((a, b) => a - b));
         const steps = verdict.next.map(({ what }) => what);
         expect(new Set(steps).size).toBe(steps.length);
-        expect(verdict.next.length > 0 || verdict.outcome === 'keep').toBe(true);
+        expect(verdict.next.length > 0 || verdict.answer === 'keep').toBe(true);
       }),
       { numRuns: 1500 },
     );
@@ -90,7 +93,7 @@ describe('a try-on, whatever is answered', () => {
   it('is swapped for nothing that is not made, and for nothing when it is too late', () => {
     fc.assert(
       fc.property(tryOn, (answers) => {
-        const { swapFor, outcome, next } = tryOnVerdict(answers);
+        const { swapFor, answer: outcome, next } = tryOnVerdict(answers);
         const isLate = (answers.daysLeft ?? 1) <= 0 || answers.wornOutside === true;
         if (isLate) {
           expect(outcome).not.toBe('swap');
@@ -108,8 +111,8 @@ describe('a try-on, whatever is answered', () => {
   it('that failed its match, or hurts, is never kept', () => {
     fc.assert(
       fc.property(tryOn, (answers) => {
-        expect(tryOnVerdict({ ...answers, matchFailed: true }).outcome).toBe('let go');
-        expect(tryOnVerdict({ ...answers, pain: 'numb', matchFailed: false }).outcome).toBe('open');
+        expect(tryOnVerdict({ ...answers, matchFailed: true }).answer).toBe('let go');
+        expect(tryOnVerdict({ ...answers, pain: 'numb', matchFailed: false }).answer).toBe('open');
       }),
       { numRuns: 500 },
     );

@@ -1,7 +1,13 @@
-/** What a pair's try-ons come to: kept with the pair, for its rows. */
-import { outcomeWords, type TryOnOutcome, type TryOnVerdict } from '#core/fit/try-on-verdict.ts';
+/** The outcome of a pair's try-ons: kept with the pair, for its rows. */
+
+import type { TryOnOutcome, TryOnSwap } from '#core/records/try-on-verdict.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { decidedOtherwise, tryOnOutcome } from '#core/wording/try-on-sentences.ts';
 import type { StoredTryOn } from './store/try-ons.ts';
 import type { Stores } from './stores.ts';
+
+const swapOf = ({ swapFor }: StoredTryOn['verdict']): TryOnSwap | undefined =>
+  swapFor && { label: swapFor.label, ...(swapFor.width ? { width: swapFor.width } : {}) };
 
 /** What stands: a person's decision before the rules. */
 export function outcomeThatStands({ verdict, decided }: Pick<StoredTryOn, 'verdict' | 'decided'>): {
@@ -9,11 +15,9 @@ export function outcomeThatStands({ verdict, decided }: Pick<StoredTryOn, 'verdi
   words: string;
 } {
   const outcome = decided || verdict.outcome;
-  const words = outcomeWords({ ...(verdict as TryOnVerdict), outcome });
-  return {
-    outcome,
-    words: decided && decided !== verdict.outcome ? `${words}, decided otherwise` : words,
-  };
+  const isOtherwise = decided !== '' && decided !== verdict.outcome;
+  const words = (isOtherwise ? decidedOtherwise : tryOnOutcome)(outcome, swapOf(verdict));
+  return { outcome, words: textOf(words) };
 }
 
 /** Brings the outcome of a pair to its latest try-on that stands. */

@@ -1,9 +1,10 @@
 /** Which labels fit a tester in an edition, by shoes known to fit and by try-ons; and the offset between two. */
+
+import type { TryOnOutcome } from '../records/try-on-verdict.ts';
 import { HALF_SIZE_MM, lastLength, type SizeLabel } from '../sizing/size-label.ts';
 import { type KnownFit, OFF_BY } from './foot.ts';
 import type { LabelVote } from './label-to-label.ts';
 import { labelAway } from './made-sizes.ts';
-import type { TryOnOutcome } from './try-on-verdict.ts';
 
 /** A label that fits a tester in an edition, and how that is known. */
 export interface FittingLabel {

@@ -37,8 +37,17 @@ export interface Lacing {
 export const FEWEST_EYELETS = 3;
 export const MOST_EYELETS = 12;
 
-/** Which lacing a remedy of a try-on speaks of, by its words. */
-const BY_REMEDY: Readonly<Record<string, LacingComplaint>> = {
+/** Which lacing a step of a try-on asks for. */
+const BY_STEP: Readonly<Partial<Record<StepId, LacingComplaint>>> = {
+  'other-lacing': 'the heel slips',
+  'heel-lock': 'the heel slips',
+  'two-tensions': 'a narrow heel, a wide forefoot',
+  'skip-eyelet': 'a sore instep',
+  'tighter-laces': 'a narrow foot',
+};
+
+/** The same by the words that former versions kept of a step that was tried. */
+const BY_FORMER_WORDS: Readonly<Record<string, LacingComplaint>> = {
   'other lacing': 'the heel slips',
   'all holes, and a lock at the ankle': 'the heel slips',
   'two tensions: loose before, tight at the ankle': 'a narrow heel, a wide forefoot',
@@ -46,7 +55,16 @@ const BY_REMEDY: Readonly<Record<string, LacingComplaint>> = {
   'tighter laces on the smaller': 'a narrow foot',
 };
 
-export const lacingOfRemedy = (what: string): LacingComplaint | undefined => BY_REMEDY[what];
+export const lacingOfStep = (step: StepId): LacingComplaint | undefined => BY_STEP[step];
+
+/** Which lacing a step was that is on file: by its name, or by its words where it has none. */
+export const lacingOfTried = ({
+  what,
+  step,
+}: {
+  what: string;
+  step?: StepId | undefined;
+}): LacingComplaint | undefined => (step ? BY_STEP[step] : BY_FORMER_WORDS[what]);
 
 const opposite = (side: LaceSide): LaceSide => (side === 'left' ? 'right' : 'left');
 const SIDES: readonly LaceSide[] = ['left', 'right'];
@@ -201,3 +219,5 @@ export function lacingFor(complaint: LacingComplaint, rows: number): Lacing {
     );
   return { complaint, ...PATHS[complaint](rows) };
 }
+
+import type { StepId } from '../records/try-on-verdict.ts';

@@ -4,7 +4,13 @@ import { labelLengths, type SizeLabel } from '../sizing/size-label.ts';
 import { agreementWords } from './agreement-words.ts';
 import { labelMatrix } from './label-matrix.ts';
 import { labelRuler } from './label-ruler.ts';
-import { LACING_COMPLAINTS, lacingFor, lacingOfRemedy, MOST_EYELETS } from './lacing.ts';
+import {
+  LACING_COMPLAINTS,
+  lacingFor,
+  lacingOfStep,
+  lacingOfTried,
+  MOST_EYELETS,
+} from './lacing.ts';
 import { pairedChanges } from './paired-try-ons.ts';
 import { archWidthWords, configurationOf, insoleVolume, insoleWordOf } from './placed-insole.ts';
 import { type EditionToFit, type FootToFit, fitCaution, recommend } from './recommendation.ts';
@@ -148,8 +154,12 @@ describe('lacing', () => {
     const named = TRY_ON_RULES.flatMap(({ remedies }) => remedies)
       .filter(({ kind }) => kind === 'lacing')
       .map(({ what }) => what);
-    for (const what of named) expect(lacingOfRemedy(what), what).toBeDefined();
-    expect(lacingOfRemedy('half a size up')).toBeUndefined();
+    for (const what of named) expect(lacingOfStep(what), what).toBeDefined();
+    // A step that was kept by a former version has its words alone.
+    expect(lacingOfTried({ what: 'other lacing' })).toBe('the heel slips');
+    expect(lacingOfTried({ what: 'lace it well', step: 'skip-eyelet' })).toBe('a sore instep');
+    expect(lacingOfTried({ what: 'free the two lowest eyelets' })).toBeUndefined();
+    expect(lacingOfStep('half-up')).toBeUndefined();
   });
 });
 

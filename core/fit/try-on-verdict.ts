@@ -1,40 +1,27 @@
-/** What a try-on comes to: reasons, what to try next, and whether to keep the shoe. Common practice. */
+/** What a try-on shows: reasons, what to try next, and whether to keep the shoe. Common practice. */
+
 import { FIT_LIMITS } from '../limits/fit-limits.ts';
-import {
-  HALF_SIZE_MM,
-  isSameSize,
-  lastLength,
-  nameLabel,
-  type SizeLabel,
-} from '../sizing/size-label.ts';
+import type {
+  TryOnOutcome,
+  TryOnStep,
+  TryOnSwap,
+  TryOnVerdict,
+} from '../records/try-on-verdict.ts';
+import { type Finding, verdictOf } from '../records/verdict.ts';
+import { HALF_SIZE_MM, isSameSize, lastLength } from '../sizing/size-label.ts';
 import { labelAway, labelsInWidth, nearestMade, nextWidth } from './made-sizes.ts';
 import type { TryOn } from './try-on.ts';
 import {
   ANOTHER_MODEL,
+  type Answers,
   answersOf,
   missingAnswer,
   REMEDIES,
   type Remedy,
   type RemedyKind,
   TRY_ON_RULES,
+  type TryOnRule,
 } from './try-on-rules.ts';
-
-export const TRY_ON_OUTCOMES = ['keep', 'swap', 'let go', 'open', 'cannot tell'] as const;
-export type TryOnOutcome = (typeof TRY_ON_OUTCOMES)[number];
-
-export interface TryOnStep {
-  what: string;
-  why: string;
-  label?: SizeLabel;
-  width?: string;
-}
-
-export interface TryOnVerdict {
-  reasons: { row: number; verdict: string }[];
-  next: TryOnStep[];
-  outcome: TryOnOutcome;
-  swapFor?: { label: SizeLabel; width?: string };
-}
 
 const SWAPS: readonly RemedyKind[] = ['wider build', 'narrower build', 'half up', 'half down'];
 /** What is tried on the shoe at hand. */
@@ -49,25 +36,20 @@ const EXPERIMENTS: readonly RemedyKind[] = [
 ];
 
 const LAST_RESORT = {
-  lacing: { kind: 'lacing', what: 'other lacing', why: 'it can no longer be swapped' },
-  insole: { kind: 'insole', what: 'another insole', why: 'where lacing does not help' },
-  letGo: { kind: 'let go', what: 'let it go', why: 'where neither helps' },
+  lacing: { kind: 'lacing', what: 'other-lacing', why: 'no-swap' },
+  insole: { kind: 'insole', what: 'another-insole', why: 'lacing-no-help' },
+  letGo: { kind: 'let go', what: 'return', why: 'neither-helps' },
 } as const satisfies Record<string, Remedy>;
 
 const ROW_FORCED_LOOSE = 4;
 
-interface Swap {
-  label: SizeLabel;
-  width?: string;
-}
-
 /** A remedy with what it would be swapped for, where it is a swap. */
-type Planned = Remedy & { swap?: Swap };
+type Planned = Remedy & { swap?: TryOnSwap };
 
 const inWidth = (width: string | undefined) => (width === undefined ? {} : { width });
 
 /** The shoe that a swap would bring; undefined where it is not made, or the label is not known. */
-function swapOf(kind: RemedyKind, tryOn: TryOn): Swap | undefined {
+function swapOf(kind: RemedyKind, tryOn: TryOn): TryOnSwap | undefined {
   const { label, labelWidth, made } = tryOn;
   if (!label) return undefined;
   if (kind === 'wider build' || kind === 'narrower build') {
@@ -101,8 +83,8 @@ function insteadOfHalfUp(tryOn: TryOn): Planned[] {
       ? [
           {
             kind: 'wider build' as const,
-            what: 'the wider build, same label',
-            why: 'no half size is made: width before a full size',
+            what: 'wider-same-size' as const,
+            why: 'width-before-full' as const,
             swap: wider,
           },
         ]
@@ -111,8 +93,8 @@ function insteadOfHalfUp(tryOn: TryOn): Planned[] {
       ? [
           {
             kind: 'half up' as const,
-            what: 'a full size up',
-            why: 'no half size is made',
+            what: 'full-up' as const,
+            why: 'no-half-size' as const,
             swap: { label: full.label, ...inWidth(labelWidth) },
           },
         ]
@@ -165,38 +147,49 @@ function withoutSwaps(leading: readonly Planned[], row: number): Planned[] {
   return [...left, ...last];
 }
 
+const findingOf = ({ row }: TryOnRule): Finding => ({ rule: `fit/${row}`, subject: 'try-on' });
+
+/** What no rule speaks of: it fits, or it is not known, with the one answer that would decide most. */
+function withoutRule(answers: Answers): TryOnVerdict {
+  const fits =
+    answers.room === 'right' &&
+    answers.heel === 'none' &&
+    answers.widths.length > 0 &&
+    answers.widths.every((value) => value === 0);
+  if (fits)
+    return {
+      ...verdictOf('keep', {
+        decisive: ['fit/20'],
+        evidenceFor: [{ rule: 'fit/20', subject: 'try-on' }],
+      }),
+      rows: [20],
+      next: [],
+    };
+  const missing = missingAnswer(answers);
+  return {
+    ...verdictOf('cannot tell', {
+      decisive: ['fit/21'],
+      unknown: missing ? [{ rule: 'fit/21', subject: missing, how: 'answer' }] : [],
+    }),
+    rows: [21],
+    next: [
+      missing
+        ? { what: missing, why: 'most-useful' }
+        : { what: 'another-size', why: 'all-answered' },
+    ],
+  };
+}
+
 /**
- * Judges a try-on by the rules: every one that fires gives its reason, the first leads and alone decides.
+ * Judges a try-on by the rules: every one that holds is a reason, the first leads and alone decides.
  *
- * @example tryOnVerdict({ toeRoom: 'right', heel: 'none', width: { ball: 0 } }).outcome // 'keep'
+ * @example tryOnVerdict({ toeRoom: 'right', heel: 'none', width: { ball: 0 } }).answer // 'keep'
  */
 export function tryOnVerdict(tryOn: TryOn): TryOnVerdict {
   const answers = answersOf(tryOn);
   const fired = TRY_ON_RULES.filter((rule) => rule.fires(answers));
   const [leading, ...others] = fired;
-  if (!leading) {
-    const isTrue =
-      answers.room === 'right' &&
-      answers.heel === 'none' &&
-      answers.widths.length > 0 &&
-      answers.widths.every((value) => value === 0);
-    if (isTrue)
-      return { reasons: [{ row: 20, verdict: 'true to size' }], next: [], outcome: 'keep' };
-    const missing = missingAnswer(answers);
-    return {
-      reasons: [{ row: 21, verdict: 'cannot tell' }],
-      next: [
-        missing
-          ? { what: `say ${missing}`, why: 'the one answer that would tell the most' }
-          : {
-              what: 'another label or shoe to hold against it',
-              why: 'all is answered, and nothing speaks up',
-            },
-      ],
-      outcome: 'cannot tell',
-    };
-  }
-  const reasons = fired.map(({ row, verdict }) => ({ row, verdict }));
+  if (!leading) return withoutRule(answers);
   const isFinal =
     (tryOn.daysLeft !== undefined && tryOn.daysLeft <= 0) || tryOn.wornOutside === true;
   const isUrgent =
@@ -213,7 +206,7 @@ export function tryOnVerdict(tryOn: TryOn): TryOnVerdict {
   const rest = others
     .flatMap(({ remedies }) => availableOf(remedies, tryOn))
     .filter(({ kind }) => !isFinal || !SWAPS.includes(kind))
-    // Rule 4 says that no lacing helps, whatever others would try.
+    // Row 4 says that lacing does not help, whatever others would try.
     .filter(({ kind }) => leading.row !== ROW_FORCED_LOOSE || kind !== 'lacing')
     .sort((a, b) => costOf(a) - costOf(b));
   const isPair = leading.row !== 1;
@@ -223,27 +216,13 @@ export function tryOnVerdict(tryOn: TryOn): TryOnVerdict {
   const outcome = outcomeOf(own[0]);
   const swap = outcome === 'swap' ? own[0]?.swap : undefined;
   return {
-    reasons,
+    ...verdictOf(outcome, {
+      decisive: [`fit/${leading.row}`],
+      evidenceAgainst: fired.map(findingOf),
+      safety: leading.remedies.some(({ kind }) => kind === 'clinician'),
+    }),
+    rows: fired.map(({ row }) => row),
     next: planned.map(stepOf),
-    outcome,
     ...(swap ? { swapFor: swap } : {}),
   };
-}
-
-/** `Swap for 12 wide`, `Keep it`, `Open: something to try first`. */
-export function outcomeWords({ outcome, swapFor }: TryOnVerdict): string {
-  switch (outcome) {
-    case 'keep':
-      return 'Keep it';
-    case 'swap':
-      return swapFor
-        ? `Swap for ${[nameLabel(swapFor.label), swapFor.width].filter(Boolean).join(' ')}`
-        : 'Swap it';
-    case 'let go':
-      return 'Let it go';
-    case 'open':
-      return 'Open: something to try first';
-    default:
-      return 'Cannot tell yet';
-  }
 }

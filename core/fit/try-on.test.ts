@@ -1,59 +1,47 @@
 /** Every row of the rules of a try-on, and what is done with what it asks for. Worked by hand. */
+
 import { describe, expect, it } from 'vitest';
 import type { SizeLabel } from '../sizing/size-label.ts';
+import { tryOnOutcome } from '../wording/try-on-sentences.ts';
 import { heelHoldOf, type TryOn, toeRoomOf } from './try-on.ts';
 import { REMEDIES, TRY_ON_RULES } from './try-on-rules.ts';
-import { outcomeWords, tryOnVerdict } from './try-on-verdict.ts';
+import { tryOnVerdict } from './try-on-verdict.ts';
 
 const men = (size: number): SizeLabel => ({ system: 'us-men', size });
 const loose = { toe: 1, ball: 1, midfoot: 1, heel: 1 };
 
 /** One try-on that fires each row, with what follows from it. */
 const ROWS: [row: number, tryOn: TryOn, outcome: string, first: string][] = [
-  [1, { matchFailed: true }, 'let go', 'send it back'],
-  [2, { pain: 'numb' }, 'open', 'ask a clinician'],
-  [3, { sockUsual: false }, 'open', 'again with your usual sock and insole'],
-  [4, { lacesLetOut: true, heel: 'a little' }, 'swap', 'the wider build'],
-  [5, { toeRoom: 'right', width: { ball: -1 } }, 'swap', 'the wider build, same label'],
-  [6, { toeRoom: 'right', width: { midfoot: -1 } }, 'open', 'another insole'],
-  [7, { toeRoom: 'short' }, 'swap', 'half a size up'],
-  [8, { toeRoom: 'short', width: { heel: -1 } }, 'swap', 'the wider build first'],
-  [
-    9,
-    { toesTouch: true, heel: 'lifts', toeRoom: 'right', pull: 'tight' },
-    'open',
-    'all holes, and a lock at the ankle',
-  ],
+  [1, { matchFailed: true }, 'let go', 'return'],
+  [2, { pain: 'numb' }, 'open', 'clinician'],
+  [3, { sockUsual: false }, 'open', 'as-usual'],
+  [4, { lacesLetOut: true, heel: 'a little' }, 'swap', 'wider'],
+  [5, { toeRoom: 'right', width: { ball: -1 } }, 'swap', 'wider-same-size'],
+  [6, { toeRoom: 'right', width: { midfoot: -1 } }, 'open', 'another-insole'],
+  [7, { toeRoom: 'short' }, 'swap', 'half-up'],
+  [8, { toeRoom: 'short', width: { heel: -1 } }, 'swap', 'wider-first'],
+  [9, { toesTouch: true, heel: 'lifts', toeRoom: 'right', pull: 'tight' }, 'open', 'heel-lock'],
   [
     10,
     { heel: 'lifts', pull: 'tight', insoleGapMm: 3, footbed: 'shorter' },
     'swap',
-    'half a size down, and another insole',
+    'half-down-and-insole',
   ],
-  [11, { toeRoom: 'long', heel: 'lifts', pull: 'tight' }, 'swap', 'half a size down'],
-  [12, { footbed: 'same', width: loose, rows: 'touch' }, 'open', 'an insole on top'],
-  [
-    13,
-    { heel: 'lifts', pull: 'middle', toeRoom: 'right' },
-    'open',
-    'all holes, and a lock at the ankle',
-  ],
-  [14, { heel: 'a little', after: 'shop', toeRoom: 'right' }, 'open', 'wear it indoors'],
-  [15, { width: { heel: 1, ball: 0 } }, 'open', 'two tensions: loose before, tight at the ankle'],
-  [16, { width: loose }, 'open', 'an insole on top'],
-  [17, { sore: ['instep'], rows: 'wide open' }, 'open', 'skip an eyelet over the sore place'],
-  [18, { sore: ['heel back'], toeRoom: 'right' }, 'open', 'a higher sock, and break it in'],
-  [19, { feetDifferMm: 5 }, 'open', 'fit the larger foot; an insole for the smaller'],
+  [11, { toeRoom: 'long', heel: 'lifts', pull: 'tight' }, 'swap', 'half-down'],
+  [12, { footbed: 'same', width: loose, rows: 'touch' }, 'open', 'insole-on-top'],
+  [13, { heel: 'lifts', pull: 'middle', toeRoom: 'right' }, 'open', 'heel-lock'],
+  [14, { heel: 'a little', after: 'shop', toeRoom: 'right' }, 'open', 'wear-indoors'],
+  [15, { width: { heel: 1, ball: 0 } }, 'open', 'two-tensions'],
+  [16, { width: loose }, 'open', 'insole-on-top'],
+  [17, { sore: ['instep'], rows: 'wide open' }, 'open', 'skip-eyelet'],
+  [18, { sore: ['heel back'], toeRoom: 'right' }, 'open', 'higher-sock'],
+  [19, { feetDifferMm: 5 }, 'open', 'fit-larger-foot'],
 ];
 
 describe('the rules of a try-on', () => {
   it.each(ROWS)('row %i fires and leads', (row, tryOn, outcome, first) => {
     const verdict = tryOnVerdict(tryOn);
-    expect([verdict.reasons[0]?.row, verdict.outcome, verdict.next[0]?.what]).toEqual([
-      row,
-      outcome,
-      first,
-    ]);
+    expect([verdict.rows[0], verdict.answer, verdict.next[0]?.what]).toEqual([row, outcome, first]);
   });
   it('has a case for every row, and a remedy with its cost for each', () => {
     expect(ROWS.map(([row]) => row)).toEqual(TRY_ON_RULES.map(({ row }) => row));
@@ -66,14 +54,14 @@ describe('the rules of a try-on', () => {
       sore: ['edges', 'heel back'],
       width: { heel: 1, ball: 0 },
     });
-    expect(verdict.reasons.map(({ row }) => row)).toEqual([5, 15, 18]);
-    expect(verdict.outcome).toBe('swap');
+    expect(verdict.rows).toEqual([5, 15, 18]);
+    expect(verdict.answer).toBe('swap');
     expect(verdict.next.map(({ what }) => what)).toEqual([
-      'the wider build, same label',
-      'a higher sock, and break it in',
-      'two tensions: loose before, tight at the ankle',
-      'another model',
-      'let it go where it does not',
+      'wider-same-size',
+      'higher-sock',
+      'two-tensions',
+      'another-model',
+      'return-otherwise',
     ]);
   });
 });
@@ -81,10 +69,10 @@ describe('the rules of a try-on', () => {
 describe('what is not answered', () => {
   it('is asked for, the one answer that would tell the most', () => {
     const ask = (tryOn: TryOn) => tryOnVerdict(tryOn).next[0]?.what;
-    expect(tryOnVerdict({}).outcome).toBe('cannot tell');
-    expect(ask({})).toContain('room before the longest toe');
-    expect(ask({ toeRoom: 'right' })).toContain('heel lifts');
-    expect(ask({ toeRoom: 'right', heel: 'none' })).toContain('width at the ball');
+    expect(tryOnVerdict({}).answer).toBe('cannot tell');
+    expect(ask({})).toBe('answer-room');
+    expect(ask({ toeRoom: 'right' })).toBe('answer-heel');
+    expect(ask({ toeRoom: 'right', heel: 'none' })).toBe('answer-ball');
     const all: TryOn = {
       toeRoom: 'long',
       heel: 'none',
@@ -92,7 +80,7 @@ describe('what is not answered', () => {
       footbed: 'longer',
       rows: 'middle',
     };
-    expect(ask(all)).toBe('another label or shoe to hold against it');
+    expect(ask(all)).toBe('another-size');
   });
 });
 
@@ -111,7 +99,7 @@ describe('a gap in mm', () => {
     ]);
   });
   it('too short is no word for a climbing shoe', () => {
-    expect(tryOnVerdict({ toeGapMm: -1, use: 'climbing' }).outcome).toBe('cannot tell');
+    expect(tryOnVerdict({ toeGapMm: -1, use: 'climbing' }).answer).toBe('cannot tell');
   });
 });
 
@@ -127,8 +115,8 @@ describe('what can be swapped', () => {
     const wide = { width: '2E', labels: whole };
     const verdict = tryOnVerdict({ ...short, made: [{ labels: whole }, wide] });
     expect(verdict.swapFor).toEqual({ label: men(12), width: '2E' });
-    expect(verdict.next[1]).toMatchObject({ what: 'a full size up', label: men(13) });
-    expect(outcomeWords(verdict)).toBe('Swap for US men 12 2E');
+    expect(verdict.next[1]).toMatchObject({ what: 'full-up', label: men(13) });
+    expect(tryOnOutcome(verdict.answer, verdict.swapFor)).toBe('Swap for US men 12 2E');
     expect(tryOnVerdict({ ...short, made: [{ labels: whole }] }).swapFor?.label).toEqual(men(13));
   });
   it('is nothing where nothing is made: another model', () => {
@@ -138,22 +126,22 @@ describe('what can be swapped', () => {
       label: men(12),
       made: [{ labels: whole }],
     });
-    expect([verdict.outcome, verdict.next[0]?.what]).toEqual(['let go', 'another model']);
+    expect([verdict.answer, verdict.next[0]?.what]).toEqual(['let go', 'another-model']);
   });
   it('is nothing on the last day, or once worn outside where the shop then takes nothing back', () => {
     const edges: TryOn = { toeRoom: 'right', sore: ['edges'], label: men(12) };
     for (const over of [{ daysLeft: 0 }, { wornOutside: true }]) {
       const verdict = tryOnVerdict({ ...edges, ...over });
-      expect(verdict.outcome).toBe('open');
+      expect(verdict.answer).toBe('open');
       expect(verdict.next.map(({ what }) => what)).toEqual([
-        'other lacing',
-        'another insole',
-        'let it go',
+        'other-lacing',
+        'another-insole',
+        'return',
       ]);
     }
     const forced = tryOnVerdict({ lacesLetOut: true, heel: 'lifts', daysLeft: 0 });
-    expect(forced.next.map(({ what }) => what)).not.toContain('other lacing');
-    expect(tryOnVerdict({ ...edges, after: 'outing' }).outcome, 'an outing alone').toBe('swap');
+    expect(forced.next.map(({ what }) => what)).not.toContain('other-lacing');
+    expect(tryOnVerdict({ ...edges, after: 'outing' }).answer, 'an outing alone').toBe('swap');
   });
   it('comes before experiments when two days are left', () => {
     const arch: TryOn = {
@@ -162,7 +150,7 @@ describe('what can be swapped', () => {
       label: men(9),
       made: [{ labels: [men(9)] }, { width: 'wide', labels: [men(9)] }],
     };
-    expect(tryOnVerdict({ ...arch, daysLeft: 10 }).outcome).toBe('open');
+    expect(tryOnVerdict({ ...arch, daysLeft: 10 }).answer).toBe('open');
     expect(tryOnVerdict({ ...arch, daysLeft: 2 }).swapFor).toEqual({
       label: men(9),
       width: 'wide',
@@ -170,7 +158,7 @@ describe('what can be swapped', () => {
   });
   it('is no question where the two shoes are no pair', () => {
     const verdict = tryOnVerdict({ labelsDiffer: true, toeRoom: 'short', label: men(9) });
-    expect([verdict.outcome, verdict.next.length]).toEqual(['let go', 1]);
-    expect(outcomeWords(verdict)).toBe('Let it go');
+    expect([verdict.answer, verdict.next.length]).toEqual(['let go', 1]);
+    expect(tryOnOutcome(verdict.answer, verdict.swapFor)).toBe('Return it');
   });
 });

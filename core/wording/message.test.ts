@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { parse, TYPE } from '@formatjs/icu-messageformat-parser';
 import { describe, expect, it } from 'vitest';
 import retired from '../../checks/retired-words.json' with { type: 'json' };
-import { type AnyMessage, joined, message } from './message.ts';
+import { type AnyMessage, asHeading, joined, message } from './message.ts';
 import { MESSAGES } from './messages.ts';
 import { textOf } from './sentence.ts';
 
@@ -74,6 +74,7 @@ describe('a message', () => {
     const [one, two] = [message({}, 'One.')({}), message({}, 'Two.')({})];
     expect(textOf(joined([one, undefined, two]))).toBe('One. Two.');
     expect(textOf(joined([one, two], '; '))).toBe('One.; Two.');
+    expect(textOf(asHeading(message({}, 'too short')({})))).toBe('Too short');
   });
 });
 

@@ -69,3 +69,9 @@ export const say = <Messages extends Readonly<Record<string, AnyMessage>>>(
  */
 export const joined = (parts: readonly (Sentence | undefined)[], between = ' '): Sentence =>
   sentenceOf(parts.flatMap((part) => (part === undefined ? [] : [textOf(part)])).join(between));
+
+/** A phrase as a heading: with a capital letter. */
+export function asHeading(phrase: Sentence): Sentence {
+  const letters = textOf(phrase);
+  return sentenceOf(`${letters.charAt(0).toUpperCase()}${letters.slice(1)}`);
+}

@@ -12,6 +12,12 @@ import {
 } from './match-sentences.ts';
 import type { AnyMessage } from './message.ts';
 import {
+  TRY_ON_OUTCOME_MESSAGES,
+  TRY_ON_ROWS,
+  TRY_ON_STEP_REASONS,
+  TRY_ON_STEPS,
+} from './try-on-sentences.ts';
+import {
   SIGN_NAMES,
   SIGN_PRACTICE,
   WEAR_ANSWER_NAMES,
@@ -28,6 +34,10 @@ export const MESSAGES: Readonly<Record<string, Readonly<Record<string, AnyMessag
   'match, effects': CAUSE_EFFECTS,
   'match, shoe at fault': AT_FAULT,
   'match, return note': RETURN_NOTE,
+  fit: TRY_ON_ROWS,
+  'fit, steps': TRY_ON_STEPS,
+  'fit, reasons': TRY_ON_STEP_REASONS,
+  'fit, outcomes': TRY_ON_OUTCOME_MESSAGES,
   wear: WEAR_ANSWERS,
   'wear, answers': WEAR_ANSWER_NAMES,
   'wear, evidence': WEAR_EVIDENCE,

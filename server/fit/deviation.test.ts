@@ -129,7 +129,7 @@ describe('a try-on', () => {
     });
     await put(`/api/matches/${check}/seen`, { labels: { left: 'UK 8', right: 'UK 9' } });
     expect((await get('/api/pairs/NS-01/fit')).body.labelsDiffer).toBe(true);
-    expect((await tryOn(pairId)).body.words).toBe('Let it go');
+    expect((await tryOn(pairId)).body.words).toBe('Return it');
   });
 
   it('knows from the tester’s feet that they differ', async () => {

@@ -68,7 +68,7 @@ describe('a try-on', () => {
     await post(`/api/pairs/${pairId}/try-ons`, second);
     expect(await rowOf()).toEqual({
       outcome: 'let go',
-      words: 'Let it go, decided otherwise',
+      words: 'Return it, decided otherwise',
     });
     await post(`/api/try-ons/${second.id}/withdrawal`, { reason: 'another pair' });
     expect((await rowOf()).outcome).toBe('keep');
@@ -89,13 +89,13 @@ describe('a try-on', () => {
     await people();
     const edges = { toeRoom: 'right', sore: ['edges'] };
     const thick = await post(`/api/pairs/${pairId}/try-ons`, tryOn(edges, { sock: 'thick' }));
-    expect(thick.body.words).toBe('Open: something to try first');
+    expect(thick.body.words).toBe('Decide later: try something first');
     expect((await fitting()).tryOns[0]?.verdict.reasons[0]?.row).toBe(3);
     const late = await receive('NS-02', { returnBy: '2026-02-28' });
     const tooLate = await post(`/api/pairs/${late.pairId}/try-ons`, tryOn(edges));
-    expect(tooLate.body.words).toBe('Open: something to try first');
+    expect(tooLate.body.words).toBe('Decide later: try something first');
     const next = (await fitting('NS-02')).tryOns[0]?.verdict.next.map(({ what }) => what);
-    expect(next).toEqual(['other lacing', 'another insole', 'let it go']);
+    expect(next).toEqual(['other lacing', 'another insole', 'return it']);
   });
 
   it('has the rules of what a lab’s own use was copied from', async () => {
@@ -145,7 +145,7 @@ describe('a try-on', () => {
     });
     const { matchFailed } = await fitting();
     const kept = await post(`/api/pairs/${pairId}/try-ons`, tryOn({ toeRoom: 'short' }));
-    expect([matchFailed, kept.body.words]).toEqual([true, 'Let it go']);
+    expect([matchFailed, kept.body.words]).toEqual([true, 'Return it']);
   });
 
   it('is refused of nobody, with a gap longer than toes, or a width that is none', async () => {

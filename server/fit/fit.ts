@@ -1,15 +1,22 @@
 /** How a pair fits: what of its shoe is made, and its try-ons judged by the rules. */
+
 import type { z } from 'zod';
-import { type FitOfPair, type FootProfile, tryOnFields } from '#contract/fit-records.ts';
+import {
+  type FitOfPair,
+  type FootProfile,
+  type TryOnRecord,
+  tryOnFields,
+} from '#contract/fit-records.ts';
 import type { hallTryOnFields } from '#contract/hall-records.ts';
 import { cautionsOf, describeDiscipline, type Use } from '#core/catalogue/disciplines.ts';
 import type { MadeWidth } from '#core/fit/made-sizes.ts';
 import { insoleWordOf } from '#core/fit/placed-insole.ts';
 import { daysUntil, tryOnWith } from '#core/fit/try-on.ts';
-import { type TryOnVerdict, tryOnVerdict } from '#core/fit/try-on-verdict.ts';
+import { tryOnVerdict } from '#core/fit/try-on-verdict.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { readLabel } from '#core/sizing/printed-label.ts';
 import { isSameSize, type SizeLabel } from '#core/sizing/size-label.ts';
+import { writtenTryOn } from '#core/wording/try-on-sentences.ts';
 import { outcomeThatStands, publishFit } from '../fit-outcome.ts';
 import type { StoredPair } from '../store/pairs.ts';
 import type { Stores } from '../stores.ts';
@@ -87,6 +94,9 @@ function termsOf(stores: Stores, pair: StoredPair, tester: string, now: string) 
   };
 }
 
+/** A verdict as it is kept with a try-on. */
+type KeptVerdict = TryOnRecord['verdict'];
+
 /** Judges answers as they are kept: the sock and insole say by themselves what is not usual. */
 export function judgeTryOn(
   stores: Stores,
@@ -98,8 +108,9 @@ export function judgeTryOn(
     insole,
   }: Pick<z.output<typeof tryOnFields>, 'tester' | 'answers' | 'sock' | 'insole'>,
   now: string,
-): TryOnVerdict {
-  return tryOnVerdict(tryOnWith({ answers, sock, insole }, termsOf(stores, pair, tester, now)));
+): KeptVerdict {
+  const tryOn = tryOnWith({ answers, sock, insole }, termsOf(stores, pair, tester, now));
+  return writtenTryOn(tryOnVerdict(tryOn));
 }
 
 export function fitOf(stores: Stores, tag: string, now: string): FitOfPair {
@@ -133,20 +144,20 @@ export function fitOf(stores: Stores, tag: string, now: string): FitOfPair {
   };
 }
 
-/** Keeps a try-on, and what the pair comes to with it. */
+/** Keeps a try-on, and the outcome that the pair has with it. */
 export function keepTryOn(
   stores: Stores,
   pair: StoredPair,
   fields: z.output<typeof tryOnFields>,
   now: string,
-): TryOnVerdict {
+): KeptVerdict {
   const verdict = judgeTryOn(stores, pair, fields, now);
   stores.tryOns.add(pair.id, fields, { at: now, verdict });
   publishFit(stores, pair.id);
   return verdict;
 }
 
-/** A try-on that a tester keeps on a phone in the hall, with what it comes to in words. */
+/** A try-on that a tester keeps on a phone, with its outcome in words. */
 export function keepHallTryOn(
   stores: Stores,
   pair: StoredPair,

@@ -109,7 +109,7 @@ describe('an insole by its name', () => {
       post(`/api/pairs/${pairId}/try-ons`, { id: uuid7(), tester: 'T1', insole, answers });
     // What is in it by name is usual there; its own would be another.
     expect((await tryOn('on top')).body.words).toBe('Keep it');
-    expect((await tryOn('original')).body.words).toBe('Open: something to try first');
+    expect((await tryOn('original')).body.words).toBe('Decide later: try something first');
     expect((await fitting('NS-01')).tryOns[0]?.placed).toEqual(['Cork 3']);
     const { sessions, placed } = (await get('/api/pairs/NS-01')).body;
     expect(sessions[0].placed).toEqual(['Cork 3']);

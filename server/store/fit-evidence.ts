@@ -1,6 +1,6 @@
 /** What speaks of sizes over many editions at once: try-ons that stand, and insides that were measured. */
 import type { KnownFit } from '#core/fit/foot.ts';
-import type { TryOnOutcome } from '#core/fit/try-on-verdict.ts';
+import type { TryOnOutcome } from '#core/records/try-on-verdict.ts';
 import type { LabelSystem, SizeLabel } from '#core/sizing/size-label.ts';
 import type { Db } from './database.ts';
 

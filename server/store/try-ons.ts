@@ -1,11 +1,9 @@
 /** Try-ons: only ever added; one that was kept by mistake is withdrawn, and stays. */
 import type { z } from 'zod';
-import type { tryOnFields, tryOnRecord } from '#contract/fit-records.ts';
+import type { TryOnRecord, tryOnFields } from '#contract/fit-records.ts';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { ReadingStore } from './readings.ts';
-
-type TryOnRecord = z.output<typeof tryOnRecord>;
 
 interface Row {
   id: string;

@@ -6,10 +6,14 @@ import { v7 as newId } from 'uuid';
 import type { FIT_DECISIONS, FitOfPair } from '#contract/fit-records.ts';
 import { insoleWordOf } from '#core/fit/placed-insole.ts';
 import { daysUntil, toeRoomOf, tryOnWith } from '#core/fit/try-on.ts';
-import { outcomeWords, tryOnVerdict } from '#core/fit/try-on-verdict.ts';
+import { tryOnVerdict } from '#core/fit/try-on-verdict.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
+import { asHeading, joined } from '#core/wording/message.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { tryOnOutcome, tryOnRow } from '#core/wording/try-on-sentences.ts';
 import { useFit } from '../api/fit-queries.ts';
 import { useChange } from '../api/queries.ts';
+import { Says } from '../kit/Says.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { returnWords } from '../shell/return-words.ts';
 import classes from './FitPage.module.css';
@@ -44,7 +48,8 @@ function TryOnPage({ fit }: { fit: FitOfPair }) {
   const { sock = 'usual', insole = usualInsole } = draft;
   const asked = tryOnWith({ answers, sock, insole }, terms);
   const verdict = tryOnVerdict(asked);
-  const [leading] = verdict.reasons;
+  const [leading, ...others] = verdict.rows.map(tryOnRow);
+  const outcome = tryOnOutcome(verdict.answer, verdict.swapFor);
   const sore = answers.sore ?? [];
   const decide = (decided: Decision) =>
     keep.mutate(
@@ -56,7 +61,7 @@ function TryOnPage({ fit }: { fit: FitOfPair }) {
           insole,
           id: id.current,
           wornKm: pair.wornKm,
-          decided: decided === verdict.outcome ? '' : decided,
+          decided: decided === verdict.answer ? '' : decided,
         },
       },
       {
@@ -69,9 +74,9 @@ function TryOnPage({ fit }: { fit: FitOfPair }) {
     );
   const decisions: [Decision, string][] = [
     ['keep', 'Keep it'],
-    ['swap', verdict.swapFor ? outcomeWords({ ...verdict, outcome: 'swap' }) : 'Swap it'],
-    ['let go', 'Let it go'],
-    ['open', 'Leave it open'],
+    ['swap', textOf(tryOnOutcome('swap', verdict.swapFor))],
+    ['let go', 'Return it'],
+    ['open', 'Decide later'],
   ];
   return (
     <div className={classes.page}>
@@ -93,7 +98,7 @@ function TryOnPage({ fit }: { fit: FitOfPair }) {
           <Questions key={kept} answers={answers} answer={answer} />
         </section>
         <a href="#comes-to" className={classes.bar}>
-          {outcomeWords(verdict)}: {leading?.verdict}
+          <Says words={outcome} />: {leading && <Says words={leading} />}
         </a>
         <section aria-label="What it comes to" id="comes-to">
           <p className="soft">
@@ -101,17 +106,11 @@ function TryOnPage({ fit }: { fit: FitOfPair }) {
             {fit.made.length === 0 && ' Sizes made are not known: what a swap would be is a guess.'}
           </p>
           <h2 className={classes.said} aria-live="polite">
-            {leading?.verdict.charAt(0).toUpperCase()}
-            {leading?.verdict.slice(1)}.
+            {leading && <Says words={asHeading(leading)} />}
           </h2>
-          {verdict.reasons.length > 1 && (
+          {others.length > 0 && (
             <p>
-              Besides:{' '}
-              {verdict.reasons
-                .slice(1)
-                .map((reason) => reason.verdict)
-                .join('; ')}
-              .
+              Also: <Says words={joined(others, '; ')} />.
             </p>
           )}
           <FootDrawing
@@ -138,13 +137,17 @@ function TryOnPage({ fit }: { fit: FitOfPair }) {
             </p>
           ))}
           <p>
-            By the rules: <strong>{outcomeWords(verdict)}</strong>. A person decides:
+            By the rules:{' '}
+            <strong>
+              <Says words={outcome} />
+            </strong>
+            . A person decides:
           </p>
           <div className={classes.decide}>
             {decisions.map(([decision, words]) => (
               <Button
                 key={decision}
-                variant={decision === verdict.outcome ? 'filled' : 'default'}
+                variant={decision === verdict.answer ? 'filled' : 'default'}
                 disabled={draft.tester === ''}
                 loading={keep.isPending}
                 onClick={() => decide(decision)}

@@ -1,8 +1,11 @@
 import { Button } from '@mantine/core';
 import { Link } from 'react-router';
-import { lacingOfRemedy } from '#core/fit/lacing.ts';
-import type { TryOnStep } from '#core/fit/try-on-verdict.ts';
+import { lacingOfStep } from '#core/fit/lacing.ts';
+import type { StepId, TryOnStep } from '#core/records/try-on-verdict.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { tryOnReason, tryOnStep } from '#core/wording/try-on-sentences.ts';
+import { Says } from '../kit/Says.tsx';
 import classes from './FitPage.module.css';
 import type { Draft } from './try-on-draft.ts';
 
@@ -22,7 +25,7 @@ export function NextSteps({
   onTried: (tried: Tried) => void;
 }) {
   if (next.length === 0) return null;
-  const wasTried = (what: string) => tried.find((one) => one.what === what);
+  const wasTried = (id: StepId) => tried.find(({ step }) => step === id);
   return (
     <>
       <h2>
@@ -31,37 +34,39 @@ export function NextSteps({
       <ol className={classes.next}>
         {next.map(({ what, why, label, width }) => {
           const step = wasTried(what);
+          const words = textOf(tryOnStep(what));
+          const lacing = lacingOfStep(what);
           return (
             <li key={what} data-tried={step !== undefined}>
               <span>
-                <strong>{what}</strong>
+                <strong>{words}</strong>
                 {label && (
                   <span className="figure">
                     {' '}
                     {nameLabel(label)} {width}
                   </span>
                 )}
-                {lacingOfRemedy(what) && (
+                {lacing && (
                   <>
                     {' '}
-                    <Link
-                      to={`/fit/lacing?edition=${edition}&for=${encodeURIComponent(lacingOfRemedy(what) ?? '')}`}
-                    >
+                    <Link to={`/fit/lacing?edition=${edition}&for=${encodeURIComponent(lacing)}`}>
                       how
                     </Link>
                   </>
                 )}
-                <span className={classes.why}>{step ? 'tried: it did not help' : why}</span>
+                <span className={classes.why}>
+                  {step ? 'tried: it did not help' : <Says words={tryOnReason(why)} />}
+                </span>
               </span>
               <Button
                 size="compact-xs"
                 variant="default"
-                aria-label={step ? `Not tried yet: ${what}` : `Tried, no help: ${what}`}
+                aria-label={step ? `Not tried yet: ${words}` : `Tried, no help: ${words}`}
                 onClick={() =>
                   onTried(
                     step
-                      ? tried.filter((one) => one.what !== what)
-                      : [...tried, { what, helped: false }],
+                      ? tried.filter((one) => one.step !== what)
+                      : [...tried, { what: words, step: what, helped: false }],
                   )
                 }
               >

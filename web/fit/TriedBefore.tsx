@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core';
 import dayjs from 'dayjs';
-import type { FitOfPair } from '#contract/fit-records.ts';
-import { lacingOfRemedy } from '#core/fit/lacing.ts';
+import type { FitOfPair, TryOnRecord } from '#contract/fit-records.ts';
+import { lacingOfTried } from '#core/fit/lacing.ts';
 import { pairedChanges } from '#core/fit/paired-try-ons.ts';
 import { useChange } from '../api/queries.ts';
 import { FitChanges } from './FitChanges.tsx';
@@ -9,13 +9,9 @@ import classes from './FitPage.module.css';
 import { changesBetween } from './try-on-draft.ts';
 
 /** What was in the shoe, and how it was laced where that was tried and helped. */
-function wornWords(
-  insole: string,
-  placed: readonly string[],
-  tried: readonly { what: string; helped: boolean }[],
-): string {
+function wornWords(insole: string, placed: readonly string[], tried: TryOnRecord['tried']): string {
   const own = insole === 'original' ? 'its own insole' : insole;
-  const laced = tried.filter(({ what, helped }) => helped && lacingOfRemedy(what));
+  const laced = tried.filter((step) => step.helped && lacingOfTried(step));
   return [own, ...placed, ...laced.map(({ what }) => what)].join(', ');
 }
 
