@@ -32,7 +32,7 @@ export const TRY_ON_ROWS = {
   18: message({}, 'collar'),
   19: message({}, 'feet of two lengths'),
   20: message({}, 'true to size'),
-  21: message({}, 'not known'),
+  21: message({}, 'more answers are needed'),
 };
 
 export const TRY_ON_STEPS = {

@@ -121,7 +121,7 @@ export function sheetFigure(
               source,
               verdict: judgement.verdict,
               noticeable: judgement.noticeable,
-              gap: writeSpan(judgement.gap, unit, definition.decimals),
+              gap: writeFigure(judgement.gap, undefined, unit, definition.decimals).text,
             },
           ]
         : [],

@@ -54,7 +54,7 @@ function Claims({
         title={judged?.hindrance && textOf(claimHindrance(judged.hindrance))}
       >
         <span className="figure">{claim.typed}</span>{' '}
-        {judged && <ClaimAnswer judged={judged} gap={units.span(quantity, judged.gap)} />}
+        {judged && <ClaimAnswer judged={judged} gap={units.write(quantity, judged.gap).text} />}
         <span className={classes.terms}>
           {judged && <Says words={joined(claimTerms(onFile), '; ')} />}
         </span>

@@ -34,7 +34,7 @@ export function ClaimWords({ claim }: { claim: ClaimShown }) {
       {judgement ? (
         <ClaimAnswer
           judged={{ ...judgement, answer: judgement.verdict }}
-          gap={units.span(quantity, judgement.gap)}
+          gap={units.write(quantity, judgement.gap).text}
         />
       ) : (
         'not measured'
@@ -86,7 +86,7 @@ export function PairValues({ entry, units }: { entry: SheetEntry; units: UnitWor
                     words={claimAnswer(
                       own.verdict,
                       own.noticeable,
-                      units.span(figure.quantity, own.gap),
+                      units.write(figure.quantity, own.gap).text,
                     )}
                   />
                   {claims.length > 1 && ` (${typed})`}

@@ -73,11 +73,7 @@ function TrayRow({
         </span>
         <SoleMark heel={row.heelMm} forefoot={row.forefootMm} length={lastLength(row.label)} />
       </span>
-      {alerts.map((alert) => (
-        <span key={alert} className="look-here">
-          {alert}
-        </span>
-      ))}
+      {alerts.length > 0 && <span className="look-here">{alerts.join(' · ')}</span>}
       {alerts.length === 0 &&
         notes.map((note) => (
           <span key={note} className="soft">
