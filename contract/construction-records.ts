@@ -1,11 +1,14 @@
 /** What shoes are made of: answers of the walk, what they say with figures. */
+
 import { z } from 'zod';
 import { answerFault, LONGEST_ANSWER, WAYS_KNOWN } from '#core/catalogue/construction.ts';
 import { ASPECTS, EVIDENCE_MARKS, RULE_DRAWINGS } from '#core/catalogue/use-rule.ts';
 import { CLAIMED_PARTS } from '#core/claims/claim-tokens.ts';
+import { CONSTRUCTION_ANSWERS } from '#core/records/construction-verdict.ts';
 import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
 import { uses } from './edition-records.ts';
 import { id, partId, sizeLabel } from './fields.ts';
+import { sentence } from './sentence.ts';
 
 export const saidPart = z.object({
   part: partId,
@@ -38,12 +41,12 @@ export const madeOfPart = z.object({
 export type MadeOfRecord = z.infer<typeof madeOfPart>;
 
 export const meaning = z.object({
-  name: z.string(),
-  words: z.string(),
+  name: sentence,
+  words: sentence,
   verdict: z.object({
-    word: z.enum(VERDICT_WORDS.construction),
-    for: z.array(z.string()),
-    against: z.array(z.string()),
+    word: z.enum(CONSTRUCTION_ANSWERS),
+    for: z.array(sentence),
+    against: z.array(sentence),
     source: z.string(),
   }),
 });

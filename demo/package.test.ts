@@ -63,7 +63,7 @@ async function settled({ db }: ServedApp): Promise<void> {
     `SELECT (SELECT count(*) FROM pair_summary WHERE stale = 1)
        + (SELECT count(*) FROM stale_consistency) + (SELECT count(*) FROM stale_shelf)`,
   );
-  await vi.waitFor(() => expect(waiting.pluck().get()).toBe(0), { timeout: 20_000, interval: 50 });
+  await vi.waitFor(() => expect(waiting.pluck().get()).toBe(0), { timeout: 120_000, interval: 50 });
 }
 
 async function takeOut({ base }: ServedApp, query = ''): Promise<Buffer> {

@@ -1,9 +1,10 @@
 /** What editions are made of, and what that says beside their figures. */
+
 import { median } from 'simple-statistics';
 import type { EditionRecord } from '#contract/edition-records.ts';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
 import { type MadeOfPart, madeOf } from '#core/construction/made-of.ts';
-import type { MeantFigure } from '#core/construction/meaning.ts';
+import type { Meaning, MeantFigure } from '#core/construction/meaning.ts';
 import { MEANT_QUANTITIES, meaningsOf } from '#core/construction/meanings.ts';
 import type { KnownShoe, RuleTerms } from '#core/construction/use-answer.ts';
 import type { Basis } from '#core/figures/basis.ts';
@@ -14,6 +15,12 @@ import { changedRule } from '#core/limits/lab-limits.ts';
 import { compareEditions } from '#core/sheet/comparison.ts';
 import { chosenUnit } from '#core/sizing/chosen-units.ts';
 import { writeFigure } from '#core/sizing/number-words.ts';
+import { COMMON_PRACTICE } from '#core/statistics/verdict.ts';
+import {
+  constructionEvidence,
+  meaningName,
+  meaningSentence,
+} from '#core/wording/construction-sentences.ts';
 import type { LabFacts } from './lab-facts.ts';
 import type { StoredPair } from './store/pairs.ts';
 import type { KeptShelfRow } from './store/shelf.ts';
@@ -114,6 +121,18 @@ export const knownShoe = (
   claims: wordsClaimed(edition),
 });
 
+/** What a rule says of a shoe, in words. */
+const writtenMeaning = ({ id, answer, said, evidenceFor, evidenceAgainst }: Meaning) => ({
+  name: meaningName(id),
+  words: meaningSentence(id, said),
+  verdict: {
+    word: answer,
+    for: evidenceFor.map(constructionEvidence),
+    against: evidenceAgainst.map(constructionEvidence),
+    source: COMMON_PRACTICE,
+  },
+});
+
 /** What parts and figures say together, of a shoe for its uses. */
 export const meantBy = (
   stores: Stores,
@@ -121,7 +140,13 @@ export const meantBy = (
   parts: readonly MadeOfPart[],
   meant: Meant,
   edition: Pick<EditionRecord, 'uses' | 'claimTexts'>,
-) => meaningsOf(knownShoe(parts, meant, edition), ruleTerms(stores, lab));
+) => {
+  const { meanings, ...answers } = meaningsOf(
+    knownShoe(parts, meant, edition),
+    ruleTerms(stores, lab),
+  );
+  return { ...answers, meanings: meanings.map(writtenMeaning) };
+};
 
 /** Figures of a row as rules read them; what is only stated says so. */
 export function shoeOnShelf({ row, shoe }: Pick<KeptShelfRow, 'row' | 'shoe'>): KnownShoe {

@@ -1,6 +1,6 @@
 /** What a stated boot grade says beside welts and stiffness. Common practice. */
 import { BOOT_GRADES, type BootGrade, bindingsOf, cramponsOf } from './boot-grades.ts';
-import { judged, type Known, type Meaning } from './meaning.ts';
+import { type Known, type Meaning, meant } from './meaning.ts';
 
 /** What bend by hand usually goes with a stated boot grade. */
 const GRADE_BEND: Record<BootGrade, readonly [number, number]> = {
@@ -17,31 +17,43 @@ export function bootGrade({ part, score }: Known): Meaning[] {
   const welts = part('welts');
   const crampons = cramponsOf(grade);
   const bindings = bindingsOf(welts ?? '', grade);
+  const stating = { says: 'statedGrade', given: { grade } } as const;
+  const listed = { grade, crampons: crampons.join(', ') };
   const meanings: Meaning[] = [
     {
-      name: 'Crampons',
-      words: `Stated ${grade}: ${
-        crampons.length > 0
-          ? `usually with ${crampons.join(', ')}; bindings: ${bindings.join(', ') || 'welts not looked at'}`
-          : 'no graded crampon; ask an expert'
-      }. Try boot and crampon together.`,
-      verdict: judged(welts === undefined ? 'cannot tell' : 'so', [
-        `stated ${grade}`,
-        `welts: ${welts ?? 'not looked'}`,
-      ]),
+      ...meant(
+        'crampons',
+        welts === undefined ? 'cannot tell' : 'so',
+        crampons.length === 0
+          ? { says: 'noCrampon', given: { grade } }
+          : bindings.length > 0
+            ? { says: 'crampons', given: { ...listed, bindings: bindings.join(', ') } }
+            : { says: 'cramponsWeltsUnknown', given: listed },
+        [
+          stating,
+          welts === undefined
+            ? { says: 'weltsUnknown', given: {} }
+            : { says: 'welts', given: { welts } },
+        ],
+      ),
+      // A crampon that comes off on ice.
+      safety: true,
     },
   ];
   const bend = score('bend-front-hand');
   if (bend !== undefined) {
     const [least, most] = GRADE_BEND[grade];
-    const goes = bend >= least && bend <= most;
-    meanings.push({
-      name: 'Stiffness against its grade',
-      words: goes
-        ? `It bends by hand as a ${grade} usually does.`
-        : `It bends by hand ${bend < least ? 'more easily' : 'less easily'} than a ${grade} usually does; the grade is the maker’s word, and no figure of this bench.`,
-      verdict: judged(goes ? 'so' : 'not so', [`stated ${grade}`, `bend by hand ${bend}`]),
-    });
+    const isUsual = bend >= least && bend <= most;
+    meanings.push(
+      meant(
+        'boot-grade',
+        isUsual ? 'so' : 'not so',
+        isUsual
+          ? { says: 'bendsAsGraded', given: { grade } }
+          : { says: 'bendsUnlikeGrade', given: { grade, way: bend < least ? 'more' : 'less' } },
+        [stating, { says: 'bendByHand', given: { score: bend } }],
+      ),
+    );
   }
   return meanings;
 }

@@ -1,6 +1,10 @@
 /** What parts and figures say together, each worked by hand. */
+
 import { describe, expect, it } from 'vitest';
 import type { Use } from '../catalogue/disciplines.ts';
+import type { MeaningId } from '../records/construction-verdict.ts';
+import { meaningSentence } from '../wording/construction-sentences.ts';
+import { textOf } from '../wording/sentence.ts';
 import { type Answers, madeOf } from './made-of.ts';
 import { meaningsOf } from './meanings.ts';
 
@@ -22,11 +26,13 @@ function meant(
     { write: (_, value, U) => (U === undefined ? `${value}` : `${value} ± ${U}`) },
   );
 }
-const said = (name: string, ...terms: Parameters<typeof meant>) =>
-  meant(...terms).meanings.find((meaning) => meaning.name === name);
+const said = (id: MeaningId, ...terms: Parameters<typeof meant>) => {
+  const meaning = meant(...terms).meanings.find((one) => one.id === id);
+  return meaning && { ...meaning, words: textOf(meaningSentence(meaning.id, meaning.said)) };
+};
 
 describe('guided or neutral', () => {
-  const NAME = 'Guided or neutral';
+  const NAME = 'guided' as const;
   it.each([
     ['by a post', { post: 'medial' }, {}, 'so'],
     ['by foam that is firmer inside', {}, { 'hardness-medial-less-lateral': [8, 2] }, 'so'],
@@ -39,14 +45,12 @@ describe('guided or neutral', () => {
     ],
     ['it cannot be told from walls alone', { walls: 'both' }, {}, 'cannot tell'],
   ] as const)('%s', (_, seen, figures, word) => {
-    expect(said(NAME, seen, figures as never)?.verdict.word).toBe(word);
+    expect(said(NAME, seen, figures as never)?.answer).toBe(word);
   });
   it('is no word for a boot', () => {
     const boots: Use[] = [{ discipline: 'winter boots', speciality: '' }];
     expect(said(NAME, { post: 'medial' }, {}, {}, boots)).toBeUndefined();
-    expect(
-      said('High stack without a bevel', { bevel: 'none' }, { 'heel-stack': [40, 1] }, {}, boots),
-    ).toBeUndefined();
+    expect(said('bevel', { bevel: 'none' }, { 'heel-stack': [40, 1] }, {}, boots)).toBeUndefined();
   });
   it('says nothing where nobody looked', () => {
     expect(said(NAME, {})).toBeUndefined();
@@ -54,14 +58,14 @@ describe('guided or neutral', () => {
 });
 
 describe('a high stack', () => {
-  const NAME = 'High stack without a bevel';
+  const NAME = 'bevel' as const;
   it.each([
     ['without a bevel', { bevel: 'none' }, [38, 1], 'so'],
     ['with one', { bevel: 'strong' }, [38, 1], 'not so'],
     ['that nobody looked at', {}, [38, 1], 'cannot tell'],
     ['that may be none', { bevel: 'none' }, [35.2, 1], 'cannot tell'],
   ] as const)('%s', (_, seen, stack, word) => {
-    expect(said(NAME, seen, { 'heel-stack': [...stack] })?.verdict.word).toBe(word);
+    expect(said(NAME, seen, { 'heel-stack': [...stack] })?.answer).toBe(word);
   });
   it('is none under 35 mm', () => {
     expect(said(NAME, { bevel: 'none' }, { 'heel-stack': [30, 1] })).toBeUndefined();
@@ -69,12 +73,12 @@ describe('a high stack', () => {
 });
 
 describe('a stiff sole', () => {
-  const NAME = 'Stiff sole without a rocker';
+  const NAME = 'rocker' as const;
   it('wants a rocker, by hand or by its plate', () => {
-    expect(said(NAME, { rocker: 'none' }, {}, { 'bend-front-hand': 4 })?.verdict.word).toBe('so');
-    expect(said(NAME, { rocker: 'none', plate: 'carbon' })?.verdict.word).toBe('so');
-    expect(said(NAME, { rocker: 'at the toe', plate: 'carbon' })?.verdict.word).toBe('not so');
-    expect(said(NAME, { plate: 'carbon' })?.verdict.word).toBe('cannot tell');
+    expect(said(NAME, { rocker: 'none' }, {}, { 'bend-front-hand': 4 })?.answer).toBe('so');
+    expect(said(NAME, { rocker: 'none', plate: 'carbon' })?.answer).toBe('so');
+    expect(said(NAME, { rocker: 'at the toe', plate: 'carbon' })?.answer).toBe('not so');
+    expect(said(NAME, { plate: 'carbon' })?.answer).toBe('cannot tell');
     expect(said(NAME, { rocker: 'none', plate: 'none' })).toBeUndefined();
     // A plate that bends all the same is none to speak of.
     expect(
@@ -89,43 +93,39 @@ describe('where it bends', () => {
     [60, 2, 'not so'],
     [64, 2, 'cannot tell'],
   ])('at %d ± %d %% of length: %s', (value, U, word) => {
-    expect(said('Bends at the ball', {}, { 'flex-line': [value, U] })?.verdict.word).toBe(word);
+    expect(said('bends-at-ball', {}, { 'flex-line': [value, U] })?.answer).toBe(word);
   });
 });
 
 describe('boots', () => {
   it('says which crampon a stated grade is matched with, and sends to an expert', () => {
-    const words = said('Crampons', { 'boot-grade': 'B2', welts: 'rear' })?.words ?? '';
+    const words = said('crampons', { 'boot-grade': 'B2', welts: 'rear' })?.words ?? '';
     expect(words).toContain('C1, C2');
     expect(words).toContain('straps, clip behind');
-    expect(said('Crampons', { 'boot-grade': 'B0' })?.words).toContain('ask an expert');
+    expect(said('crampons', { 'boot-grade': 'B0' })?.words).toContain('ask an expert');
   });
   it('holds stiffness by hand against the grade, and never derives one', () => {
-    const NAME = 'Stiffness against its grade';
-    expect(said(NAME, { 'boot-grade': 'B3' }, {}, { 'bend-front-hand': 3 })?.verdict.word).toBe(
-      'not so',
-    );
-    expect(said(NAME, { 'boot-grade': 'B1' }, {}, { 'bend-front-hand': 3 })?.verdict.word).toBe(
-      'so',
-    );
+    const NAME = 'boot-grade' as const;
+    expect(said(NAME, { 'boot-grade': 'B3' }, {}, { 'bend-front-hand': 3 })?.answer).toBe('not so');
+    expect(said(NAME, { 'boot-grade': 'B1' }, {}, { 'bend-front-hand': 3 })?.answer).toBe('so');
     expect(said(NAME, {}, { 'bend-toe-up': [1.2, 0.1] }, { 'bend-front-hand': 5 })).toBeUndefined();
   });
 });
 
 it('a sole that is twisted is warned of', () => {
-  const NAME = 'Heel and sole on one plane';
+  const NAME = 'one-plane' as const;
   expect(said(NAME, {}, { 'sole-plane': [-2.5, 0.5] })?.words).toContain(
     'do not dance, climb or carry',
   );
-  expect(said(NAME, {}, { 'sole-plane': [0.2, 0.4] })?.verdict.word).toBe('so');
-  expect(said(NAME, {}, { 'sole-plane': [1.2, 0.5] })?.verdict.word).toBe('cannot tell');
+  expect(said(NAME, {}, { 'sole-plane': [0.2, 0.4] })?.answer).toBe('so');
+  expect(said(NAME, {}, { 'sole-plane': [1.2, 0.5] })?.answer).toBe('cannot tell');
 });
 
 it('a gap beside the insole is another insole before another size', () => {
-  expect(said('Insole narrower than the shoe', {}, { 'insole-step': [5, 1] })?.words).toContain(
+  expect(said('insole-gap', {}, { 'insole-step': [5, 1] })?.words).toContain(
     'another insole before another size',
   );
-  expect(said('Insole narrower than the shoe', {}, { 'insole-step': [1, 1] })).toBeUndefined();
+  expect(said('insole-gap', {}, { 'insole-step': [1, 1] })).toBeUndefined();
 });
 
 it('the cautions of its uses stand beside it', () => {
@@ -135,27 +135,27 @@ it('the cautions of its uses stand beside it', () => {
   expect(cautions.join(' ')).toContain('no running shoes on court');
 });
 
-it('every verdict names its source, and says what speaks for it or against', () => {
+it('every verdict names its rule, and has evidence for it or against', () => {
   const { meanings } = meant(
     { post: 'medial', bevel: 'none', rocker: 'none', plate: 'carbon', 'boot-grade': 'B1' },
     { 'heel-stack': [40, 1], 'flex-line': [70, 1], 'sole-plane': [0.1, 0.2] },
   );
   expect(meanings.length).toBeGreaterThan(5);
-  for (const { verdict } of meanings) {
-    expect(verdict.source).toBe('common practice');
-    expect([...verdict.for, ...verdict.against]).not.toEqual([]);
+  for (const { id, decisive, evidenceFor, evidenceAgainst } of meanings) {
+    expect(decisive).toEqual([`construction/${id}`]);
+    expect([...evidenceFor, ...evidenceAgainst]).not.toEqual([]);
   }
 });
 
 describe('what a shoe weighs, and where', () => {
-  const NAME = 'Padding and overlays against weight';
+  const NAME = 'weight' as const;
   const padded: Answers = { 'collar-pad': 'thick', overlays: 'stitched' };
   it.each([
     ['heavy, and padded', padded, [330, 7], 'so'],
     ['heavy, and not padded', { 'collar-pad': 'thin' }, [330, 7], 'not so'],
     ['light for its padding', padded, [240, 7], 'not so'],
   ] as const)('%s', (_, seen, mass, word) => {
-    expect(said(NAME, seen, { mass: [...mass] })?.verdict.word).toBe(word);
+    expect(said(NAME, seen, { mass: [...mass] })?.answer).toBe(word);
   });
   it('is no word between the two, of a boot, or where nobody looked', () => {
     expect(said(NAME, padded, { mass: [280, 7] })).toBeUndefined();

@@ -16,8 +16,6 @@ export const VERDICT_WORDS = {
   drift: ['holds', 'drifted'],
   /** The room against the standard one. */
   room: ['within', 'out', 'not recorded'],
-  /** What a shoe is made of, together with its figures. */
-  construction: ['so', 'not so', 'cannot tell'],
   /** A version against the one before it, for somebody who would buy. */
   version: [
     'last year’s',

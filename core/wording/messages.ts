@@ -1,6 +1,12 @@
 /** All messages by room, for the list that is reviewed (`npm run words`) and for the tests on it. */
 
 import { CLAIM_MESSAGES } from './claim-sentences.ts';
+import {
+  CONSTRUCTION_EVIDENCE,
+  CONSTRUCTION_MESSAGES,
+  CONSTRUCTION_MISSING,
+  MEANING_NAMES,
+} from './construction-sentences.ts';
 import { LEFT_RIGHT_MESSAGES } from './left-right-sentences.ts';
 import {
   AT_FAULT,
@@ -34,6 +40,10 @@ export const MESSAGES: Readonly<Record<string, Readonly<Record<string, AnyMessag
   'match, effects': CAUSE_EFFECTS,
   'match, shoe at fault': AT_FAULT,
   'match, return note': RETURN_NOTE,
+  construction: CONSTRUCTION_MESSAGES,
+  'construction, names': MEANING_NAMES,
+  'construction, evidence': CONSTRUCTION_EVIDENCE,
+  'construction, missing': CONSTRUCTION_MISSING,
   fit: TRY_ON_ROWS,
   'fit, steps': TRY_ON_STEPS,
   'fit, reasons': TRY_ON_STEP_REASONS,

@@ -79,7 +79,7 @@ describe('the choice of a shoe', () => {
     expect(waiting).toBeGreaterThan(0);
     // What is asked of by its name does not wait for its turn.
     expect((await get('/api/editions/norrolt-model-29/suits')).status).toBe(200);
-    await expect.poll(async () => (await choice({})).waiting, { timeout: 20_000 }).toBe(0);
+    await expect.poll(async () => (await choice({})).waiting, { timeout: 120_000 }).toBe(0);
     const { offers } = await choice({ matters: 'little weight' });
     expect(offers[0].slug).toBe('norrolt-model-0');
   });

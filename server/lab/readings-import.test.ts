@@ -70,7 +70,7 @@ describe('a change, while the book is being written by something else', () => {
           expect(answer.status).toBe(503);
           return /file of readings is being written/.test(answer.body.detail) && answer;
         },
-        { timeout: 20_000, interval: 20 },
+        { timeout: 120_000, interval: 20 },
       );
       expect(refused.status).toBe(503);
       free();

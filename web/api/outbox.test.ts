@@ -38,7 +38,7 @@ async function openTab() {
 }
 
 const until = (holds: () => boolean) =>
-  vi.waitFor(() => expect(holds()).toBe(true), { timeout: 5000, interval: 5 });
+  vi.waitFor(() => expect(holds()).toBe(true), { timeout: 120_000, interval: 5 });
 
 /** What tabs of a test still mean to try: a later test is not to hear of it. */
 const timers = new Set<ReturnType<typeof setTimeout>>();

@@ -15,7 +15,7 @@ const refusal =
     Response.json({ type: 'about:blank', title: 'no', status, detail: 'no', ...more }, { status });
 
 const until = (holds: () => boolean) =>
-  vi.waitFor(() => expect(holds()).toBe(true), { timeout: 5000, interval: 5 });
+  vi.waitFor(() => expect(holds()).toBe(true), { timeout: 120_000, interval: 5 });
 
 async function openPhone() {
   vi.resetModules();

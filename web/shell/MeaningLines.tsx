@@ -1,5 +1,8 @@
 import { Link } from 'react-router';
 import type { Walk } from '#contract/construction-records.ts';
+import { joined } from '#core/wording/message.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { Says } from '../kit/Says.tsx';
 import { Verdict } from './Verdict.tsx';
 
 type Suits = Walk['meant']['suits'];
@@ -29,7 +32,7 @@ function SuitLines({ suits, edition }: { suits: Suits; edition: string }) {
   );
 }
 
-/** What construction and figures say together, a line each; what speaks for it and against behind it. */
+/** What construction and figures say together, a line each, with its evidence. */
 export function MeaningLines({
   meant,
   edition,
@@ -47,12 +50,20 @@ export function MeaningLines({
       <h2>{title}</h2>
       <ul>
         {meanings.map(({ name, words, verdict }) => (
-          <li key={name}>
-            {words}
+          <li key={textOf(name)}>
+            <Says words={words} />
             <details>
               <summary>Why</summary>
-              {verdict.for.length > 0 && <p>For: {verdict.for.join('; ')}.</p>}
-              {verdict.against.length > 0 && <p>Against: {verdict.against.join('; ')}.</p>}
+              {verdict.for.length > 0 && (
+                <p>
+                  Evidence for: <Says words={joined(verdict.for, '; ')} />.
+                </p>
+              )}
+              {verdict.against.length > 0 && (
+                <p>
+                  Evidence against: <Says words={joined(verdict.against, '; ')} />.
+                </p>
+              )}
               <p className="soft">{verdict.source}</p>
             </details>
           </li>
