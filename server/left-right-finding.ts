@@ -3,24 +3,12 @@
  * card say the same.
  */
 
-import type { EvaluatedCheck } from '#core/match/match-check.ts';
+import { findingOf } from '#core/match/left-right-finding.ts';
 import type { LeftRightFinding } from '#core/records/match-verdict.ts';
-import { matchFault } from '#core/wording/match-sentences.ts';
-import { textOf } from '#core/wording/sentence.ts';
 import { describeFault } from './described-fault.ts';
 import type { Log } from './log.ts';
 import { evaluateStored, matchOfPair } from './match-of-pair.ts';
 import type { Stores } from './stores.ts';
-
-/** What is kept of a check that was worked out. */
-export const findingOf = ({ verdict, judgements }: EvaluatedCheck): LeftRightFinding => ({
-  found: verdict.answer,
-  fault: verdict.fault ? textOf(matchFault(verdict.fault)) : '',
-  cause: verdict.fault && 'cause' in verdict.fault ? verdict.fault.cause : null,
-  differing: judgements.flatMap(({ id, verdict: word, left, right }) =>
-    word === 'out' && left && right ? [{ feature: id, left: left.value, right: right.value }] : [],
-  ),
-});
 
 /** Works out what the decided check of a pair found, by the lines and gauges of today. */
 function workOutFinding(stores: Stores, pairId: string): LeftRightFinding {

@@ -22,7 +22,7 @@ export interface Message<Parameters extends Readonly<Record<string, Parameter>>>
   readonly source: Source;
 }
 
-/** A message whatever its parameters, for lists of messages. */
+/** A message with any parameters, for lists of messages. */
 export interface AnyMessage {
   readonly parameters: Readonly<Record<string, Parameter>>;
   readonly source: Source;

@@ -2,8 +2,8 @@ import { Button, Modal, Radio, Stack, Textarea, TextInput } from '@mantine/core'
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import type { MatchRecord } from '#contract/match-records.ts';
-import type { MatchVerdict } from '#core/match/match-verdict.ts';
-import type { LeftRightFinding } from '#core/records/match-verdict.ts';
+import { findingOf, isSameFinding } from '#core/match/left-right-finding.ts';
+import type { EvaluatedCheck } from '#core/match/match-check.ts';
 import { matchWords } from '#core/wording/match-sentences.ts';
 import { useChange } from '../api/queries.ts';
 import { addressOf } from '../api/request.ts';
@@ -151,30 +151,24 @@ function IncludeForm({ record }: { record: MatchRecord }) {
   );
 }
 
-/** Whether the same readings show something else than was found when it was decided. */
-function isOtherToday(finding: LeftRightFinding | null, { answer, fault }: MatchVerdict): boolean {
-  if (!finding) return false;
-  const cause = fault && 'cause' in fault ? fault.cause : null;
-  return finding.found !== answer || (finding.cause !== undefined && finding.cause !== cause);
-}
-
 /** What was decided, and what follows from it. */
 function Decided({
   record,
   check,
-  verdict,
+  found,
   onAgain,
   onOther,
 }: {
   record: MatchRecord;
   check: BenchCheck;
   /** What the same readings show by the tolerances and gauges of today. */
-  verdict: MatchVerdict;
+  found: EvaluatedCheck;
   onAgain: () => void;
   onOther: () => void;
 }) {
   const { decision } = check;
   if (!decision) return null;
+  const { finding } = record.pair;
   const back = decision.decision === 'return';
   const pdf = addressOf('getReturnNote', { id: check.id });
   return (
@@ -185,10 +179,10 @@ function Decided({
       <p>
         {decision.words} {decision.note}
       </p>
-      {isOtherToday(record.pair.finding, verdict) && (
+      {finding && !isSameFinding(finding, findingOf(found)) && (
         <p className="soft">
-          By the tolerances and gauges of today: <Says words={matchWords(verdict)} /> The decision
-          stays as it was.
+          By the tolerances and gauges of today: <Says words={matchWords(found.verdict)} /> The
+          decision stays as it was.
         </p>
       )}
       {back && <p>{returnWords(record.pair.returnBy)}</p>}
@@ -254,12 +248,12 @@ export const Decision = memo(function Decision({
   record,
   bench,
   check,
-  verdict,
+  found,
 }: {
   record: MatchRecord;
   bench: Check;
   check: BenchCheck;
-  verdict: MatchVerdict;
+  found: EvaluatedCheck;
 }) {
   const [what, setWhat] = useState<What | null>(null);
   const [again, setAgain] = useState(false);
@@ -271,7 +265,7 @@ export const Decision = memo(function Decision({
         <Decided
           record={record}
           check={check}
-          verdict={verdict}
+          found={found}
           onAgain={() => bench.begin(check.kind)}
           onOther={() => setAgain(true)}
         />
@@ -281,7 +275,7 @@ export const Decision = memo(function Decision({
             <Button
               key={choice}
               size="sm"
-              variant={choice === verdict.advice ? 'filled' : 'default'}
+              variant={choice === found.verdict.advice ? 'filled' : 'default'}
               onClick={() => setWhat(choice)}
             >
               {choice === 'keep' ? 'Keep…' : choice === 'return' ? 'Return…' : 'Keep and note…'}

@@ -204,7 +204,7 @@ function CheckBench({
   const placed = record.placed.at[check.id] ?? record.placed.now;
   if (!found) return null;
   const taken = found.judgements.filter((one) => one.verdict !== 'not taken').length;
-  const decision = <Decision record={record} bench={bench} check={check} verdict={found.verdict} />;
+  const decision = <Decision record={record} bench={bench} check={check} found={found} />;
   return (
     <div className={classes.page}>
       <header className={classes.top}>
