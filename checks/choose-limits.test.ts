@@ -2,17 +2,27 @@
  * The limits of choosing a shoe and of what is reviewed next, a case just inside and one just outside each. Common
  * practice, worked by hand in noticeable steps.
  */
+
 import { describe, expect, it } from 'vitest';
 import type { Candidate, ChoiceAnswers } from '#core/choose/candidate.ts';
-import { choose, pullsApart } from '#core/choose/choice.ts';
-import type { Matter } from '#core/choose/matters.ts';
+import { choose, contradictionsOf } from '#core/choose/choice.ts';
 import { balanceOf, canCompare, nextReviews } from '#core/choose/next-review.ts';
 import { judgeTwoUses, lifeCost } from '#core/choose/pair-costs.ts';
 import { ahead, passed, type Ranked, rank, weightsOf } from '#core/choose/ranking.ts';
 import { currenciesOf, middlesOf, standingIn } from '#core/choose/standing.ts';
-import type { UseAnswer } from '#core/construction/use-answer.ts';
+import type { Matter } from '#core/records/choice-verdict.ts';
+import type { UseAnswer, UseAnswerCode, UseFinding } from '#core/records/use-verdict.ts';
+import { verdictOf } from '#core/records/verdict.ts';
 import { nearestRows } from '#core/sheet/nearest.ts';
 import type { ShelfFigure, ShelfRow } from '#core/sheet/shelf.ts';
+import {
+  contradictionSentence,
+  passPhrase,
+  reviewReasonPhrase,
+  twoUsesSentence,
+  writtenOffer,
+} from '#core/wording/choice-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 
 const STEPS = {
   mass: 15,
@@ -51,17 +61,37 @@ const candidate = (
   answers: [],
   ...more,
 });
-const answer = (word: string, evidence: Partial<UseAnswer['evidence'][number]>[] = []): UseAnswer =>
-  ({
+const answer = (word: UseAnswerCode, findings: Partial<UseFinding>[] = []): UseAnswer => ({
+  ...verdictOf(word, {}),
+  rule: { id: 'made/up', name: 'Made up', why: '', source: 'common practice', asks: [] },
+  use: 'running',
+  findings: findings.map((finding) => ({
     rule: 'made/up',
-    words: `Made up: ${word}.`,
-    verdict: { word, for: [], against: [], source: 'common practice' },
-    evidence: evidence.map((one) => ({ mark: 'for', words: 'a line', ...one })),
-    wouldTell: [],
-    caution: '',
-  }) as unknown as UseAnswer;
+    subject: 'use',
+    mark: 'for',
+    says: 'a line',
+    readings: [],
+    ...finding,
+  })),
+  unknown: [],
+  aspects: [],
+});
+const write = (_: string, value: number) => `${value}`;
+/** Offers in words, as they are shown. */
 const offers = (candidates: Candidate[], answers: Partial<ChoiceAnswers> = {}, used?: ShelfRow) =>
-  choose(candidates, { answers: { ...PLAIN, ...answers }, steps: STEPS, used }).offers;
+  choose(candidates, { answers: { ...PLAIN, ...answers }, steps: STEPS, used }).offers.map(
+    (offer) => {
+      const { why, givesUp, open, next, suddenDrop } = writtenOffer(offer, write);
+      return {
+        ...offer,
+        why: why.map(textOf),
+        givesUp: givesUp.map(textOf),
+        open: open.map(textOf),
+        next: next.map(textOf),
+        cautions: suddenDrop ? [textOf(suddenDrop)] : [],
+      };
+    },
+  );
 
 describe('how one stands against the middle', () => {
   const middles = { of: new Map([['figure mass', 300]]), currency: 'EUR' };
@@ -227,15 +257,18 @@ describe('what a shoe comes to', () => {
 });
 
 describe('what is passed over', () => {
+  const passedInWords = (considered: Candidate, answers: ChoiceAnswers) => {
+    const reason = passed(considered, answers, 'EUR');
+    return reason && textOf(passPhrase(reason, write));
+  };
   const why = (more: Partial<Candidate>, answers: Partial<ChoiceAnswers> = {}, price?: number) =>
-    passed(
-      candidate('a', price === undefined ? {} : { price: figure(price) }, more),
-      { ...PLAIN, ...answers },
-      'EUR',
-    );
+    passedInWords(candidate('a', price === undefined ? {} : { price: figure(price) }, more), {
+      ...PLAIN,
+      ...answers,
+    });
   it('does not suit', () => {
     expect(why({ answers: [answer('suits'), answer('does not suit')] })).toBe(
-      'Made up: does not suit.',
+      'Made up: not suitable.',
     );
     expect(why({ answers: [answer('suits with a but')] })).toBeUndefined();
     expect(why({ answers: [answer('cannot tell')] })).toBeUndefined();
@@ -253,12 +286,12 @@ describe('what is passed over', () => {
   });
   it('a danger, where no risk is borne', () => {
     const danger = answer('suits with a but', [
-      { mark: 'but', aspect: 'safety', words: 'slippery' },
+      { mark: 'but', aspect: 'safety', says: 'slippery' },
     ]);
-    expect(why({ answers: [danger] }, { risk: 'none' })).toBe('no risk was accepted: slippery');
+    expect(why({ answers: [danger] }, { risk: 'none' })).toBe('you accept no risk: slippery');
     expect(why({ answers: [danger] })).toBeUndefined();
     const harmless = answer('suits with a but', [
-      { mark: 'but', aspect: 'durability', words: 'soft' },
+      { mark: 'but', aspect: 'durability', says: 'soft' },
     ]);
     expect(why({ answers: [harmless] }, { risk: 'none' })).toBeUndefined();
   });
@@ -325,13 +358,13 @@ describe('what is said of an offer', () => {
     );
   it.each([
     // Half a step over the middle is a reason, three quarters under it are given up.
-    [285, 300, ['lighter than the middle here']],
+    [285, 300, ['lighter than the median here']],
     [285.2, 300, []],
   ])('%d g beside %d g: why %j', (a, b, why) => {
-    expect(pairOf(a, b)[0]?.why.filter((one) => one.includes('lighter'))).toEqual(why);
+    expect(pairOf(a, b)[0]?.why.filter((phrase) => phrase.includes('lighter'))).toEqual(why);
   });
   it.each([
-    [277.5, 300, ['heavier than the middle here']],
+    [277.5, 300, ['heavier than the median here']],
     [277.6, 300, []],
   ])('%d g beside %d g: the other gives up %j', (a, b, givesUp) => {
     expect(pairOf(a, b)[1]?.givesUp).toEqual(givesUp);
@@ -360,9 +393,9 @@ describe('what is said of an offer', () => {
       { used: { slug: 'used', liked: true } },
       used,
     );
-    expect(first?.cautions.filter((one) => one.includes('change over slowly'))).toHaveLength(
-      cautions,
-    );
+    expect(
+      first?.cautions.filter((caution) => caution.includes('Change over slowly')),
+    ).toHaveLength(cautions);
   });
   it('trades are named from a step on either side', () => {
     const shelf = (protection: string, mass: number) => [
@@ -387,14 +420,18 @@ describe('what is said of an offer', () => {
     expect(first?.open).toEqual(['grip', 'how it fits', 'its price']);
   });
   it('what pulls apart is said, the first before', () => {
-    expect(pullsApart(['grip', 'long life'])).toEqual([
-      'grip and long life pull apart: grip goes before.',
+    const sentences = (...matters: Matter[]) =>
+      contradictionsOf(matters).map((contradiction) =>
+        textOf(contradictionSentence(contradiction)),
+      );
+    expect(sentences('grip', 'long life')).toEqual([
+      'More grip usually means less long life: grip counts more.',
     ]);
-    expect(pullsApart(['long life', 'grip'])).toEqual([
-      'long life and grip pull apart: long life goes before.',
+    expect(sentences('long life', 'grip')).toEqual([
+      'More long life usually means less grip: long life counts more.',
     ]);
-    expect(pullsApart(['grip', 'grip'])).toEqual(['grip is said twice and counts once.']);
-    expect(pullsApart(['grip', 'dry feet'])).toEqual([]);
+    expect(sentences('grip', 'grip')).toEqual(['grip is named twice and counts once.']);
+    expect(contradictionsOf(['grip', 'dry feet'])).toEqual([]);
   });
 });
 
@@ -427,7 +464,8 @@ describe('what is reviewed next', () => {
     ['2026-02-27', '2 days late'],
     ['2026-03-03', 'due in 2 days'],
   ])('due on %s is said as %s', (dueOn, words) => {
-    expect(weight(wanted('promised', dueOn, 'Ada'))?.why).toEqual([
+    const why = weight(wanted('promised', dueOn, 'Ada'))?.why ?? [];
+    expect(why.map((reason) => textOf(reviewReasonPhrase(reason)))).toEqual([
       `promised by Ada: asked, ${words}`,
     ]);
   });
@@ -442,7 +480,7 @@ describe('what is reviewed next', () => {
     ).toMatchObject({
       weight: points,
       again: true,
-      price: 'here already',
+      price: { kind: 'here' },
     });
   });
   it.each([
@@ -466,9 +504,9 @@ describe('what is reviewed next', () => {
     expect(gaps(0).map(({ what }) => what)).toEqual(['a', 'b']);
     expect(gaps(0)[0]).toMatchObject({
       weight: 1,
-      why: ['court has nothing measured: too few to compare'],
+      why: [{ kind: 'few of a use', use: 'court', measured: 0 }],
     });
-    expect(gaps(2)[0]?.why).toEqual(['court has 2 measured: too few to compare']);
+    expect(gaps(2)[0]?.why).toEqual([{ kind: 'few of a use', use: 'court', measured: 2 }]);
   });
   it.each([
     [120, 3],
@@ -484,17 +522,17 @@ describe('what is reviewed next', () => {
     [{ bought: 0, loaned: 3 }, true],
     [{ bought: 1, loaned: 4 }, true],
   ])('pairs %j of one maker are one-sided: %s', ({ bought, loaned }, oneSided) => {
-    const { words } = balanceOf([
+    const { balance } = balanceOf([
       { maker: 'Norrolt', acquisition: 'bought', pairs: bought },
       { maker: 'Norrolt', acquisition: 'loaned', pairs: loaned },
     ]);
-    expect(words.includes('Norrolt')).toBe(oneSided);
+    expect(balance.oneSided.includes('Norrolt')).toBe(oneSided);
   });
   it('three measured models of a use can be compared', () => {
     expect([canCompare(2), canCompare(3)]).toEqual([false, true]);
   });
   it('no pair is said as none', () => {
-    expect(balanceOf([]).words).toBe('No pair is here yet.');
+    expect(balanceOf([]).balance).toEqual({ bought: 0, all: 0, oneSided: [] });
   });
 });
 
@@ -520,14 +558,18 @@ describe('one pair or two', () => {
     [['suits', 'suits with a but'], 'one pair, with a but'],
     [['suits with a but', 'cannot tell'], 'cannot tell'],
   ] as const)('one that %j: %s', (suits, word) => {
-    expect(judgeTwoUses({ name: 'a', suits, cost: cost(100) }, two).word).toBe(word);
+    expect(judgeTwoUses({ name: 'a', suits, cost: cost(100) }, two).answer).toBe(word);
   });
   it('none for both is two, and one offer is too few', () => {
-    expect(judgeTwoUses(undefined, two).word).toBe('two pairs');
-    expect(judgeTwoUses(undefined, two).words).toContain('Two cost 180 EUR at once');
-    expect(judgeTwoUses(undefined, two.slice(0, 1)).word).toBe('cannot tell');
+    expect(judgeTwoUses(undefined, two).answer).toBe('two pairs');
+    expect(textOf(twoUsesSentence(judgeTwoUses(undefined, two)))).toContain(
+      'Two cost 180 EUR to buy',
+    );
+    expect(judgeTwoUses(undefined, two.slice(0, 1)).answer).toBe('cannot tell');
     const mixed = [two[0] ?? { name: 'a', cost: undefined }, { name: 'b', cost: cost(80, 'GBP') }];
-    expect(judgeTwoUses(undefined, mixed).words).toContain('What two cost is not known of both');
+    expect(textOf(twoUsesSentence(judgeTwoUses(undefined, mixed)))).toContain(
+      'The price of both pairs is not known.',
+    );
   });
 });
 

@@ -14,10 +14,12 @@ import {
   answerRule,
   answerUse,
   type KnownShoe,
+  type RuleTerms,
   suitability,
   WHATEVER,
 } from '#core/construction/use-answer.ts';
 import type { MeaningId } from '#core/records/construction-verdict.ts';
+import { writtenUseAnswer } from '#core/wording/use-sentences.ts';
 import lines from './use-lines.json' with { type: 'json' };
 
 interface Line {
@@ -68,7 +70,8 @@ const shoeOf = (known: Partial<Record<keyof KnownShoe, unknown>>): KnownShoe => 
   claims: [],
   ...(known as Partial<KnownShoe>),
 });
-const TERMS = { write: (_: string, value: number) => `${value}` };
+const TERMS: RuleTerms = {};
+const write = (_: string, value: number) => `${value}`;
 
 /** What one line of a rule says of a value, with nothing else asked. */
 function lineSays({ rule: id, of, reads, where }: Line, value: number | undefined, U = 0) {
@@ -97,16 +100,16 @@ function lineSays({ rule: id, of, reads, where }: Line, value: number | undefine
       ? { figures: new Map(known) }
       : { scores: new Map(known.map(([key, figure]) => [key, figure.value] as const)) },
   );
-  const { evidence, wouldTell, verdict } = answerRule(
+  const { findings, unknown, answer } = answerRule(
     { ...rule, asks: [asked] },
     'running',
     shoe,
     TERMS,
   );
   return {
-    says: evidence[0]?.words.split(' ')[0],
-    tells: wouldTell.map((one) => one.of),
-    word: verdict.word,
+    says: findings[0]?.says,
+    tells: unknown.map(({ subject }) => subject),
+    word: answer,
   };
 }
 
@@ -167,7 +170,7 @@ const seen = (answers: Record<string, string>) =>
     })),
   });
 const wordFor = (asks: Criterion[], answers: Record<string, string>) =>
-  answerRule(ruleOf(...asks), 'running', seen(answers), TERMS).verdict.word;
+  answerRule(ruleOf(...asks), 'running', seen(answers), TERMS).answer;
 
 describe('the lines of a rule together', () => {
   const marks = (holding: EvidenceMark, failing: EvidenceMark) => ({ holding, failing });
@@ -219,8 +222,8 @@ describe('the lines of a rule together', () => {
     expect(wordFor(asked, { post: 'medial', walls: 'neither side' })).toBe('suits');
     expect(wordFor(asked, { post: 'medial', walls: 'both' })).toBe('cannot tell');
     const open = answerRule(ruleOf(...asked), 'running', seen({ post: 'medial' }), TERMS);
-    expect(open.verdict.word).toBe('suits');
-    expect(open.wouldTell.map(({ of }) => of)).toEqual(['walls']);
+    expect(open.answer).toBe('suits');
+    expect(open.unknown.map(({ subject }) => subject)).toEqual(['walls']);
   });
   it('any of several tests is enough', () => {
     const either = { ...medial, tests: [...medial.tests, ...bevelled.tests] };
@@ -231,7 +234,7 @@ describe('the lines of a rule together', () => {
   it('a line without words says nothing', () => {
     expect(
       answerRule(ruleOf({ ...medial, fails: '' }), 'running', seen({ post: 'neither' }), TERMS)
-        .evidence,
+        .findings,
     ).toEqual([]);
   });
   it('keeps its aspects apart', () => {
@@ -242,8 +245,8 @@ describe('the lines of a rule together', () => {
       TERMS,
     );
     expect(aspects).toEqual([
-      { aspect: 'safety', word: 'suits' },
-      { aspect: 'durability', word: 'does not suit' },
+      { aspect: 'safety', answer: 'suits' },
+      { aspect: 'durability', answer: 'does not suit' },
     ]);
   });
 });
@@ -252,7 +255,8 @@ describe('a part that is read', () => {
   const medial = ruleOf(
     criterion('post', { tests: [{ reads: 'part', of: 'post', is: ['medial'] }], needed: true }),
   );
-  const read = (parts: unknown[]) => answerRule(medial, 'running', shoeOf({ parts }), TERMS);
+  const read = (parts: unknown[]) =>
+    writtenUseAnswer(answerRule(medial, 'running', shoeOf({ parts }), TERMS), write);
   const part = (answers: string[], state = 'seen') => ({
     part: 'post',
     state,
@@ -270,25 +274,25 @@ describe('a part that is read', () => {
     const { verdict, wouldTell } = read([part(answers)]);
     expect(verdict.word).toBe(word);
     expect(wouldTell.map(({ words }) => words)).toEqual(
-      word === 'cannot tell' ? [expect.stringMatching(/looked at again$/)] : [],
+      word === 'cannot tell' ? ['Look at the post again'] : [],
     );
   });
   it('that is only stated says so', () => {
     expect(read([part(['medial'], 'stated')]).verdict.for[0]).toMatch(/as stated/);
     expect(read([part(['medial'])]).verdict.for[0]).not.toMatch(/as stated/);
-    expect(read([]).wouldTell[0]?.words).toMatch(/looked at$/);
+    expect(read([]).wouldTell[0]?.words).toBe('Look at the post');
   });
 });
 
 describe('what a shoe is made for, used for, claimed to be', () => {
   const says = (test: RuleTest, known: Parameters<typeof shoeOf>[0]) => {
-    const { verdict, wouldTell } = answerRule(
+    const { answer, unknown } = answerRule(
       ruleOf({ tests: [test], holds: 'yes', holding: 'for', fails: 'no', failing: 'against' }),
       'football',
       shoeOf(known),
       TERMS,
     );
-    return [verdict.word, wouldTell.map(({ kind }) => kind).join()];
+    return [answer, unknown.map(({ kind }) => kind).join()];
   };
   const use = (discipline: string, speciality = ''): Use => ({ discipline, speciality }) as Use;
   const made: RuleTest = { reads: 'made for', is: ['firm ground'] };
@@ -324,7 +328,7 @@ describe('what a shoe is made for, used for, claimed to be', () => {
 
 describe('which rules are asked', () => {
   const names = (aim: string, uses: Use[] = []) =>
-    new Set(answerUse('track and jumps', aim, shoeOf({ uses }), TERMS).map(({ rule }) => rule));
+    new Set(answerUse('track and jumps', aim, shoeOf({ uses }), TERMS).map(({ rule }) => rule.id));
   it('are those of the aim, of what it is made for, or all', () => {
     const limit = 'track/limit-triple-jump';
     expect(names('triple jump').has(limit)).toBe(true);
@@ -346,7 +350,7 @@ describe('which rules are asked', () => {
     [['suits'], 'suits'],
     [[], 'cannot tell'],
   ])('%j come to %s', (words, word) => {
-    expect(suitability(words.map((one) => ({ verdict: { word: one } })) as never)).toBe(word);
+    expect(suitability(words.map((answer) => ({ answer })) as never)).toBe(word);
   });
 });
 

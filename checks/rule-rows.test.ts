@@ -2,10 +2,14 @@
  * The rules of each use row by row, as practice has them: for every row a shoe that answers to it and one that does not.
  * Common practice; limits of competition, and EN numbers, from memory.
  */
+
 import { describe, expect, it } from 'vitest';
 import type { Use } from '#core/catalogue/disciplines.ts';
 import { type Answers, madeOf } from '#core/construction/made-of.ts';
-import { answerUse, type UseAnswer } from '#core/construction/use-answer.ts';
+import { answerUse } from '#core/construction/use-answer.ts';
+import type { WrittenUseAnswer } from '#core/records/use-verdict.ts';
+import { type Sentence, textOf } from '#core/wording/sentence.ts';
+import { writtenUseAnswer } from '#core/wording/use-sentences.ts';
 
 interface Shoe {
   seen?: Answers;
@@ -15,7 +19,7 @@ interface Shoe {
   claims?: string[];
 }
 
-function answer(rule: string, use: string, aim: string, known: Shoe): UseAnswer {
+function answer(rule: string, use: string, aim: string, known: Shoe): WrittenUseAnswer<Sentence> {
   const shoe = {
     parts: madeOf([{ tag: 'A-01', seen: known.seen ?? {} }], {}),
     figures: new Map(
@@ -25,11 +29,9 @@ function answer(rule: string, use: string, aim: string, known: Shoe): UseAnswer 
     uses: known.uses ?? [],
     claims: known.claims ?? [],
   };
-  const found = answerUse(use, aim, shoe, { write: (_, value) => `${value}` }).find(
-    (one) => one.rule === rule,
-  );
+  const found = answerUse(use, aim, shoe, {}).find((answered) => answered.rule.id === rule);
   if (!found) throw new Error(`no rule ${rule}`);
-  return found;
+  return writtenUseAnswer(found, (_, value) => `${value}`);
 }
 
 /** A row: what practice says, the rule, and a shoe on each side of it with the line that is then said. */
@@ -580,14 +582,14 @@ for (const [use, rows] of Object.entries(ROWS))
     it.each(rows)('%s', (_, rule, aim, good, forIt, bad, againstIt) => {
       const held = answer(rule, use, aim, good);
       expect(
-        held.verdict.for.some((line) => forIt.test(line)),
-        held.words,
+        held.verdict.for.some((line) => forIt.test(textOf(line))),
+        textOf(held.words),
       ).toBe(true);
       expect(held.verdict.word).not.toBe('does not suit');
       const broken = answer(rule, use, aim, bad);
       expect(
-        broken.verdict.against.some((line) => againstIt.test(line)),
-        broken.words,
+        broken.verdict.against.some((line) => againstIt.test(textOf(line))),
+        textOf(broken.words),
       ).toBe(true);
       expect(['does not suit', 'suits with a but', 'cannot tell']).toContain(broken.verdict.word);
     });

@@ -1,4 +1,5 @@
 /** Rules of the uses against `practice.json`: common practice, as verdicts. */
+
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { Use } from '#core/catalogue/disciplines.ts';
@@ -6,7 +7,10 @@ import { GROUNDS, STUDS, type Studs } from '#core/catalogue/rules/football.ts';
 import { soleLimit } from '#core/catalogue/sole-limits.ts';
 import { BOOT_GRADES, bindingsOf, cramponsOf } from '#core/construction/boot-grades.ts';
 import { type Answers, madeOf } from '#core/construction/made-of.ts';
-import { answerUse, type UseAnswer } from '#core/construction/use-answer.ts';
+import { answerUse } from '#core/construction/use-answer.ts';
+import type { WrittenUseAnswer } from '#core/records/use-verdict.ts';
+import type { Sentence } from '#core/wording/sentence.ts';
+import { writtenUseAnswer } from '#core/wording/use-sentences.ts';
 
 const { football, jumps, boots, dance, hardness } = JSON.parse(
   readFileSync(new URL('practice.json', import.meta.url), 'utf8'),
@@ -24,7 +28,7 @@ function answer(
     scores?: Record<string, number>;
     uses?: Use[];
   },
-): UseAnswer {
+): WrittenUseAnswer<Sentence> {
   const shoe = {
     parts: madeOf([{ tag: 'A-01', seen: known.seen ?? {} }], {}),
     figures: new Map(
@@ -34,9 +38,9 @@ function answer(
     uses: known.uses ?? [],
     claims: [],
   };
-  const found = answerUse(use, aim, shoe, { write }).find((one) => one.rule === rule);
+  const found = answerUse(use, aim, shoe, {}).find((answered) => answered.rule.id === rule);
   if (!found) throw new Error(`no rule ${rule}`);
-  return found;
+  return writtenUseAnswer(found, write);
 }
 
 /** What the table says, as the verdict and the words that go with it. */

@@ -1,8 +1,9 @@
 /** Choosing: what is asked in the conversation, what is offered and why; how a shoe suits a use. */
 import { z } from 'zod';
-import { LOADS, MATTERS, RISKS } from '#core/choose/matters.ts';
-import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
+import { LOADS, MATTERS, RISKS, SURENESS, TWO_USES_ANSWERS } from '#core/records/choice-verdict.ts';
+import { USE_ANSWERS } from '#core/records/use-verdict.ts';
 import { useAnswer } from './construction-records.ts';
+import { sentence } from './sentence.ts';
 import { footAsked } from './sizing-records.ts';
 
 const LOAD_NAMES = Object.keys(LOADS) as (keyof typeof LOADS)[];
@@ -38,20 +39,21 @@ export const choiceAsked = footAsked.extend({
   liked: z.enum(['yes', 'no']).default('yes'),
 });
 
-const suits = z.enum(VERDICT_WORDS.suits);
+const suits = z.enum(USE_ANSWERS);
 const named = z.object({ slug: z.string(), name: z.string() });
 
 const offer = named.extend({
   suits,
-  why: z.array(z.string()),
-  givesUp: z.array(z.string()),
-  sure: z.enum(['clearly ahead', 'probably ahead', 'about as good as the next', 'the only one']),
+  why: z.array(sentence),
+  givesUp: z.array(sentence),
+  sure: z.enum(SURENESS),
   ahead: z.number().nullable().describe('how likely it is better than the next one'),
-  open: z.array(z.string()).describe('what is not known of it'),
-  next: z.array(z.string()).describe('what the next one would change'),
+  open: z.array(sentence).describe('what is not known of it'),
+  next: z.array(sentence).describe('what the next one would change'),
   take: z.string().nullable().describe('the label that is made'),
   fitWords: z.string(),
   cautions: z.array(z.string()),
+  suddenDrop: sentence.nullable().describe('a caution where the drop differs from the usual one'),
   price: z.string(),
   lastYears: named.extend({ words: z.string() }).nullable().describe('the same shoe, older'),
 });
@@ -64,18 +66,16 @@ export const choice = z.object({
     .number()
     .int()
     .describe('editions that are being worked out anew, and not weighed yet'),
-  passedOver: z.array(named.extend({ why: z.string() })),
-  said: z
-    .array(z.string())
-    .describe('what pulls apart in the answers, or could not be taken as said'),
-  none: z.string().describe('why nothing is offered; empty where something is'),
-  lookFor: z.array(z.string()).describe('what to look for instead, or besides'),
-  asked: z.array(z.string()).describe('what was asked for, in lines'),
+  passedOver: z.array(named.extend({ why: sentence })),
+  said: z.array(sentence).describe('what contradicts itself in the answers, or could not be used'),
+  none: sentence.nullable().describe('why nothing is offered; null where something is'),
+  lookFor: z.array(sentence).describe('what to look for instead, or besides'),
+  asked: z.array(sentence).describe('what was asked for, in lines'),
   currencies: z.array(z.string()),
   twoUses: z
     .object({
-      word: z.enum(['one pair', 'one pair, with a but', 'two pairs', 'cannot tell']),
-      words: z.string(),
+      word: z.enum(TWO_USES_ANSWERS),
+      words: sentence,
       one: named.nullable(),
       two: z.array(named.extend({ use: z.string() })),
     })

@@ -5,7 +5,7 @@ import { answerFault, LONGEST_ANSWER, WAYS_KNOWN } from '#core/catalogue/constru
 import { ASPECTS, EVIDENCE_MARKS, RULE_DRAWINGS } from '#core/catalogue/use-rule.ts';
 import { CLAIMED_PARTS } from '#core/claims/claim-tokens.ts';
 import { CONSTRUCTION_ANSWERS } from '#core/records/construction-verdict.ts';
-import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
+import { USE_ANSWERS, USE_MISSING_KINDS } from '#core/records/use-verdict.ts';
 import { uses } from './edition-records.ts';
 import { id, partId, sizeLabel } from './fields.ts';
 import { sentence } from './sentence.ts';
@@ -51,7 +51,7 @@ export const meaning = z.object({
   }),
 });
 
-const suits = z.enum(VERDICT_WORDS.suits);
+const suits = z.enum(USE_ANSWERS);
 
 export const useAnswer = z.object({
   rule: z.string(),
@@ -59,25 +59,25 @@ export const useAnswer = z.object({
   name: z.string(),
   aims: z.string().describe('for which ground, event or way; empty: for all'),
   why: z.string(),
-  words: z.string(),
+  words: sentence,
   verdict: z.object({
     word: suits,
-    for: z.array(z.string()),
-    against: z.array(z.string()),
+    for: z.array(sentence),
+    against: z.array(sentence),
     source: z.string(),
   }),
   evidence: z.array(
     z.object({
       mark: z.enum(EVIDENCE_MARKS),
-      words: z.string(),
+      words: sentence,
       aspect: z.enum(ASPECTS).optional(),
     }),
   ),
   wouldTell: z.array(
     z.object({
-      kind: z.enum(['figure', 'score', 'part', 'made for']),
+      kind: z.enum(USE_MISSING_KINDS),
       of: z.string().describe('a quantity or a part; empty: what it is made for'),
-      words: z.string(),
+      words: sentence,
     }),
   ),
   aspects: z.array(z.object({ aspect: z.enum(ASPECTS), word: suits })),

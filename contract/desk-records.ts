@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { CHOSEN_SCHOOLS } from '#core/catalogue/schools.ts';
 import { LESSON_IDS } from '#core/practice/lessons.ts';
 import { id, words } from './fields.ts';
+import { sentence } from './sentence.ts';
 
 export const schools = z.object({
   leather: z.enum(CHOSEN_SCHOOLS.leather),
@@ -63,14 +64,14 @@ export const desk = z.object({
       names: z
         .object({ maker: z.string(), model: z.string(), name: z.string() })
         .describe('by which it is received'),
-      why: z.array(z.string()),
-      price: z.string(),
+      why: z.array(sentence),
+      price: sentence,
       weight: z.number(),
     }),
   ),
   purse,
   questions: z.array(makerQuestion).describe('those without an answer first'),
-  balance: z.object({ lines: z.array(balanceLine), all: balanceLine, words: z.string() }),
+  balance: z.object({ lines: z.array(balanceLine), all: balanceLine, words: sentence }),
   uses: z
     .array(z.object({ use: z.string(), measured: z.number().int(), known: z.number().int() }))
     .describe('editions of each use that were measured here, and that are known'),

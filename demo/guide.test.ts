@@ -188,12 +188,12 @@ describe('a choice', () => {
   it('says none of these where none is, and what to look for', async () => {
     const none = await choice({ use: 'climbing', aim: 'steep rock', matters: 'grip' });
     expect(none.offers).toEqual([]);
-    expect(none.none).toContain('Nothing on this shelf is made for climbing');
+    expect(none.none).toContain('No model here is made for climbing');
     expect(none.lookFor).toContain('downturned');
     const dear = await choice({ use: 'winter boots', aim: 'ice climbing', money: '50' });
     expect(dear.offers).toEqual([]);
     expect(dear.passedOver.length).toBeGreaterThan(0);
-    expect(dear.none).toContain('None of these');
+    expect(dear.none).toContain('are ruled out');
   });
   it('names last year’s version where it is the same shoe, and both pairs with their price', async () => {
     const two = await choice({
@@ -208,7 +208,7 @@ describe('a choice', () => {
   });
   it('asks about answers that exclude each other, and refuses what is none', async () => {
     const { said } = await choice({ use: 'trail', matters: 'little weight,long life' });
-    expect(said.join()).toContain('pull apart');
+    expect(said.join()).toContain('usually means less');
     const bad = [
       { use: '' },
       { use: 'golf' },

@@ -21,6 +21,7 @@ import {
   meaningName,
   meaningSentence,
 } from '#core/wording/construction-sentences.ts';
+import { type WriteFigure, writtenUseAnswer } from '#core/wording/use-sentences.ts';
 import type { LabFacts } from './lab-facts.ts';
 import type { StoredPair } from './store/pairs.ts';
 import type { KeptShelfRow } from './store/shelf.ts';
@@ -87,20 +88,22 @@ export function meantOfEdition(
   return { figures, pairs: edition.pairs };
 }
 
-/** How rules are read in this lab: its uses, its lines, its units. */
-export function ruleTerms(stores: Stores, lab: LabFacts): RuleTerms {
+/** How rules are read in this lab: its uses and its limits. */
+export function ruleTerms(stores: Stores): RuleTerms {
   const changes = stores.thresholds.changes();
-  const chosen = stores.lab.units();
   return {
     known: stores.uses.all(),
     drawn: (subject, use) => changedRule({ changes }, subject, use),
-    write: (quantity, value, U) => {
-      const definition = describeQuantity(quantity, lab.catalogue);
-      const grade = U === undefined ? gradeWord(value, definition) : undefined;
-      return (
-        grade ?? writeFigure(value, U, chosenUnit(definition, chosen), definition.decimals).text
-      );
-    },
+  };
+}
+
+/** Writes figures in the units of the lab. */
+export function figureWriter(stores: Stores, lab: LabFacts): WriteFigure {
+  const chosen = stores.lab.units();
+  return (quantity, value, U) => {
+    const definition = describeQuantity(quantity, lab.catalogue);
+    const grade = U === undefined ? gradeWord(value, definition) : undefined;
+    return grade ?? writeFigure(value, U, chosenUnit(definition, chosen), definition.decimals).text;
   };
 }
 
@@ -141,11 +144,16 @@ export const meantBy = (
   meant: Meant,
   edition: Pick<EditionRecord, 'uses' | 'claimTexts'>,
 ) => {
-  const { meanings, ...answers } = meaningsOf(
+  const { meanings, suits, cautions } = meaningsOf(
     knownShoe(parts, meant, edition),
-    ruleTerms(stores, lab),
+    ruleTerms(stores),
   );
-  return { ...answers, meanings: meanings.map(writtenMeaning) };
+  const write = figureWriter(stores, lab);
+  return {
+    meanings: meanings.map(writtenMeaning),
+    suits: suits.map((answer) => writtenUseAnswer(answer, write)),
+    cautions,
+  };
 };
 
 /** Figures of a row as rules read them; what is only stated says so. */

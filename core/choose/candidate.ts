@@ -1,7 +1,7 @@
 /** What somebody asks for, and an edition as it is weighed. */
-import type { UseAnswer } from '../construction/use-answer.ts';
+import type { Load, Matter, Risk } from '../records/choice-verdict.ts';
+import type { UseAnswer } from '../records/use-verdict.ts';
 import type { ShelfRow } from '../sheet/shelf.ts';
-import type { Load, Matter, Risk } from './matters.ts';
 
 export interface ChoiceAnswers {
   /** At most three, the first first. */

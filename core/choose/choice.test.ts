@@ -2,10 +2,13 @@
 import { randomLcg, randomNormal, randomUniform } from 'd3-random';
 import { describe, expect, it } from 'vitest';
 import { answerUse } from '../construction/use-answer.ts';
+import { MATTERS, type Matter } from '../records/choice-verdict.ts';
 import type { ShelfFigure, ShelfRow } from '../sheet/shelf.ts';
+import { twoUsesSentence } from '../wording/choice-sentences.ts';
+import { textOf } from '../wording/sentence.ts';
 import type { Candidate, ChoiceAnswers } from './candidate.ts';
-import { choose, pullsApart } from './choice.ts';
-import { MATTER_ENTRIES, MATTER_WEIGHTS, MATTERS, type Matter } from './matters.ts';
+import { choose, contradictionsOf } from './choice.ts';
+import { MATTER_READINGS, MATTER_WEIGHTS } from './matters.ts';
 import { judgeTwoUses, lifeCost } from './pair-costs.ts';
 
 const STEPS = {
@@ -83,13 +86,19 @@ describe('by hand', () => {
   it('says how sure it is, and what the next would change', () => {
     const [first] = ask([LIGHT, HEAVY], { matters: ['little weight'] }).offers;
     expect(first?.sure).toBe('clearly ahead');
-    expect(first?.next).toEqual(['cheaper', 'heavier', 'more drop']);
-    expect(first?.why[0]).toBe('lighter than the middle here');
+    expect(first?.next).toEqual([
+      { kind: 'matter', matter: 'a low price', direction: 'more' },
+      { kind: 'matter', matter: 'little weight', direction: 'less' },
+      { kind: 'drop', direction: 'more' },
+    ]);
+    expect(first?.why[0]).toEqual({ kind: 'matter', matter: 'little weight', direction: 'more' });
   });
   it('passes over what costs more than is paid, and says so', () => {
     const { offers, passedOver } = ask([LIGHT, HEAVY], { most: 100, currency: 'EUR' });
     expect(offers.map(({ slug }) => slug)).toEqual(['heavy']);
-    expect(passedOver).toEqual([{ slug: 'light', name: 'light', why: 'it costs 140 EUR' }]);
+    expect(passedOver).toEqual([
+      { slug: 'light', name: 'light', reason: { kind: 'price', amount: 140, currency: 'EUR' } },
+    ]);
     expect(offers[0]?.sure).toBe('the only one');
   });
   it('keeps what has no price, or another currency, and says what is open', () => {
@@ -99,7 +108,10 @@ describe('by hand', () => {
       most: 100,
       currency: 'USD',
     });
-    expect(offers.map(({ open }) => open)).toEqual([['its price'], ['its price in USD']]);
+    expect(offers.map(({ open }) => open)).toEqual([
+      [{ kind: 'price' }],
+      [{ kind: 'price', currency: 'USD' }],
+    ]);
   });
   it('weighs prices in one currency, and says of others that they are not known', () => {
     // 60 GBP is no lower price than 90 EUR: nobody said what a pound is worth.
@@ -108,10 +120,10 @@ describe('by hand', () => {
     const { offers } = ask([pounds, LIGHT, HEAVY], { matters: ['a low price'] });
     expect(offers.map(({ slug, open }) => [slug, open])).toEqual([
       ['heavy', []],
-      ['foreign', ['its price in EUR']],
+      ['foreign', [{ kind: 'price', currency: 'EUR' }]],
       ['light', []],
     ]);
-    expect(offers[0]?.next).not.toContain('dearer');
+    expect(offers[0]?.next.map(({ kind }) => kind)).not.toContain('matter');
   });
   it('of two as good as each other the cheaper stands first, by whatever name', () => {
     const dear = candidate('a', { price: figure(230) });
@@ -130,8 +142,7 @@ describe('by hand', () => {
   });
   it('warns of a drop that one is not used to', () => {
     const { offers } = ask([LIGHT], { used: { slug: 'heavy', liked: true } }, HEAVY.row);
-    expect(offers[0]?.cautions.join()).toContain('6 mm');
-    expect(offers[0]?.cautions.join()).toContain('clinician');
+    expect(offers[0]?.suddenDropMm).toBe(6);
   });
   it('a foot that nothing is made for is passed over; one nobody measured is in doubt', () => {
     const fit = { take: undefined, right: 0.02, words: 'Cannot tell: nothing long enough.' };
@@ -141,18 +152,18 @@ describe('by hand', () => {
       { ...MIDDLE, fit: open },
     ]);
     expect(passedOver.map(({ slug }) => slug)).toEqual(['light']);
-    expect(offers[0]?.open).toContain('how it fits');
+    expect(offers[0]?.open).toContainEqual({ kind: 'fit' });
   });
   it('an empty shelf, and a shelf of one', () => {
     expect(ask([]).offers).toEqual([]);
     expect(slugs([LIGHT], { matters: ['cushion'] })).toEqual(['light']);
   });
   it('what pulls apart is said, in the order it was asked in', () => {
-    expect(pullsApart(['little weight', 'long life'])).toEqual([
-      'little weight and long life pull apart: little weight goes before.',
+    expect(contradictionsOf(['little weight', 'long life'])).toEqual([
+      { kind: 'apart', first: 'little weight', second: 'long life' },
     ]);
-    expect(pullsApart(['long life', 'little weight', 'long life'])[0]).toContain('twice');
-    expect(pullsApart(['cushion', 'grip'])).toEqual([]);
+    expect(contradictionsOf(['long life', 'little weight', 'long life'])[0]?.kind).toBe('twice');
+    expect(contradictionsOf(['cushion', 'grip'])).toEqual([]);
   });
 });
 
@@ -169,9 +180,7 @@ describe('what does not suit', () => {
       slug,
       {},
       {
-        answers: answerUse('walking and work', 'rounds on foot', known(tilt), {
-          write: (_, value) => `${value}`,
-        }),
+        answers: answerUse('walking and work', 'rounds on foot', known(tilt), {}),
       },
     );
   it('is borne, marked down or passed over by the risk that is accepted', () => {
@@ -180,7 +189,10 @@ describe('what does not suit', () => {
     expect(offered('the usual')).toEqual(['broad', 'narrow']);
     expect(offered('none')).toEqual(['broad']);
     const { passedOver } = ask(all, { risk: 'none' });
-    expect(passedOver[0]?.why).toContain('high for its width');
+    expect(passedOver[0]?.reason).toMatchObject({
+      kind: 'risk',
+      finding: { says: expect.stringContaining('high for its width') },
+    });
   });
 });
 
@@ -230,7 +242,7 @@ function worth(
   matters: readonly Matter[],
 ) {
   return matters.reduce((sum, matter, place) => {
-    const readings = MATTER_ENTRIES[matter].readings.flatMap((reading) =>
+    const readings = MATTER_READINGS[matter].flatMap((reading) =>
       reading.reads === 'figure' && truth[reading.of] !== undefined
         ? [
             (reading.sign * ((truth[reading.of] ?? 0) - (middles[reading.of] ?? 0))) /
@@ -247,7 +259,7 @@ function worth(
 
 describe('on drawn shelves', () => {
   const MATTERED = MATTERS.filter((matter) =>
-    MATTER_ENTRIES[matter].readings.some(({ reads }) => reads === 'figure'),
+    MATTER_READINGS[matter].some(({ reads }) => reads === 'figure'),
   ).filter((matter) => matter !== 'dry feet');
   const draws = Array.from({ length: 100 }, (_, n) => {
     const source = randomLcg((n + 1) / 131);
@@ -335,14 +347,14 @@ describe('one pair or two', () => {
   ];
   it('is one where one suits both, two where none does', () => {
     const one = { name: 'C', suits: ['suits', 'suits'] as const, cost: priced(120, 600) };
-    expect(judgeTwoUses(one, two)).toMatchObject({ word: 'one pair' });
-    expect(judgeTwoUses({ ...one, suits: ['suits', 'suits with a but'] }, two).word).toBe(
+    expect(judgeTwoUses(one, two)).toMatchObject({ answer: 'one pair' });
+    expect(judgeTwoUses({ ...one, suits: ['suits', 'suits with a but'] }, two).answer).toBe(
       'one pair, with a but',
     );
-    expect(judgeTwoUses(undefined, two).word).toBe('two pairs');
-    expect(judgeTwoUses(one, two.slice(1)).word).toBe('cannot tell');
-    expect(judgeTwoUses(one, two).words).toContain(
-      '250 EUR at once, 0.20 EUR a km the one and 0.25',
+    expect(judgeTwoUses(undefined, two).answer).toBe('two pairs');
+    expect(judgeTwoUses(one, two.slice(1)).answer).toBe('cannot tell');
+    expect(textOf(twoUsesSentence(judgeTwoUses(one, two)))).toContain(
+      'Two cost 250 EUR to buy: 0.20 EUR a km for the first and 0.25 EUR a km for the second.',
     );
   });
 });

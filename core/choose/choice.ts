@@ -3,32 +3,33 @@
  * name and colour are never asked for.
  */
 import { CHOOSE_LIMITS } from '../limits/choose-limits.ts';
+import type { Contradiction, Matter, Offer, PassReason } from '../records/choice-verdict.ts';
 import type { Asking, Candidate } from './candidate.ts';
-import { type Matter, TRADED } from './matters.ts';
-import { type Offer, offerOf } from './offer.ts';
+import { TRADED } from './matters.ts';
+import { offerOf } from './offer.ts';
 import { ahead, passed, type Ranked, rank, weightsOf } from './ranking.ts';
 import { middlesOf } from './standing.ts';
 
 /** Why an edition is not offered. */
-export type PassedOver = { slug: string; name: string; why: string };
+export type PassedOver = { slug: string; name: string; reason: PassReason };
 
 export interface Choice {
   offers: Offer[];
   passedOver: PassedOver[];
-  /** What was said that pulls apart, or cannot be taken as said. */
-  said: string[];
+  /** What was asked for that contradicts itself. */
+  contradictions: Contradiction[];
 }
 
-/** What was said that pulls apart. */
-export function pullsApart(matters: readonly Matter[]): string[] {
-  const twice = matters.filter((matter, at) => matters.indexOf(matter) !== at);
+/** What was asked for that contradicts itself. */
+export function contradictionsOf(matters: readonly Matter[]): Contradiction[] {
+  const twice = matters.filter((matter, index) => matters.indexOf(matter) !== index);
   return [
-    ...[...new Set(twice)].map((matter) => `${matter} is said twice and counts once.`),
-    ...TRADED.flatMap(([one, other]) => {
-      const [first, second] = [matters.indexOf(one), matters.indexOf(other)];
-      if (first < 0 || second < 0) return [];
-      const [before, after] = first < second ? [one, other] : [other, one];
-      return [`${before} and ${after} pull apart: ${before} goes before.`];
+    ...[...new Set(twice)].map((matter): Contradiction => ({ kind: 'twice', matter })),
+    ...TRADED.flatMap(([matter, other]): Contradiction[] => {
+      const [place, otherPlace] = [matters.indexOf(matter), matters.indexOf(other)];
+      if (place < 0 || otherPlace < 0) return [];
+      const [first, second] = place < otherPlace ? [matter, other] : [other, matter];
+      return [{ kind: 'apart', first, second }];
     }),
   ];
 }
@@ -52,9 +53,9 @@ function inOrder<C extends Candidate>(candidates: readonly C[], { answers, steps
   const passedOver: PassedOver[] = [];
   const weighed: C[] = [];
   for (const candidate of candidates) {
-    const why = passed(candidate, answers, currency);
-    if (why === undefined) weighed.push(candidate);
-    else passedOver.push({ slug: candidate.row.slug, name: candidate.row.name, why });
+    const reason = passed(candidate, answers, currency);
+    if (reason === undefined) weighed.push(candidate);
+    else passedOver.push({ slug: candidate.row.slug, name: candidate.row.name, reason });
   }
   const ranked = weighed
     .map((candidate) => ({ ...rank(candidate, answers, weights, middles, steps, used), candidate }))
@@ -84,6 +85,6 @@ export function choose(candidates: readonly Candidate[], asking: Asking): Choice
   return {
     offers: offered.map((one, at) => offerOf(one, ranked[at + 1], { ...asking, asked, currency })),
     passedOver,
-    said: pullsApart(asking.answers.matters),
+    contradictions: contradictionsOf(asking.answers.matters),
   };
 }

@@ -1,5 +1,6 @@
 /** What is reviewed next, and why; and how a shelf is balanced. Common practice. */
 import { CHOOSE_LIMITS } from '../limits/choose-limits.ts';
+import type { Balance, ReviewPrice, ReviewReason } from '../records/choice-verdict.ts';
 
 export interface Wanted {
   /** `Norrolt Stairwell, mid cut` */
@@ -43,9 +44,9 @@ export interface NextReview {
   tag: string;
   /** It is to be worn or looked at again, not received. */
   again: boolean;
-  why: string[];
-  /** What it costs, and whether the purse holds it. */
-  price: string;
+  why: ReviewReason[];
+  /** What it costs, and whether the budget covers it. */
+  price: ReviewPrice;
   /** The greater, the sooner. */
   weight: number;
 }
@@ -64,15 +65,12 @@ export const canCompare = (measured: number): boolean =>
 const daysTo = (day: string, today: string) =>
   Math.round((Date.parse(day) - Date.parse(today)) / DAY_MS);
 
-const dayWords = (days: number) =>
-  days < 0 ? `${-days} days late` : days === 0 ? 'due today' : `due in ${days} days`;
-
 interface Gathered {
   name: string;
   slug: string | null;
   tag: string;
   again: boolean;
-  why: string[];
+  why: ReviewReason[];
   weight: number;
 }
 
@@ -100,7 +98,7 @@ export function nextReviews(
   prices: ReadonlyMap<string, { amount: number; currency: string }>,
 ): NextReview[] {
   const gathered = new Map<string, Gathered>();
-  const add = (name: string, slug: string | null, why: string, weight: number, tag = '') => {
+  const add = (name: string, slug: string | null, why: ReviewReason, weight: number, tag = '') => {
     const key = slug ?? name.toLowerCase();
     const known = gathered.get(key) ?? {
       name,
@@ -118,39 +116,38 @@ export function nextReviews(
   };
   const soon = (day: string | null) =>
     day !== null && daysTo(day, today) <= CHOOSE_LIMITS.soon.value ? 3 : 0;
-  for (const { name, slug, kind, why, whom, dueOn } of wanted) {
-    const due = dueOn ? `, ${dayWords(daysTo(dueOn, today))}` : '';
+  const daysUntil = (day: string | null) => (day === null ? undefined : daysTo(day, today));
+  const dueIn = (day: string | null) => {
+    const dueInDays = daysUntil(day);
+    return dueInDays === undefined ? {} : { dueInDays };
+  };
+  for (const { name, slug, kind, why, whom, dueOn } of wanted)
     add(
       name,
       slug,
-      `${kind}${whom ? ` by ${whom}` : ''}: ${why}${due}`,
+      { kind: 'wish', wish: kind, whom, why, ...dueIn(dueOn) },
       (kind === 'promised' ? 3 : kind === 'asked for' ? 2 : 1) + soon(dueOn),
     );
-  }
   for (const { name, slug, tag, what, on, late } of looks)
     add(
       name,
       slug,
-      `second look promised: ${what}${on ? `, ${dayWords(daysTo(on, today))}` : late ? ', due now' : ''}`,
+      { kind: 'again', what, isLate: late, ...dueIn(on) },
       2 + (late ? 3 : soon(on)),
       tag,
     ).again = true;
-  for (const { name, slug, tag, returnBy } of atHand)
-    add(
-      name,
-      slug,
-      `${tag} is here and not measured${returnBy ? `; it goes back, ${dayWords(daysTo(returnBy, today))}` : ''}`,
-      1 + soon(returnBy),
+  for (const { name, slug, tag, returnBy } of atHand) {
+    const returnInDays = daysUntil(returnBy);
+    const reason: ReviewReason = {
+      kind: 'at hand',
       tag,
-    );
+      ...(returnInDays === undefined ? {} : { returnInDays }),
+    };
+    add(name, slug, reason, 1 + soon(returnBy), tag);
+  }
   for (const { use, measured, stated } of gaps)
     for (const { name, slug } of stated.slice(0, 2))
-      add(
-        name,
-        slug,
-        `${use} has ${measured === 0 ? 'nothing measured' : `${measured} measured`}: too few to compare`,
-        1,
-      );
+      add(name, slug, { kind: 'few of a use', use, measured }, 1);
   return [...gathered.values()]
     .map(({ name, slug, tag, again, why, weight }): NextReview => {
       const price = slug ? prices.get(slug) : undefined;
@@ -169,10 +166,10 @@ export function nextReviews(
         why,
         price:
           tag || again
-            ? 'here already'
+            ? { kind: 'here' }
             : price === undefined
-              ? 'price not known'
-              : `${Math.round(price.amount)} ${price.currency}${isOver ? ', over the purse' : ''}`,
+              ? { kind: 'unknown' }
+              : { kind: 'price', ...price, isOverBudget: isOver },
         weight: isOver ? weight - 10 : weight,
       };
     })
@@ -191,7 +188,7 @@ export interface BalanceLine {
 export function balanceOf(came: readonly { maker: string; acquisition: string; pairs: number }[]): {
   lines: BalanceLine[];
   all: BalanceLine;
-  words: string;
+  balance: Balance;
 } {
   const lines = new Map<string, BalanceLine>();
   const empty = (name: string): BalanceLine => ({ name, bought: 0, loaned: 0, gifted: 0, all: 0 });
@@ -211,13 +208,9 @@ export function balanceOf(came: readonly { maker: string; acquisition: string; p
       line.all >= CHOOSE_LIMITS.pairsForBalance.value &&
       (line.loaned + line.gifted) / line.all > CHOOSE_LIMITS.oneSided.value,
   );
-  const words =
-    all.all === 0
-      ? 'No pair is here yet.'
-      : `${all.bought} of ${all.all} pairs were bought.${
-          oneSided.length > 0
-            ? ` Of ${oneSided.map(({ name }) => name).join(' and ')} most were lent or given: say so on sheets, and buy one.`
-            : ''
-        }`;
-  return { lines: sorted, all, words };
+  return {
+    lines: sorted,
+    all,
+    balance: { bought: all.bought, all: all.all, oneSided: oneSided.map(({ name }) => name) },
+  };
 }

@@ -1,33 +1,18 @@
-/** An edition that is offered, in words: why, what it gives up, how sure, and what the next one would change. */
+/** A model that is offered: why, what it gives up, how sure, and what the next one would change. */
 import { CHOOSE_LIMITS } from '../limits/choose-limits.ts';
-import { nearWords } from '../sheet/nearest.ts';
+import {
+  MATTERS,
+  type Matter,
+  type Offer,
+  type OfferChange,
+  type OfferMissing,
+  type OfferReason,
+} from '../records/choice-verdict.ts';
+import type { UseFinding } from '../records/use-verdict.ts';
 import { isAtLeast } from '../statistics/at-limit.ts';
-import type { VerdictWord } from '../statistics/verdict.ts';
-import type { Asking } from './candidate.ts';
-import { MATTER_ENTRIES, MATTERS, type Matter, TRADED } from './matters.ts';
+import type { Asking, Candidate } from './candidate.ts';
+import { TRADED } from './matters.ts';
 import { ahead, beside, type Ranked } from './ranking.ts';
-
-export interface Offer {
-  slug: string;
-  name: string;
-  /** How it suits the use and the ground. */
-  suits: VerdictWord<'suits'>;
-  why: string[];
-  /** What it gives up, against the middle of the shelf. */
-  givesUp: string[];
-  /** Against the next one: clearly, probably, or about as good. */
-  sure: 'clearly ahead' | 'probably ahead' | 'about as good as the next' | 'the only one';
-  /** How likely it is better than the next one; null: there is none. */
-  ahead: number | null;
-  /** What is not known of it. */
-  open: string[];
-  /** What the next one would change. */
-  next: string[];
-  take: string | null;
-  fitWords: string;
-  /** Cautions of what it is asked. */
-  cautions: string[];
-}
 
 function sureOf(own: Ranked, next: Ranked | undefined): Offer['sure'] {
   if (!next) return 'the only one';
@@ -39,36 +24,58 @@ function sureOf(own: Ranked, next: Ranked | undefined): Offer['sure'] {
 const stepsIn = ({ standings }: Ranked, matter: Matter) => standings.get(matter)?.steps ?? 0;
 const knownIn = ({ standings }: Ranked, matter: Matter) => standings.get(matter)?.known === true;
 
-/** What is given up for what: trades first, then what was asked for and lies under the middle. */
-function givenUp(ranked: Ranked, asked: readonly Matter[]): string[] {
-  const traded = TRADED.flatMap(([gained, lost]) =>
-    stepsIn(ranked, gained) >= 1 && stepsIn(ranked, lost) <= -1
-      ? [`${MATTER_ENTRIES[lost].less} for ${gained}`]
-      : [],
+/** What is given up for what: trades first, then what was asked for and lies under the median. */
+function givenUp(ranked: Ranked, asked: readonly Matter[]): OfferReason[] {
+  const traded = TRADED.filter(
+    ([gained, lost]) => stepsIn(ranked, gained) >= 1 && stepsIn(ranked, lost) <= -1,
   );
-  const under = asked.flatMap((matter) =>
-    stepsIn(ranked, matter) <= -0.75 ? [`${MATTER_ENTRIES[matter].less} than the middle here`] : [],
-  );
-  return [...new Set([...traded, ...under])];
+  const under = asked.filter((matter) => stepsIn(ranked, matter) <= -0.75);
+  return [
+    ...traded.map(([gained, lost]): OfferReason => ({ kind: 'traded', lost, gained })),
+    ...under.map((matter): OfferReason => ({ kind: 'matter', matter, direction: 'less' })),
+  ];
 }
 
+const directionOf = (steps: number) => (steps > 0 ? 'more' : 'less');
+
 /** What another one would change, noticeably. */
-function changed(from: Ranked, to: Ranked, steps: Readonly<Record<string, number>>): string[] {
-  const words = MATTERS.flatMap((matter) => {
+function changed(from: Ranked, to: Ranked, steps: Readonly<Record<string, number>>): OfferChange[] {
+  const changes = MATTERS.flatMap((matter) => {
     if (!knownIn(from, matter) || !knownIn(to, matter)) return [];
     const by = stepsIn(to, matter) - stepsIn(from, matter);
-    if (Math.abs(by) < 1) return [];
-    return [{ by, words: by > 0 ? MATTER_ENTRIES[matter].more : MATTER_ENTRIES[matter].less }];
+    return Math.abs(by) < 1 ? [] : [{ matter, by }];
   });
-  const [a, b] = [from.candidate.row.figures.drop, to.candidate.row.figures.drop];
-  const drop = a && b ? (b.value - a.value) / (steps.drop ?? 2) : 0;
+  const [drop, otherDrop] = [from.candidate.row.figures.drop, to.candidate.row.figures.drop];
+  const dropSteps = drop && otherDrop ? (otherDrop.value - drop.value) / (steps.drop ?? 2) : 0;
   return [
-    ...words.sort((one, two) => Math.abs(two.by) - Math.abs(one.by)).map((one) => one.words),
-    ...(Math.abs(drop) >= 1 ? [drop > 0 ? 'more drop' : 'less drop'] : []),
+    ...changes
+      .sort((a, b) => Math.abs(b.by) - Math.abs(a.by))
+      .map(
+        ({ matter, by }): OfferChange => ({ kind: 'matter', matter, direction: directionOf(by) }),
+      ),
+    ...(Math.abs(dropSteps) >= 1
+      ? [{ kind: 'drop', direction: directionOf(dropSteps) } as const]
+      : []),
   ].slice(0, 4);
 }
 
-/** What an offer is put into words by. */
+/** What the rules lack, each thing once. */
+const missingOf = ({ answers }: Candidate): OfferMissing[] => [
+  ...new Map(
+    answers
+      .flatMap(({ unknown }) => unknown)
+      .map((missing) => [`${missing.kind} ${missing.subject}`, { kind: 'rule', missing } as const]),
+  ).values(),
+];
+
+const findingsOf = ({ answers }: Candidate, wanted: UseFinding['mark']): OfferReason[] =>
+  answers.flatMap(({ findings }) =>
+    findings
+      .filter(({ mark }) => mark === wanted)
+      .map((finding): OfferReason => ({ kind: 'rule', finding })),
+  );
+
+/** What an offer is weighed by. */
 interface Asked extends Asking {
   /** Matters that are weighed. */
   asked: readonly Matter[];
@@ -91,57 +98,46 @@ export function offerOf(
   const { row, fit } = candidate;
   const near = beside(used, row, steps);
   const [drop, usual] = [row.figures.drop?.value, used?.figures.drop?.value];
-  const sudden =
-    drop !== undefined &&
-    usual !== undefined &&
-    isAtLeast(Math.abs(drop - usual), CHOOSE_LIMITS.suddenDrop.value)
-      ? [
-          `Its drop is another than you are used to (${Math.abs(drop - usual).toFixed(0)} mm): change over slowly; pain is for a clinician.`,
-        ]
-      : [];
+  const gap = drop === undefined || usual === undefined ? 0 : Math.abs(drop - usual);
   const isPriceAsked = answers.most !== undefined || asked.includes('a low price');
-  const unpriced =
-    !isPriceAsked || (row.figures.price && row.currency === currency)
-      ? []
-      : [row.figures.price ? `its price in ${currency}` : 'its price'];
+  const isPriceKnown = row.figures.price !== undefined && row.currency === currency;
+  const priceMissing: OfferMissing = {
+    kind: 'price',
+    ...(row.figures.price === undefined ? {} : { currency }),
+  };
   return {
     slug: row.slug,
     name: row.name,
     suits,
     why: [
-      ...asked.flatMap((matter) =>
-        stepsIn(ranked, matter) >= 0.5
-          ? [`${MATTER_ENTRIES[matter].more} than the middle here`]
-          : [],
+      ...asked.flatMap((matter): OfferReason[] =>
+        stepsIn(ranked, matter) >= 0.5 ? [{ kind: 'matter', matter, direction: 'more' }] : [],
       ),
-      ...(near ? [`beside what you are used to: ${nearWords(near)}`] : []),
-      ...candidate.answers.flatMap(({ evidence }) =>
-        evidence.filter(({ mark }) => mark === 'for').map(({ words }) => words),
-      ),
-      ...(candidate.footType?.verdict.for ?? []),
+      ...(near ? [{ kind: 'likeness', drivers: near.drivers } as const] : []),
+      ...findingsOf(candidate, 'for'),
+      ...(candidate.footType
+        ? findingsOf({ ...candidate, answers: [candidate.footType] }, 'for')
+        : []),
     ].slice(0, 6),
     givesUp: [
-      ...(candidate.madeFor ? [`it is made for ${candidate.madeFor}`] : []),
+      ...(candidate.madeFor ? [{ kind: 'made for', uses: candidate.madeFor } as const] : []),
       ...givenUp(ranked, asked),
-      ...candidate.answers.flatMap(({ evidence }) =>
-        evidence.filter(({ mark }) => mark === 'but').map(({ words }) => words),
-      ),
+      ...findingsOf(candidate, 'but'),
     ],
     sure: sureOf(ranked, next),
     ahead: next ? ahead(ranked, next) : null,
     open: [
-      ...new Set([
-        ...candidate.answers.flatMap(({ wouldTell }) => wouldTell.map(({ words }) => words)),
-        ...asked.filter((matter) => matter !== 'a low price' && !knownIn(ranked, matter)),
-        ...(fit && fit.take === undefined ? ['how it fits'] : []),
-        ...unpriced,
-      ]),
+      ...missingOf(candidate),
+      ...asked.flatMap((matter): OfferMissing[] =>
+        matter !== 'a low price' && !knownIn(ranked, matter) ? [{ kind: 'matter', matter }] : [],
+      ),
+      ...(fit && fit.take === undefined ? [{ kind: 'fit' } as const] : []),
+      ...(isPriceAsked && !isPriceKnown ? [priceMissing] : []),
     ],
     next: next ? changed(ranked, next, steps) : [],
     take: fit?.take ?? null,
     fitWords: fit?.words ?? '',
-    cautions: [
-      ...new Set([...candidate.answers.flatMap(({ caution }) => caution || []), ...sudden]),
-    ],
+    cautions: [...new Set(candidate.answers.flatMap(({ rule }) => rule.caution ?? []))],
+    ...(isAtLeast(gap, CHOOSE_LIMITS.suddenDrop.value) ? { suddenDropMm: gap } : {}),
   };
 }

@@ -1,12 +1,13 @@
 /** Editions in the order in which they answer to what was asked, with how sure that is. */
 import { suitability } from '../construction/use-answer.ts';
 import { CHOOSE_LIMITS } from '../limits/choose-limits.ts';
+import { LOADS, MATTERS, type Matter, type PassReason } from '../records/choice-verdict.ts';
+import type { UseAnswerCode, UseFinding } from '../records/use-verdict.ts';
 import { nearestRows } from '../sheet/nearest.ts';
 import type { ShelfRow } from '../sheet/shelf.ts';
 import { tProbability } from '../statistics/distributions.ts';
-import type { VerdictWord } from '../statistics/verdict.ts';
 import type { Candidate, ChoiceAnswers } from './candidate.ts';
-import { LOADS, MATTER_WEIGHTS, MATTERS, type Matter } from './matters.ts';
+import { MATTER_WEIGHTS } from './matters.ts';
 import { type Middles, type Standing, standingIn } from './standing.ts';
 
 export interface Ranked {
@@ -14,7 +15,7 @@ export interface Ranked {
   standings: ReadonlyMap<Matter, Standing>;
   score: number;
   u: number;
-  suits: VerdictWord<'suits'>;
+  suits: UseAnswerCode;
 }
 
 /** Weight of each matter: by its place, and by what is carried. */
@@ -35,30 +36,27 @@ export const beside = (
   steps: Readonly<Record<string, number>>,
 ) => used && nearestRows(used, [row], { conditions: [], uses: [], words: '' }, steps)[0];
 
-const unsafe = ({ answers }: Candidate): string[] =>
-  answers.flatMap(({ evidence }) =>
-    evidence.flatMap(({ mark, aspect, words }) =>
-      mark === 'but' && aspect === 'safety' ? [words] : [],
-    ),
+const unsafe = ({ answers }: Candidate): UseFinding[] =>
+  answers.flatMap(({ findings }) =>
+    findings.filter(({ mark, aspect }) => mark === 'but' && aspect === 'safety'),
   );
 
-/** Why an edition is passed over; undefined: it is weighed. */
+/** Why a model is passed over; undefined: it is weighed. */
 export function passed(
   candidate: Candidate,
   { most, risk }: ChoiceAnswers,
   currency: string,
-): string | undefined {
+): PassReason | undefined {
   const { row, answers, fit } = candidate;
-  if (suitability(answers) === 'does not suit') {
-    const [first] = answers.filter(({ verdict }) => verdict.word === 'does not suit');
-    return first?.words ?? 'does not suit';
-  }
+  const unsuitable = answers.find(({ answer }) => answer === 'does not suit');
+  if (unsuitable) return { kind: 'not suitable', answer: unsuitable };
   const [danger] = unsafe(candidate);
-  if (risk === 'none' && danger) return `no risk was accepted: ${danger}`;
+  if (risk === 'none' && danger) return { kind: 'risk', finding: danger };
   const price = row.figures.price;
   if (most !== undefined && price && row.currency === currency && price.value > most)
-    return `it costs ${Math.round(price.value)} ${row.currency}`;
-  if (fit && fit.take === undefined && fit.right < 0.1 && fit.words !== '') return fit.words;
+    return { kind: 'price', amount: price.value, currency: row.currency };
+  if (fit && fit.take === undefined && fit.right < 0.1 && fit.words !== '')
+    return { kind: 'fit', words: fit.words };
   return undefined;
 }
 
@@ -112,11 +110,11 @@ export function rank(
     add((answers.used?.liked ? -1 : 1) * CHOOSE_LIMITS.usedTo.value * away);
   }
   if (footType) {
-    const points = footType.evidence.reduce(
+    const points = footType.findings.reduce(
       (sum, { mark }) => sum + (mark === 'for' ? 1 : mark === 'but' ? -1 : 0),
       0,
     );
-    add(CHOOSE_LIMITS.footType.value * points, footType.verdict.word === 'cannot tell' ? 0.5 : 0);
+    add(CHOOSE_LIMITS.footType.value * points, footType.answer === 'cannot tell' ? 0.5 : 0);
   }
   return { candidate, standings, score, u: Math.sqrt(squares), suits };
 }

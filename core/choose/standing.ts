@@ -1,9 +1,10 @@
 /** How an edition stands in a matter, in noticeable steps over the middle of the shelf, with the doubt of that. */
 import { median, rollup } from 'd3-array';
 import { CHOOSE_LIMITS } from '../limits/choose-limits.ts';
+import type { Matter } from '../records/choice-verdict.ts';
 import type { ShelfRow } from '../sheet/shelf.ts';
 import type { Candidate } from './candidate.ts';
-import { MATTER_ENTRIES, type Matter, type MatterReading } from './matters.ts';
+import { MATTER_READINGS, type MatterReading } from './matters.ts';
 
 export interface Standing {
   /** In noticeable steps over the middle of the shelf. */
@@ -52,7 +53,7 @@ export function middlesOf(
   currency = currenciesOf(candidates.map(({ row }) => row))[0] ?? '',
 ): Middles {
   const middles = new Map<string, number>();
-  for (const { readings } of Object.values(MATTER_ENTRIES))
+  for (const readings of Object.values(MATTER_READINGS))
     for (const reading of readings) {
       const middle = median(candidates.flatMap((one) => readValue(reading, one, currency) ?? []));
       if (middle !== undefined) middles.set(keyOf(reading), middle);
@@ -67,7 +68,7 @@ export function standingIn(
   middles: Middles,
   steps: Readonly<Record<string, number>>,
 ): Standing {
-  const known = MATTER_ENTRIES[matter].readings.flatMap((reading) => {
+  const known = MATTER_READINGS[matter].flatMap((reading) => {
     if (reading.reads === 'part') {
       const answer = candidate.parts.get(reading.of);
       if (answer === undefined) return [];

@@ -23,7 +23,7 @@ function meant(
       uses,
       claims: [],
     },
-    { write: (_, value, U) => (U === undefined ? `${value}` : `${value} ± ${U}`) },
+    {},
   );
 }
 const said = (id: MeaningId, ...terms: Parameters<typeof meant>) => {
@@ -131,7 +131,7 @@ it('a gap beside the insole is another insole before another size', () => {
 it('the cautions of its uses stand beside it', () => {
   const court: Use = { discipline: 'court', speciality: '' };
   const { suits, cautions } = meant({}, { 'tilt-angle': [60, 1] }, {}, [court]);
-  expect(suits.find(({ rule }) => rule === 'court/low')?.verdict.word).toBe('suits');
+  expect(suits.find(({ rule }) => rule.id === 'court/low')?.answer).toBe('suits');
   expect(cautions.join(' ')).toContain('no running shoes on court');
 });
 

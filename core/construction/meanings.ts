@@ -5,6 +5,7 @@ import type { QuantityId } from '../catalogue/quantities.ts';
 import { RULED_FIGURES } from '../catalogue/rules-of-uses.ts';
 import { judgeLimits, judgeTolerance, type Limits } from '../catalogue/tolerance.ts';
 import { CONSTRUCTION_LIMITS } from '../limits/construction-limits.ts';
+import type { UseAnswer } from '../records/use-verdict.ts';
 import { isBelow } from '../statistics/at-limit.ts';
 import {
   type ConstructionEvidence,
@@ -13,7 +14,7 @@ import {
 import { joined } from '../wording/message.ts';
 import { bootGrade } from './boot-meanings.ts';
 import { type Known, type Meaning, meant, mm, notKnown, type Rule } from './meaning.ts';
-import { answerUses, type KnownShoe, type RuleTerms, type UseAnswer } from './use-answer.ts';
+import { answerUses, type KnownShoe, type RuleTerms } from './use-answer.ts';
 
 const BALL: Limits = {
   low: CONSTRUCTION_LIMITS.ballFrom.value,

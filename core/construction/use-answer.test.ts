@@ -1,4 +1,5 @@
 /** Rules of uses, answered for shoes that are made up: each worked by hand. */
+
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { describePart, type PartId } from '../catalogue/construction.ts';
@@ -15,11 +16,11 @@ import { RULES_OF_USES, ruleById, testsOf } from '../catalogue/rules-of-uses.ts'
 import { ruleSubject } from '../catalogue/use-rule.ts';
 import { changedRule, type LimitChange } from '../limits/lab-limits.ts';
 import { COMMON_PRACTICE } from '../statistics/verdict.ts';
+import { type WriteFigure, writtenUseAnswer } from '../wording/use-sentences.ts';
 import { type Answers, madeOf } from './made-of.ts';
 import { answerUse, type KnownShoe, type RuleTerms, suitability } from './use-answer.ts';
 
-const write: RuleTerms['write'] = (_, value, U) =>
-  U === undefined ? `${value}` : `${value} ± ${U}`;
+const write: WriteFigure = (_, value, U) => (U === undefined ? `${value}` : `${value} ± ${U}`);
 
 function shoe(
   seen: Answers,
@@ -37,8 +38,10 @@ function shoe(
     ...more,
   };
 }
-const answer = (rule: string, use: string, aim: string, known: KnownShoe, terms = { write }) =>
-  answerUse(use, aim, known, terms).find((one) => one.rule === rule);
+const answers = (use: string, aim: string, known: KnownShoe, terms: RuleTerms = {}) =>
+  answerUse(use, aim, known, terms).map((answered) => writtenUseAnswer(answered, write));
+const answer = (rule: string, use: string, aim: string, known: KnownShoe, terms: RuleTerms = {}) =>
+  answers(use, aim, known, terms).find((answered) => answered.rule === rule);
 
 describe('a figure against its line', () => {
   const court = (tilt: [number, number]) =>
@@ -62,7 +65,7 @@ describe('a figure against its line', () => {
     const judged = court([54, 1.5]);
     expect(judged?.wouldTell.map(({ of }) => of)).toContain('tilt-angle');
     expect(judged?.wouldTell.find(({ of }) => of === 'tilt-angle')?.words).toContain(
-      'too near to at least 55',
+      'too near the limit, at least 55',
     );
   });
   it('is called stated where nobody measured it', () => {
@@ -155,7 +158,6 @@ describe('a lab', () => {
     person: 'B1',
   };
   const drawn = (changes: LimitChange[]) => ({
-    write,
     drawn: (subject: string, use: string) => changedRule({ changes }, subject, use),
   });
   it('draws a line elsewhere, for all or for a use', () => {
@@ -169,20 +171,20 @@ describe('a lab', () => {
     const own = usesWith([{ ...copyOfUse('court'), name: 'sorting hall' }]);
     const uses: Use[] = [{ discipline: 'sorting hall', speciality: 'cement' }];
     const known = shoe({ compound: 'gum' }, {}, {}, uses);
-    const answers = answerUse('sorting hall', '', known, { write, known: own });
+    const ofCopy = answers('sorting hall', '', known, { known: own });
     // Its own speciality says for which floor.
-    expect(answers.map(({ rule }) => rule)).toEqual([
+    expect(ofCopy.map(({ rule }) => rule)).toEqual([
       'court/low',
       'court/side-step',
       'court/cement',
     ]);
-    expect(answers.at(-1)?.verdict.word).toBe('suits with a but');
+    expect(ofCopy.at(-1)?.verdict.word).toBe('suits with a but');
   });
 });
 
 it('the gravest word of several rules is what they come to', () => {
   const word = (...words: ('suits' | 'suits with a but' | 'does not suit' | 'cannot tell')[]) =>
-    suitability(words.map((one) => ({ verdict: { word: one } }) as never));
+    suitability(words.map((answer) => ({ answer }) as never));
   expect(word('suits', 'suits with a but')).toBe('suits with a but');
   expect(word('suits with a but', 'cannot tell')).toBe('cannot tell');
   expect(word('cannot tell', 'does not suit')).toBe('does not suit');
@@ -254,7 +256,7 @@ describe('every use', () => {
   });
   it('cannot tell of a shoe that nobody looked at, and names what would', () => {
     for (const use of DISCIPLINES)
-      for (const judged of answerUse(use, '', shoe({}), { write })) {
+      for (const judged of answers(use, '', shoe({}))) {
         expect(judged.verdict.word, judged.rule).toBe('cannot tell');
         expect(judged.wouldTell.length, judged.rule).toBeGreaterThan(0);
         expect(

@@ -1,4 +1,4 @@
-/** Answers the rules of a use for a shoe: a verdict each, with what speaks for it, against it, and what would tell. */
+/** Answers the rules of a use for a shoe: a verdict each, with its evidence and what is not known. */
 import type { PartId } from '../catalogue/construction.ts';
 import { describePart } from '../catalogue/construction.ts';
 import {
@@ -7,20 +7,23 @@ import {
   type Use,
   type Uses,
 } from '../catalogue/disciplines.ts';
-import { describeQuantity, QUANTITIES, type QuantityId } from '../catalogue/quantities.ts';
 import { rulesOfUse } from '../catalogue/rules-of-uses.ts';
 import { judgeLimits, type Limits } from '../catalogue/tolerance.ts';
 import {
   ASPECTS,
-  type Aspect,
   type Criterion,
-  type EvidenceMark,
-  type RuleDrawing,
   type RuleTest,
   ruleSubject,
   type UseRule,
 } from '../catalogue/use-rule.ts';
-import type { Verdict } from '../statistics/verdict.ts';
+import type {
+  RuleReading,
+  UseAnswer,
+  UseAnswerCode,
+  UseFinding,
+  UseMissing,
+} from '../records/use-verdict.ts';
+import { verdictOf } from '../records/verdict.ts';
 import type { MadeOfPart } from './made-of.ts';
 import type { MeantFigure } from './meaning.ts';
 
@@ -38,72 +41,32 @@ export interface KnownShoe {
 export interface RuleTerms {
   /** The uses that the lab has. */
   known?: Uses | undefined;
-  /** A line that the lab drew elsewhere, by its subject. */
-  drawn?: (subject: string, use: Discipline) => Limits | undefined;
-  /** Writes a figure in the units of whoever reads. */
-  write: (quantity: QuantityId, value: number, U?: number) => string;
+  /** A limit that the lab changed, by its subject. */
+  drawn?: ((subject: string, use: Discipline) => Limits | undefined) | undefined;
 }
 
-/** What would settle a rule: a figure to take, a score, a part to look at, or a word to be said. */
-export interface WouldTell {
-  kind: 'figure' | 'score' | 'part' | 'made for';
-  /** Of a quantity or a part; empty: what it is made for. */
-  of: string;
-  /** `Forefoot lugs, measured` */
-  words: string;
+/** A test of a rule: met, not met, too close to say, or nothing to read. */
+type Outcome = 'yes' | 'no' | 'open' | 'unknown';
+interface Tested {
+  outcome: Outcome;
+  readings: readonly RuleReading[];
+  /** What would settle it, where it is not settled. */
+  missing?: Omit<UseMissing, 'rule'>;
 }
 
-export interface RuleEvidence {
-  mark: EvidenceMark;
-  /** `deep lugs (5.1 ± 0.3 mm, at least 4.5 mm)` */
-  words: string;
-  aspect?: Aspect;
-}
-
-export interface UseAnswer {
-  rule: string;
-  use: Discipline;
-  name: string;
-  /** For which ground, event or way it was asked; empty: for all. */
-  aims: string;
-  why: string;
-  words: string;
-  verdict: Verdict<'suits'>;
-  evidence: RuleEvidence[];
-  wouldTell: WouldTell[];
-  /** Each aspect that a rule keeps apart. */
-  aspects: { aspect: Aspect; word: Verdict<'suits'>['word'] }[];
-  caution: string;
-  draws?: RuleDrawing;
-}
-
-type Held = 'yes' | 'no' | 'open' | 'unknown';
-interface Read {
-  held: Held;
-  /** What was read, with its limits; empty where nothing was. */
-  words: string;
-  wouldTell: WouldTell | undefined;
-}
-
-const UNKNOWN = (wouldTell: WouldTell): Read => ({ held: 'unknown', words: '', wouldTell });
+const unknown = (missing: Tested['missing']): Tested => ({
+  outcome: 'unknown',
+  readings: [],
+  ...(missing ? { missing } : {}),
+});
 const plain = (text: string) => text.trim().toLowerCase();
 
-/** `at least 4.5 mm`, `65 to 75 %`, `at most 20 mm` */
-export function limitWords(
-  of: QuantityId,
-  { low, high }: Limits,
-  write: RuleTerms['write'],
-): string {
-  // A line is drawn, not measured: no digits stand for its doubt.
-  const line = (value: number) => write(of, value).replace(/\.0+(?!\d)/, '');
-  if (low !== null && high !== null) return `${line(low)} to ${line(high)}`;
-  return low === null ? `at most ${line(high ?? 0)}` : `at least ${line(low)}`;
-}
+type NumberTest = Extract<RuleTest, { reads: 'figure' | 'score' }>;
 
-/** The lines of a test: the lab's where it drew its own, else those of practice. */
+/** The limits of a test: the lab's where it changed them, else those of common practice. */
 export function limitsOf(
   id: string,
-  test: Extract<RuleTest, { reads: 'figure' | 'score' }>,
+  test: NumberTest,
   use: Discipline,
   drawn: RuleTerms['drawn'],
 ): Limits {
@@ -111,62 +74,63 @@ export function limitsOf(
   return drawn?.(ruleSubject(id, test) ?? '', use) ?? usual;
 }
 
-const WITHIN_LIMITS = { within: 'yes', out: 'no', 'cannot tell': 'open' } as const;
+const OUTCOMES = { within: 'yes', out: 'no', 'cannot tell': 'open' } as const;
 
-function readNumber(
-  test: Extract<RuleTest, { reads: 'figure' | 'score' }>,
-  shoe: KnownShoe,
-  limits: Limits,
-  write: RuleTerms['write'],
-): Read {
-  const { of } = test;
-  const isScore = test.reads === 'score';
-  const name = describeQuantity(of, QUANTITIES).name;
-  const figure: MeantFigure | undefined = isScore
-    ? shoe.scores.has(of)
-      ? { value: shoe.scores.get(of) ?? 0, U: 0 }
-      : undefined
-    : shoe.figures.get(of);
-  const tell: WouldTell = {
-    kind: test.reads,
+function readNumber({ of, reads }: NumberTest, shoe: KnownShoe, limits: Limits): Tested {
+  const score = shoe.scores.get(of);
+  const figure: MeantFigure | undefined =
+    reads === 'figure'
+      ? shoe.figures.get(of)
+      : score === undefined
+        ? undefined
+        : { value: score, U: 0 };
+  const missing = {
+    kind: reads,
+    subject: of,
+    how: reads === 'score' ? 'score' : 'measure',
+  } as const;
+  if (!figure) return unknown(missing);
+  const reading: RuleReading = {
+    reads,
     of,
-    words: isScore ? `${name}, scored` : `${name}, measured`,
+    value: figure.value,
+    U: figure.U,
+    limits,
+    isStated: figure.stated === true,
   };
-  if (!figure) return UNKNOWN(tell);
-  const word = judgeLimits(figure.value, figure.U, limits);
-  const own = `${isScore ? write(of, figure.value) : write(of, figure.value, figure.U)}${figure.stated ? ' as stated' : ''}`;
+  const outcome = OUTCOMES[judgeLimits(figure.value, figure.U, limits)];
   return {
-    held: WITHIN_LIMITS[word],
-    words: `${name.toLowerCase()}${isScore ? ': ' : ' '}${own}, ${limitWords(of, limits, write)}`,
-    wouldTell:
-      word === 'cannot tell'
-        ? {
-            ...tell,
-            words: `${name}, surer: ${own} is too near to ${limitWords(of, limits, write)}`,
-          }
-        : undefined,
+    outcome,
+    readings: [reading],
+    ...(outcome === 'open' ? { missing: { ...missing, unclear: reading } } : {}),
   };
 }
 
-function readPart(of: PartId, is: readonly string[], shoe: KnownShoe): Read {
+function readPart(of: PartId, is: readonly string[], shoe: KnownShoe): Tested {
   const part = describePart(of);
-  const known = shoe.parts.find((one) => one.part === of);
-  const tell: WouldTell = { kind: 'part', of, words: `${part.name}, looked at` };
-  if (!known) return UNKNOWN(tell);
-  const belongs = (answer: string) => is.some((one) => plain(one) === plain(answer));
-  const answers = known.seen.length > 0 ? known.seen.map(({ answer }) => answer) : [known.answer];
-  const yes = answers.filter(belongs);
-  // A word of one's own is none of those the rule knows.
-  const strange =
+  const madeOf = shoe.parts.find((entry) => entry.part === of);
+  const missing = { kind: 'part', subject: of, how: 'look' } as const;
+  if (!madeOf) return unknown(missing);
+  const belongs = (answer: string) => is.some((wanted) => plain(wanted) === plain(answer));
+  const answers =
+    madeOf.seen.length > 0 ? madeOf.seen.map(({ answer }) => answer) : [madeOf.answer];
+  const met = answers.filter(belongs);
+  // An answer in the tester's own words is none of those that the rule knows.
+  const isStrange =
     part.answers !== undefined &&
-    answers.some((answer) => !part.answers?.some((one) => plain(one) === plain(answer)));
-  const held: Held =
-    yes.length === answers.length ? 'yes' : yes.length > 0 || strange ? 'open' : 'no';
-  const how = known.state === 'stated' ? ', as stated' : '';
+    answers.some((answer) => !part.answers?.some((listed) => plain(listed) === plain(answer)));
+  const outcome: Outcome =
+    met.length === answers.length ? 'yes' : met.length > 0 || isStrange ? 'open' : 'no';
+  const reading: RuleReading = {
+    reads: 'part',
+    of,
+    answers,
+    isStated: madeOf.state === 'stated',
+  };
   return {
-    held,
-    words: `${part.name.toLowerCase()}: ${answers.join(' or ')}${how}`,
-    wouldTell: held === 'open' ? { ...tell, words: `${part.name}, looked at again` } : undefined,
+    outcome,
+    readings: [reading],
+    ...(outcome === 'open' ? { missing: { ...missing, unclear: reading } } : {}),
   };
 }
 
@@ -182,27 +146,22 @@ const specialitiesOf = (shoe: KnownShoe, use: Discipline, known?: Uses): string[
   );
 };
 
+const PURPOSE_MISSING = { kind: 'made for', subject: '', how: 'ask' } as const;
+
 function readMadeFor(
   { is, seenAt }: Extract<RuleTest, { reads: 'made for' }>,
   shoe: KnownShoe,
   use: Discipline,
   known: Uses | undefined,
-): Read {
+): Tested {
   const seen = seenAt ? readPart(seenAt, is, shoe) : undefined;
-  if (seen && seen.held !== 'unknown') return seen;
-  const said = specialitiesOf(shoe, use, known);
-  if (said.length === 0)
-    return UNKNOWN({
-      kind: 'made for',
-      of: '',
-      words: seenAt
-        ? `${describePart(seenAt).name}, or what it is made for`
-        : 'what it is made for',
-    });
+  if (seen && seen.outcome !== 'unknown') return seen;
+  const specialities = specialitiesOf(shoe, use, known);
+  if (specialities.length === 0)
+    return unknown({ ...PURPOSE_MISSING, ...(seenAt ? { lookAt: seenAt } : {}) });
   return {
-    held: said.some((one) => is.includes(one)) ? 'yes' : 'no',
-    words: `made for ${said.join(', ')}`,
-    wouldTell: undefined,
+    outcome: specialities.some((speciality) => is.includes(speciality)) ? 'yes' : 'no',
+    readings: [{ reads: 'made for', specialities }],
   };
 }
 
@@ -211,64 +170,77 @@ function readTest(
   rule: UseRule,
   shoe: KnownShoe,
   use: Discipline,
-  terms: RuleTerms,
-) {
+  { drawn, known }: RuleTerms,
+): Tested {
   switch (test.reads) {
     case 'figure':
     case 'score':
-      return readNumber(test, shoe, limitsOf(rule.id, test, use, terms.drawn), terms.write);
+      return readNumber(test, shoe, limitsOf(rule.id, test, use, drawn));
     case 'part':
       return readPart(test.of, test.is, shoe);
     case 'made for':
-      return readMadeFor(test, shoe, use, terms.known);
+      return readMadeFor(test, shoe, use, known);
     case 'use': {
-      if (shoe.uses.length === 0)
-        return UNKNOWN({ kind: 'made for', of: '', words: 'what it is made for' });
-      const shipped = ({ discipline }: Use) =>
-        describeDiscipline(discipline, terms.known).copiedFrom ?? discipline;
-      return {
-        held: shoe.uses.some((one) => shipped(one) === test.is) ? 'yes' : 'no',
-        words: '',
-        wouldTell: undefined,
-      } satisfies Read;
+      if (shoe.uses.length === 0) return unknown(PURPOSE_MISSING);
+      const isOfUse = shoe.uses.some(
+        ({ discipline }) =>
+          (describeDiscipline(discipline, known).copiedFrom ?? discipline) === test.is,
+      );
+      return { outcome: isOfUse ? 'yes' : 'no', readings: [] };
     }
     case 'claim': {
-      const words = shoe.claims.find((claim) =>
+      const text = shoe.claims.find((claim) =>
         test.words.some((word) => plain(claim).includes(plain(word))),
       );
-      return {
-        held: words === undefined ? 'no' : 'yes',
-        words: words === undefined ? '' : `as stated: ${words}`,
-        wouldTell: undefined,
-      } satisfies Read;
+      return text === undefined
+        ? { outcome: 'no', readings: [] }
+        : { outcome: 'yes', readings: [{ reads: 'claim', text }] };
     }
   }
 }
 
-/** Any of several tests is enough: the first that holds speaks for all. */
-function readAny(reads: readonly Read[]): Read {
-  const of = (held: Held) => reads.find((one) => one.held === held);
-  const best = of('yes') ?? of('open') ?? of('unknown');
-  if (best) return best;
-  return {
-    held: 'no',
-    words: reads
-      .map(({ words }) => words)
-      .filter(Boolean)
-      .join('; '),
-    wouldTell: undefined,
-  };
+/** Any of several tests is enough: the first that is met counts for all. */
+function readAny(results: readonly Tested[]): Tested {
+  const first = (outcome: Outcome) => results.find((result) => result.outcome === outcome);
+  return (
+    first('yes') ??
+    first('open') ??
+    first('unknown') ?? { outcome: 'no', readings: results.flatMap(({ readings }) => readings) }
+  );
 }
 
-interface Judged {
+interface JudgedCriterion {
   criterion: Criterion;
-  read: Read;
-  /** What it says; undefined: nothing of such a shoe. */
-  line: RuleEvidence | undefined;
-  /** Asked, and nobody can tell yet. */
-  missing: boolean;
-  /** Only asked under a condition that nobody knows. */
-  perhaps: boolean;
+  /** Absent: it says nothing of such a shoe. */
+  finding?: UseFinding | undefined;
+  /** It is asked, and nobody can tell yet. */
+  isMissing: boolean;
+  /** What would settle it, or whether it is asked at all. */
+  missing?: UseMissing | undefined;
+}
+
+function findingOf(criterion: Criterion, rule: UseRule, { outcome, readings }: Tested): UseFinding {
+  const isMet = outcome === 'yes';
+  const [first] = readings;
+  const { aspect } = criterion;
+  return {
+    rule: rule.id,
+    subject: first && 'of' in first ? first.of : (first?.reads ?? 'use'),
+    ...(first && 'value' in first
+      ? {
+          value: first.value,
+          U: first.U,
+          limit: {
+            ...(first.limits.low === null ? {} : { low: first.limits.low }),
+            ...(first.limits.high === null ? {} : { high: first.limits.high }),
+          },
+        }
+      : {}),
+    mark: isMet ? criterion.holding : criterion.failing,
+    says: isMet ? criterion.holds : criterion.fails,
+    readings,
+    ...(aspect ? { aspect } : {}),
+  };
 }
 
 function judgeCriterion(
@@ -277,46 +249,32 @@ function judgeCriterion(
   shoe: KnownShoe,
   use: Discipline,
   terms: RuleTerms,
-): Judged | undefined {
+): JudgedCriterion | undefined {
   const ask = (tests: readonly RuleTest[]) =>
     readAny(tests.map((test) => readTest(test, rule, shoe, use, terms)));
+  const missingOf = ({ missing }: Tested) => missing && { ...missing, rule: rule.id };
   if (criterion.when) {
     const condition = ask(criterion.when);
-    if (condition.held === 'no') return undefined;
-    if (condition.held !== 'yes')
-      return { criterion, read: condition, line: undefined, missing: false, perhaps: true };
+    if (condition.outcome === 'no') return undefined;
+    if (condition.outcome !== 'yes')
+      return { criterion, isMissing: false, missing: missingOf(condition) };
   }
-  const read = ask(criterion.tests);
-  const isHeld = read.held === 'yes';
-  if (!isHeld && read.held !== 'no')
-    return { criterion, read, line: undefined, missing: true, perhaps: false };
-  const words = isHeld ? criterion.holds : criterion.fails;
-  if (words === '') return undefined;
-  const { aspect } = criterion;
-  return {
-    criterion,
-    read,
-    line: {
-      mark: isHeld ? criterion.holding : criterion.failing,
-      words: read.words ? `${words} (${read.words})` : words,
-      ...(aspect ? { aspect } : {}),
-    },
-    missing: false,
-    perhaps: false,
-  };
+  const tested = ask(criterion.tests);
+  if (tested.outcome === 'open' || tested.outcome === 'unknown')
+    return { criterion, isMissing: true, missing: missingOf(tested) };
+  const finding = findingOf(criterion, rule, tested);
+  return finding.says === '' ? undefined : { criterion, finding, isMissing: false };
 }
 
-type Word = Verdict<'suits'>['word'];
-
-/** The word that judged criteria come to; the gravest decides, and what is needed and not known leaves it open. */
-function wordOf(judged: readonly Judged[]): Word {
-  const marks = judged.flatMap(({ line }) => line?.mark ?? []);
+/** The answer of judged criteria: the gravest decides, and what is needed and not known leaves it open. */
+function answerOf(judged: readonly JudgedCriterion[]): UseAnswerCode {
+  const marks = judged.flatMap(({ finding }) => finding?.mark ?? []);
   if (marks.includes('against')) return 'does not suit';
-  const missing = judged.filter((one) => one.missing);
+  const missing = judged.filter(({ isMissing }) => isMissing);
   if (marks.includes('open') || missing.some(({ criterion }) => criterion.needed === true))
     return 'cannot tell';
-  // What is needed is known, or else more is known than not: nothing is said on less.
-  const hasNeeded = judged.some(({ criterion, line }) => criterion.needed === true && line);
+  // Without a needed criterion, more must be known than not.
+  const hasNeeded = judged.some(({ criterion, finding }) => criterion.needed === true && finding);
   if (marks.length === 0 || (!hasNeeded && missing.length > marks.length)) return 'cannot tell';
   return marks.includes('but') ? 'suits with a but' : 'suits';
 }
@@ -325,7 +283,10 @@ const uniqueBy = <T>(rows: readonly T[], key: (row: T) => string): T[] => [
   ...new Map(rows.map((row) => [key(row), row])).values(),
 ];
 
-/** Answers one rule for a shoe; `use` says whose lines hold. */
+/**
+ * Answers one rule for a shoe.
+ * @param use its limits hold
+ */
 export function answerRule(
   rule: UseRule,
   use: Discipline,
@@ -335,39 +296,25 @@ export function answerRule(
   const judged = rule.asks.flatMap(
     (criterion) => judgeCriterion(criterion, rule, shoe, use, terms) ?? [],
   );
-  const evidence = judged.flatMap(({ line }) => line ?? []);
-  const word = wordOf(judged);
-  const wouldTell = uniqueBy(
-    judged.flatMap(({ read, missing, perhaps }) =>
-      (missing || perhaps) && read.wouldTell ? [read.wouldTell] : [],
-    ),
-    ({ kind, of }) => `${kind} ${of}`,
-  );
-  const of = (...marks: EvidenceMark[]) =>
-    evidence.filter(({ mark }) => marks.includes(mark)).map(({ words }) => words);
-  const lead =
-    word === 'suits' ? of('for') : word === 'cannot tell' ? of('open') : of('against', 'but');
-  const missing =
-    word === 'cannot tell' && wouldTell.length > 0
-      ? `it would tell: ${wouldTell.map(({ words }) => words).join('; ')}`
-      : '';
-  const reason = [...lead, missing].filter(Boolean).join('; ');
+  const findings = judged.flatMap(({ finding }) => finding ?? []);
   return {
-    rule: rule.id,
-    use,
-    name: rule.name,
-    aims: rule.aims?.join(', ') ?? '',
-    why: rule.why,
-    words: `${rule.name}: ${word}${reason ? `; ${reason}` : ''}.`,
-    verdict: { word, for: of('for'), against: of('against', 'but', 'open'), source: rule.source },
-    evidence,
-    wouldTell,
-    aspects: ASPECTS.flatMap((aspect) => {
-      const own = judged.filter(({ criterion }) => criterion.aspect === aspect);
-      return own.length === 0 ? [] : [{ aspect, word: wordOf(own) }];
+    ...verdictOf(answerOf(judged), {
+      decisive: [rule.id],
+      evidenceFor: findings.filter(({ mark }) => mark === 'for'),
+      evidenceAgainst: findings.filter(({ mark }) => mark !== 'for'),
+      safety: findings.some(({ aspect }) => aspect === 'safety') || rule.caution !== undefined,
     }),
-    caution: rule.caution ?? '',
-    ...(rule.draws ? { draws: rule.draws } : {}),
+    rule,
+    use,
+    findings,
+    unknown: uniqueBy(
+      judged.flatMap(({ missing }) => missing ?? []),
+      ({ kind, subject }) => `${kind} ${subject}`,
+    ),
+    aspects: ASPECTS.flatMap((aspect) => {
+      const ofAspect = judged.filter(({ criterion }) => criterion.aspect === aspect);
+      return ofAspect.length === 0 ? [] : [{ aspect, answer: answerOf(ofAspect) }];
+    }),
   };
 }
 
@@ -378,8 +325,8 @@ export const WHATEVER = 'whatever';
  * Answers the rules of a use for a shoe.
  *
  * @param aim a ground, an event or a way; empty: those that the shoe is said to be made for, else all; `whatever`: what
- *   holds whatever the ground is
- * @example a court shoe whose tilt is 60 ± 1° is low enough; at 54.5 ± 1° it cannot be told, and the tilt would tell
+ *   holds for any ground
+ * @example a court shoe whose tilt is 60 ± 1° is low enough; at 54.5 ± 1° the answer is not known, and the tilt decides
  */
 export function answerUse(
   use: Discipline,
@@ -389,12 +336,15 @@ export function answerUse(
 ): UseAnswer[] {
   const entry = rulesOfUse(use, terms.known);
   if (!entry) return [];
-  const own = specialitiesOf(shoe, use, terms.known).filter((one) => entry.aims.includes(one));
-  const asked = aim === WHATEVER ? [] : aim !== '' ? [aim] : own.length > 0 ? own : entry.aims;
+  const madeFor = specialitiesOf(shoe, use, terms.known).filter((name) =>
+    entry.aims.includes(name),
+  );
+  const asked =
+    aim === WHATEVER ? [] : aim !== '' ? [aim] : madeFor.length > 0 ? madeFor : entry.aims;
   return entry.rules
     .filter(
       ({ aims, isTable }) =>
-        !aims || (isTable && aim === '') || aims.some((one) => asked.includes(one)),
+        !aims || (isTable && aim === '') || aims.some((name) => asked.includes(name)),
     )
     .map((rule) => answerRule(rule, use, shoe, terms));
 }
@@ -405,8 +355,13 @@ export const answerUses = (shoe: KnownShoe, terms: RuleTerms): UseAnswer[] =>
     answerUse(use, '', shoe, terms),
   );
 
-const GRAVEST: readonly Word[] = ['does not suit', 'cannot tell', 'suits with a but', 'suits'];
+const GRAVEST: readonly UseAnswerCode[] = [
+  'does not suit',
+  'cannot tell',
+  'suits with a but',
+  'suits',
+];
 
-/** What several rules come to together: the gravest of their words. */
-export const suitability = (answers: readonly UseAnswer[]): Word =>
-  GRAVEST.find((word) => answers.some(({ verdict }) => verdict.word === word)) ?? 'cannot tell';
+/** The answer of several rules together: the gravest of their answers. */
+export const suitability = (answers: readonly UseAnswer[]): UseAnswerCode =>
+  GRAVEST.find((code) => answers.some(({ answer }) => answer === code)) ?? 'cannot tell';

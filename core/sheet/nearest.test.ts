@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { nearestRows, nearWords, readLikeWords } from './nearest.ts';
+import { likenessPhrase } from '../wording/likeness-sentences.ts';
+import { textOf } from '../wording/sentence.ts';
+import { nearestRows, readLikeWords } from './nearest.ts';
 import type { ShelfRow } from './shelf.ts';
 
 const STEPS = { mass: 15, 'heel-stack': 3, drop: 2, 'ball-width': 2 };
@@ -41,8 +43,10 @@ describe('what is like an edition', () => {
     );
     expect(near.map(({ row: { slug } }) => slug)).toEqual(['latch', 'lane', 'stile']);
     expect(near[2]?.steps).toBeCloseTo(Math.sqrt(5), 10);
-    expect(near[2] && nearWords(near[2])).toBe('two steps lighter, a step higher at the heel');
-    expect(near[0] && nearWords(near[0])).toBe('alike in what is measured');
+    expect(near[2] && textOf(likenessPhrase(near[2].drivers))).toBe(
+      'lighter by 2 noticeable differences, noticeably higher at the heel',
+    );
+    expect(near[0] && textOf(likenessPhrase(near[0].drivers))).toBe('alike in what is measured');
     expect(near[1]).toMatchObject({ steps: 1, unknown: ['ball-width'] });
   });
   it('but lighter: a step at least, read beside the rest of the words', () => {

@@ -1,4 +1,5 @@
 /** What is like an edition: nearest in noticeable steps, with what drives the distance. */
+import type { Driver } from '../records/choice-verdict.ts';
 import {
   placeRow,
   type ShelfCondition,
@@ -15,7 +16,7 @@ export interface NearRow {
   /** Root of the sum of squares of the differences, in noticeable steps. */
   steps: number;
   /** Differences of a step and more, the greatest first; signed: more than the yardstick, or less. */
-  drivers: { column: string; steps: number }[];
+  drivers: Driver[];
   /** Columns that one of the two has no figure of: each is reckoned as a step. */
   unknown: string[];
   place: ShelfPlace;
@@ -131,23 +132,4 @@ export function readLikeWords(
     read.said.push(`${word} by a noticeable step`);
   }
   return { ...read, rest: rest.join(', ') };
-}
-
-const WORDS: Readonly<Record<string, readonly [more: string, less: string]>> = {
-  mass: ['heavier', 'lighter'],
-  'heel-stack': ['higher at the heel', 'lower at the heel'],
-  drop: ['more drop', 'less drop'],
-  'ball-width': ['wider at the ball', 'narrower at the ball'],
-};
-
-const COUNTED = ['', 'a step', 'two steps', 'three steps', 'four steps', 'five steps'];
-
-/** `two steps lighter, a step wider at the ball`; nothing differs: `alike in what is measured` */
-export function nearWords({ drivers }: Pick<NearRow, 'drivers'>): string {
-  const words = drivers.map(({ column, steps }) => {
-    const [more, less] = WORDS[column] ?? [`more ${column}`, `less ${column}`];
-    const n = Math.round(Math.abs(steps));
-    return `${COUNTED[n] ?? `${n} steps`} ${steps > 0 ? more : less}`;
-  });
-  return words.join(', ') || 'alike in what is measured';
 }

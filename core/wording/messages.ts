@@ -1,5 +1,17 @@
 /** All messages by room, for the list that is reviewed (`npm run words`) and for the tests on it. */
 
+import {
+  ASKED_MESSAGES,
+  BALANCE_MESSAGES,
+  CHOICE_MESSAGES,
+  COST_MESSAGES,
+  MATTER_CHANGES,
+  MATTER_MEANINGS,
+  OFFER_MESSAGES,
+  OFFER_SUITS,
+  PASS_MESSAGES,
+  REVIEW_MESSAGES,
+} from './choice-sentences.ts';
 import { CLAIM_MESSAGES } from './claim-sentences.ts';
 import {
   CONSTRUCTION_EVIDENCE,
@@ -8,6 +20,7 @@ import {
   MEANING_NAMES,
 } from './construction-sentences.ts';
 import { LEFT_RIGHT_MESSAGES } from './left-right-sentences.ts';
+import { LIKENESS_DISTANCE, LIKENESS_MESSAGES } from './likeness-sentences.ts';
 import {
   AT_FAULT,
   CAUSE_EFFECTS,
@@ -23,6 +36,7 @@ import {
   TRY_ON_STEP_REASONS,
   TRY_ON_STEPS,
 } from './try-on-sentences.ts';
+import { USE_ANSWER_NAMES, USE_MESSAGES, USE_MISSING, USE_READINGS } from './use-sentences.ts';
 import {
   SIGN_NAMES,
   SIGN_PRACTICE,
@@ -44,6 +58,23 @@ export const MESSAGES: Readonly<Record<string, Readonly<Record<string, AnyMessag
   'construction, names': MEANING_NAMES,
   'construction, evidence': CONSTRUCTION_EVIDENCE,
   'construction, missing': CONSTRUCTION_MISSING,
+  uses: USE_MESSAGES,
+  'uses, answers': USE_ANSWER_NAMES,
+  'uses, readings': USE_READINGS,
+  'uses, missing': USE_MISSING,
+  choose: CHOICE_MESSAGES,
+  'choose, offers': OFFER_MESSAGES,
+  'choose, suitability': OFFER_SUITS,
+  'choose, matters': MATTER_MEANINGS,
+  'choose, more': MATTER_CHANGES.more,
+  'choose, less': MATTER_CHANGES.less,
+  'choose, passed over': PASS_MESSAGES,
+  'choose, asked': ASKED_MESSAGES,
+  'choose, costs': COST_MESSAGES,
+  'choose, next': REVIEW_MESSAGES,
+  'choose, balance': BALANCE_MESSAGES,
+  likeness: LIKENESS_MESSAGES,
+  'likeness, distance': LIKENESS_DISTANCE,
   fit: TRY_ON_ROWS,
   'fit, steps': TRY_ON_STEPS,
   'fit, reasons': TRY_ON_STEP_REASONS,

@@ -5,27 +5,36 @@ import type { footAsked } from '#contract/sizing-records.ts';
 import { cautionsOf, describeDiscipline, nameUses } from '#core/catalogue/disciplines.ts';
 import { FOOT_TYPE_RULES } from '#core/catalogue/rules/foot-types.ts';
 import { rulesOfUse } from '#core/catalogue/rules-of-uses.ts';
-import { askedWords } from '#core/choose/asked-words.ts';
 import type { Candidate, ChoiceFit } from '#core/choose/candidate.ts';
 import { choose, weighedOf } from '#core/choose/choice.ts';
-import { MATTER_ENTRIES } from '#core/choose/matters.ts';
-import type { Offer } from '#core/choose/offer.ts';
 import { judgeTwoUses, lifeCost } from '#core/choose/pair-costs.ts';
 import { currenciesOf } from '#core/choose/standing.ts';
 import {
   answerRule,
   answerUse,
   limitsOf,
-  limitWords,
   type RuleTerms,
   suitability,
   WHATEVER,
 } from '#core/construction/use-answer.ts';
-import { shoeOnShelf } from '../construction.ts';
+import type { Offer } from '#core/records/choice-verdict.ts';
+import {
+  askedSentences,
+  CHOICE_MESSAGES,
+  changePhrase,
+  contradictionSentence,
+  passPhrase,
+  twoUsesSentence,
+  writtenOffer,
+} from '#core/wording/choice-sentences.ts';
+import { type Sentence, textOf } from '#core/wording/sentence.ts';
+import { limitPhrase, USE_READINGS, type WriteFigure } from '#core/wording/use-sentences.ts';
+import { figureWriter, ruleTerms, shoeOnShelf } from '../construction.ts';
+import { labFacts } from '../lab-facts.ts';
 import { wrongValue } from '../problems.ts';
 import type { KeptShelfRow } from '../store/shelf.ts';
 import type { Stores } from '../stores.ts';
-import { type ShelfSource, termsOf } from './suits.ts';
+import type { ShelfSource } from './suits.ts';
 
 export type ChoiceAsked = z.output<typeof choiceAsked>;
 type FootAsked = z.output<typeof footAsked>;
@@ -76,8 +85,8 @@ function candidateOf(
 const isFootSaid = ({ tester, left, right }: ChoiceAsked) =>
   Boolean(tester) || left !== undefined || right !== undefined;
 
-/** What to look for where nothing here suits: what the rules need, with their lines, and what matters. */
-function lookFor(asked: ChoiceAsked, terms: RuleTerms): string[] {
+/** What to look for where nothing here suits: what the rules need, with their limits, and what matters. */
+function lookFor(asked: ChoiceAsked, terms: RuleTerms, write: WriteFigure): Sentence[] {
   const entry = rulesOfUse(asked.use, terms.known);
   const needed = (entry?.rules ?? [])
     .filter(({ aims }) => !aims || asked.aim === '' || aims.includes(asked.aim))
@@ -85,14 +94,14 @@ function lookFor(asked: ChoiceAsked, terms: RuleTerms): string[] {
       rule.asks.flatMap(({ tests, holds, holding, needed: isNeeded, failing }) => {
         if (holding !== 'for' || holds === '' || !(isNeeded || failing === 'against')) return [];
         const [test] = tests;
-        return test?.reads === 'figure'
-          ? [
-              `${holds} (${limitWords(test.of, limitsOf(rule.id, test, asked.use, terms.drawn), terms.write)})`,
-            ]
-          : [holds];
+        if (test?.reads !== 'figure') return [USE_READINGS.plain({ says: holds })];
+        const limits = limitsOf(rule.id, test, asked.use, terms.drawn);
+        const readings = limitPhrase(test.of, limits, write);
+        return [USE_READINGS.finding({ says: holds, readings })];
       }),
     );
-  return [...new Set([...needed, ...asked.matters.map((matter) => MATTER_ENTRIES[matter].more)])];
+  const phrases = [...needed, ...asked.matters.map((matter) => changePhrase(matter, 'more'))];
+  return [...new Map(phrases.map((phrase) => [textOf(phrase), phrase])).values()];
 }
 
 function refuseUnknown(stores: Stores, { use, second, aim, secondAim }: ChoiceAsked): void {
@@ -156,14 +165,19 @@ function twoUses(
     one && { name: one.row.name, suits: one.suits, cost: lifeCost(one.row) },
     two.map(({ slug, name }) => ({ name, cost: costOf(slug) })),
   );
-  return { ...judged, one: one ? { slug: one.row.slug, name: one.row.name } : null, two };
+  return {
+    word: judged.answer,
+    words: twoUsesSentence(judged),
+    one: one ? { slug: one.row.slug, name: one.row.name } : null,
+    two,
+  };
 }
 
-function noneWords(asked: ChoiceAsked, ofAll: number): string {
-  const ground = asked.aim ? `, ${asked.aim}` : '';
-  return ofAll === 0
-    ? `Nothing on this shelf is made for ${asked.use}${ground}, or known to serve for it.`
-    : `None of these: all ${ofAll} that are here for ${asked.use}${ground} are passed over.`;
+function noneSentence({ use, aim }: ChoiceAsked, all: number): Sentence {
+  const asked = aim ? CHOICE_MESSAGES.purposeAndAim({ use, aim }) : use;
+  return all === 0
+    ? CHOICE_MESSAGES.nothingOfUse({ use: asked })
+    : CHOICE_MESSAGES.allPassedOver({ use: asked, all });
 }
 
 export function choiceOf(
@@ -173,7 +187,8 @@ export function choiceOf(
 ): Choice {
   refuseUnknown(stores, asked);
   const { kept, steps, waiting } = shelf();
-  const terms = termsOf(stores);
+  const terms = ruleTerms(stores);
+  const write = figureWriter(stores, labFacts(stores));
   const held = [...kept.values()].filter((one): one is Held => one.row !== undefined);
   const { arch, words: footWords, byArch } = archOf(asked);
   const used = asked.used ? kept.get(asked.used)?.row : undefined;
@@ -208,7 +223,7 @@ export function choiceOf(
     );
     const unknown: ChoiceFit = {
       right: 0.5,
-      words: 'How it fits is not known: nobody measured its inside.',
+      words: textOf(CHOICE_MESSAGES.fitNotMeasured({})),
     };
     return candidates.map((one) => ({ ...one, fit: found.get(one.editionId) ?? unknown }));
   };
@@ -225,7 +240,7 @@ export function choiceOf(
     offers: chosen.offers.map((offer) => {
       const row = rowOf(offer.slug);
       return {
-        ...offer,
+        ...writtenOffer(offer, write),
         // What holds for all is said once.
         cautions: offer.cautions.filter((caution) => !cautions.includes(caution)),
         price: row?.figures.price ? `${Math.round(row.figures.price.value)} ${row.currency}` : '',
@@ -234,24 +249,35 @@ export function choiceOf(
     }),
     ofAll: candidates.length,
     waiting,
-    passedOver: chosen.passedOver,
+    passedOver: chosen.passedOver.map(({ slug, name, reason }) => ({
+      slug,
+      name,
+      why: passPhrase(reason, write),
+    })),
     said: [
-      ...chosen.said,
+      ...chosen.contradictions.map(contradictionSentence),
       ...(asked.aim === ''
         ? [
-            `Say on or for what, and more is judged: ${rulesOfUse(asked.use, terms.known)?.aims.join(', ')}.`,
+            CHOICE_MESSAGES.sayAim({
+              aims: rulesOfUse(asked.use, terms.known)?.aims.join(', ') ?? '',
+            }),
           ]
         : []),
       ...(asked.money !== undefined && currencies.length === 0
-        ? ['Nothing here has a price: money plays no part.']
+        ? [CHOICE_MESSAGES.noPrices({})]
         : []),
       ...(byArch && footWords !== '' && (arch === '' || arch === 'middle')
-        ? ['The school of foot types has nothing to say of this arch.']
+        ? [CHOICE_MESSAGES.archSilent({})]
         : []),
     ],
-    none: best ? '' : noneWords(asked, candidates.length),
-    lookFor: best && knownToSuit ? [] : lookFor(asked, terms),
-    asked: askedWords(asking.answers, { foot: footWords, used: used?.name ?? '' }),
+    none: best ? null : noneSentence(asked, candidates.length),
+    lookFor: best && knownToSuit ? [] : lookFor(asked, terms, write),
+    asked: askedSentences({
+      ...asking.answers,
+      foot: footWords,
+      used: used?.name ?? '',
+      isUsedLiked: asking.answers.used?.liked === true,
+    }),
     currencies,
     twoUses: twoUses(
       asked,

@@ -1,8 +1,14 @@
 /** The reviewer's desk, gathered from wishes, second looks, pairs that wait, and the shelf. */
+
 import type { Desk } from '#contract/desk-records.ts';
 import { DISCIPLINES, describeDiscipline } from '#core/catalogue/disciplines.ts';
 import { balanceOf, canCompare, nextReviews } from '#core/choose/next-review.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
+import {
+  balanceSentence,
+  reviewPricePhrase,
+  reviewReasonPhrase,
+} from '#core/wording/choice-sentences.ts';
 import type { Stores } from '../stores.ts';
 import type { ShelfSource } from './suits.ts';
 
@@ -90,12 +96,18 @@ export function deskOf(stores: Stores, shelf: ShelfSource, today: string): Desk 
         : stores.editions.bySlug(slug);
     return { maker, model, name };
   };
+  const { balance: balanceNow, ...balance } = balanceOf(stores.desk.came());
   return {
     waiting,
-    next: next.slice(0, MOST_NEXT).map((one) => ({ ...one, names: namesOf(one.slug, one.what) })),
+    next: next.slice(0, MOST_NEXT).map((review) => ({
+      ...review,
+      why: review.why.map(reviewReasonPhrase),
+      price: reviewPricePhrase(review.price),
+      names: namesOf(review.slug, review.what),
+    })),
     purse,
     questions: stores.makerQuestions.all(),
-    balance: balanceOf(stores.desk.came()),
+    balance: { ...balance, words: balanceSentence(balanceNow) },
     uses: ofUse.map(({ use, known, measured }) => ({
       use,
       measured: measured.length,

@@ -1,8 +1,9 @@
 /** How editions answer the rules of uses, by what stands of them on the shelf. */
 import type { z } from 'zod';
 import type { SuitsAnswer, suitsAsked } from '#contract/choice-records.ts';
-import { answerUse, type RuleTerms, suitability } from '#core/construction/use-answer.ts';
-import { ruleTerms, shoeOnShelf } from '../construction.ts';
+import { answerUse, suitability } from '#core/construction/use-answer.ts';
+import { writtenUseAnswer } from '#core/wording/use-sentences.ts';
+import { figureWriter, ruleTerms, shoeOnShelf } from '../construction.ts';
 import { labFacts } from '../lab-facts.ts';
 import { notFound } from '../problems.ts';
 import type { KeptShelfRow } from '../store/shelf.ts';
@@ -15,8 +16,6 @@ export type ShelfSource = (first?: readonly string[]) => {
   /** Rows that are being worked out anew. */
   waiting: number;
 };
-
-export const termsOf = (stores: Stores): RuleTerms => ruleTerms(stores, labFacts(stores));
 
 /** What drawings of rules are made from. */
 const DRAWN = [
@@ -39,14 +38,15 @@ export function suitsOf(
   const held = shelf([edition.id]).kept.get(edition.slug);
   if (!held?.row) throw notFound('A row of this edition on the shelf');
   const shoe = shoeOnShelf(held);
+  const write = figureWriter(stores, labFacts(stores));
   const use = asked.use || shoe.uses[0]?.discipline || '';
-  const answers = use ? answerUse(use, asked.aim, shoe, termsOf(stores)) : [];
+  const answers = use ? answerUse(use, asked.aim, shoe, ruleTerms(stores)) : [];
   return {
     edition: { slug: edition.slug, name: held.row.name },
     use,
     aim: asked.aim,
     word: answers.length > 0 ? suitability(answers) : null,
-    answers,
+    answers: answers.map((answer) => writtenUseAnswer(answer, write)),
     pairs: stores.pairs
       .ofEdition(held.editionId)
       .filter(({ leftOut }) => leftOut === null)

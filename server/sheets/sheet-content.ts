@@ -8,7 +8,7 @@ import { nameUses } from '#core/catalogue/disciplines.ts';
 import { type Catalogue, describeQuantity } from '#core/catalogue/quantities.ts';
 import { answerWords } from '#core/construction/made-of.ts';
 import type { DocumentPicture } from '#core/sheet/document.ts';
-import { nearestRows, nearWords } from '#core/sheet/nearest.ts';
+import { nearestRows } from '#core/sheet/nearest.ts';
 import { cameWords, disclosedWords, priceWords } from '#core/sheet/pair-words.ts';
 import { SHEET_SCHEMA, type SheetData } from '#core/sheet/sheet-data.ts';
 import type { SheetContent } from '#core/sheet/sheet-document.ts';
@@ -18,6 +18,7 @@ import { writeNumber } from '#core/sizing/number-words.ts';
 import { lastLength, nameLabel } from '#core/sizing/size-label.ts';
 import { LEAST_SHARE, TERM_WORDS } from '#core/statistics/budget-words.ts';
 import { comparedWords, differingPairs } from '#core/wording/left-right-sentences.ts';
+import { likenessPhrase } from '#core/wording/likeness-sentences.ts';
 import { textOf } from '#core/wording/sentence.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import type { Stores } from '../stores.ts';
@@ -123,7 +124,7 @@ function nearLines(stores: Stores, lab: LabFacts, slug: string): string[] {
   const words = near
     .filter(({ unknown, steps }) => unknown.length <= 1 && steps <= NEAR_STEPS)
     .slice(0, 2)
-    .map((one) => `${one.row.name}, ${nearWords(one)}`);
+    .map((one) => `${one.row.name}, ${textOf(likenessPhrase(one.drivers))}`);
   return words.length > 0 ? [`${words.join('; ')}.`] : [];
 }
 

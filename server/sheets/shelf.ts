@@ -1,12 +1,15 @@
 /** The shelf: all editions, or the pairs of a tester, as one table that answers to what is typed. */
+
 import type { LikeAnswer, OneOrTwoAnswer, Shelf, ShelfAsked } from '#contract/shelf-records.ts';
 import { answerUse, suitability, WHATEVER } from '#core/construction/use-answer.ts';
-import { LIKENESS, nearestRows, nearWords, readLikeWords } from '#core/sheet/nearest.ts';
+import { LIKENESS, nearestRows, readLikeWords } from '#core/sheet/nearest.ts';
 import { oneOrTwo, type PairOption } from '#core/sheet/one-or-two.ts';
 import { answerShelf, type ShelfRow } from '#core/sheet/shelf.ts';
 import { readShelfWords } from '#core/sheet/shelf-words.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { REFERENCE_LABEL } from '#core/sizing/size-label.ts';
+import { likenessPhrase } from '#core/wording/likeness-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import { ruleTerms, shoeOnShelf } from '../construction.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import { notFound } from '../problems.ts';
@@ -110,7 +113,7 @@ export function likeEdition(
         name: near.row.name,
         steps: near.steps,
         drivers: near.drivers,
-        words: nearWords(near),
+        words: textOf(likenessPhrase(near.drivers)),
         unknown: near.unknown,
         place: near.place,
       })),
@@ -122,7 +125,11 @@ const viewOption = ({ row, harms }: PairOption) => ({
   name: row.name,
   figures: row.figures,
   currency: row.currency,
-  harms: harms.map((harm) => ({ use: harm.use, steps: harm.steps, words: nearWords(harm) })),
+  harms: harms.map((harm) => ({
+    use: harm.use,
+    steps: harm.steps,
+    words: textOf(likenessPhrase(harm.drivers)),
+  })),
 });
 
 export function oneOrTwoPairs(
@@ -133,7 +140,7 @@ export function oneOrTwoPairs(
 ): OneOrTwoAnswer {
   const { rows, kept } = currentRows(stores, sizesOf, refresh);
   const lab = labFacts(stores);
-  const terms = ruleTerms(stores, lab);
+  const terms = ruleTerms(stores);
   const { word, words, one, two } = oneOrTwo(rows, uses, stepsOf(lab), LIKENESS, (row, use) => {
     const held = kept.get(row.slug);
     return (

@@ -2,11 +2,13 @@ import { Button, NativeSelect, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { SOCKS } from '#contract/fit-records.ts';
 import { rulesOfUse } from '#core/catalogue/rules-of-uses.ts';
-import { LOADS, MATTER_ENTRIES, MATTERS, RISKS } from '#core/choose/matters.ts';
 import { ARCH_WORDS } from '#core/fit/foot.ts';
+import { LOADS, MATTERS, type Matter, RISKS } from '#core/records/choice-verdict.ts';
+import { MATTER_MEANINGS } from '#core/wording/choice-sentences.ts';
 import { useChoice } from '../api/guide-queries.ts';
 import { useLab } from '../api/queries.ts';
 import { FootField } from '../fit/FootField.tsx';
+import { Says } from '../kit/Says.tsx';
 import { useChoices } from '../shell/address.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { isAway, PageFault } from '../shell/PageFault.tsx';
@@ -47,6 +49,9 @@ function readMoney(text: string): { amount: number | undefined; fault: string | 
 
 const mattersIn = (search: URLSearchParams) =>
   (search.get('matters') ?? '').split(',').filter(Boolean);
+
+const isMatter = (typed: string | undefined): typed is Matter =>
+  MATTERS.some((matter) => matter === typed);
 
 /** A short conversation, and three to five editions that answer to it. A link holds the answers. */
 export function ChoosePage() {
@@ -175,9 +180,7 @@ export function ChoosePage() {
                 ]}
                 inputWrapperOrder={['label', 'input', 'description', 'error']}
                 description={
-                  matters[at]
-                    ? MATTER_ENTRIES[matters[at] as keyof typeof MATTER_ENTRIES]?.says
-                    : undefined
+                  isMatter(matters[at]) && <Says words={MATTER_MEANINGS[matters[at]]({})} />
                 }
                 onChange={(event) => mattersTo(at, event.currentTarget.value)}
               />
@@ -197,9 +200,9 @@ export function ChoosePage() {
                 { value: 'yes', label: 'yes' },
                 { value: 'no', label: 'no, something else' },
               ])}
-            {select('risk', 'Risk that is borne', [
+            {select('risk', 'How cautious', [
               none('the usual'),
-              ...RISKS.filter((one) => one !== 'the usual'),
+              ...RISKS.filter((risk) => risk !== 'the usual'),
             ])}
             <TextInput
               size="xs"

@@ -1,30 +1,29 @@
 import { Link } from 'react-router';
 import type { Choice } from '#contract/choice-records.ts';
+import { OFFER_SUITS } from '#core/wording/choice-sentences.ts';
+import { joined } from '#core/wording/message.ts';
+import { type Sentence, textOf } from '#core/wording/sentence.ts';
+import { Says } from '../kit/Says.tsx';
 import classes from './Guide.module.css';
 
 type Offer = Choice['offers'][number];
 
 /** Parts of an offer in lines; nothing where there are none. */
-function Lines({ title, lines }: { title: string; lines: readonly string[] }) {
+function Lines({ title, lines }: { title: string; lines: readonly Sentence[] }) {
   if (lines.length === 0) return null;
   return (
     <div>
       <h4>{title}</h4>
       <ul>
         {lines.map((line) => (
-          <li key={line}>{line}</li>
+          <li key={textOf(line)}>
+            <Says words={line} />
+          </li>
         ))}
       </ul>
     </div>
   );
 }
-
-const SUITS_WORDS: Record<Offer['suits'], string> = {
-  suits: 'It suits',
-  'suits with a but': 'It suits, with a but',
-  'cannot tell': 'Cannot tell yet whether it suits',
-  'does not suit': 'It does not suit',
-};
 
 function OfferView({
   offer,
@@ -48,7 +47,10 @@ function OfferView({
           {take && `, ${take}`}
         </h3>
         <p>
-          <Link to={`/guide/suits/${slug}?${asked}`}>{SUITS_WORDS[suits]}</Link>; {sure}
+          <Link to={`/guide/suits/${slug}?${asked}`}>
+            <Says words={OFFER_SUITS[suits]({})} />
+          </Link>
+          ; {sure}
           {offer.ahead !== null && (
             <span className="soft"> (better in {Math.round(100 * offer.ahead)} of 100)</span>
           )}
@@ -57,9 +59,9 @@ function OfferView({
         {fitWords && <p className="soft">{fitWords}</p>}
         <div className={classes.columns}>
           <Lines title="Why" lines={why} />
-          <Lines title="What it gives up" lines={givesUp} />
+          <Lines title="What you give up" lines={givesUp} />
           <Lines title="Not known yet" lines={open} />
-          <Lines title="The next would be" lines={next} />
+          <Lines title="The next one is" lines={next} />
         </div>
         {offer.lastYears && (
           <p>
@@ -72,6 +74,11 @@ function OfferView({
             <strong>Caution:</strong> {caution}
           </p>
         ))}
+        {offer.suddenDrop && (
+          <p>
+            <strong>Caution:</strong> <Says words={offer.suddenDrop} />
+          </p>
+        )}
       </section>
     </li>
   );
@@ -87,11 +94,17 @@ export function OffersView({ choice, use, aim }: { choice: Choice; use: string; 
         {use}
         {aim && `, ${aim}`}
       </h2>
-      {asked.length > 0 && <p className="soft">{asked.join(' ')}</p>}
+      {asked.length > 0 && (
+        <p className="soft">
+          <Says words={joined(asked)} />
+        </p>
+      )}
       <div role="status">
         {none ? (
           <p>
-            <strong>{none}</strong>
+            <strong>
+              <Says words={none} />
+            </strong>
           </p>
         ) : (
           <p>
@@ -100,18 +113,22 @@ export function OffersView({ choice, use, aim }: { choice: Choice; use: string; 
         )}
         {waiting > 0 && (
           <p>
-            {waiting.toLocaleString('en')} more on the shelf are being worked out anew, and are
-            weighed then.
+            {waiting.toLocaleString('en')} more models are being calculated and are not compared
+            yet.
           </p>
         )}
         {said.map((line) => (
-          <p key={line}>{line}</p>
+          <p key={textOf(line)}>
+            <Says words={line} />
+          </p>
         ))}
       </div>
       {twoUses && (
         <section aria-label="One pair or two">
           <h3>One pair, or two</h3>
-          <p>{twoUses.words}</p>
+          <p>
+            <Says words={twoUses.words} />
+          </p>
           <p className="soft">
             {twoUses.two.map(({ slug, name, use: of }, at) => (
               <span key={of}>
@@ -128,21 +145,23 @@ export function OffersView({ choice, use, aim }: { choice: Choice; use: string; 
       </ol>
       {lookFor.length > 0 && (
         <section aria-label="What to look for">
-          <h3>{none ? 'What to look for instead' : 'What is known to suit would have'}</h3>
+          <h3>{none ? 'What to look for instead' : 'A model known to be suitable would have'}</h3>
           <ul>
             {lookFor.map((line) => (
-              <li key={line}>{line}</li>
+              <li key={textOf(line)}>
+                <Says words={line} />
+              </li>
             ))}
           </ul>
         </section>
       )}
       {passedOver.length > 0 && (
         <details className={classes.passed}>
-          <summary>Passed over: {passedOver.length}</summary>
+          <summary>Ruled out: {passedOver.length}</summary>
           <ul>
             {passedOver.map(({ slug, name, why }) => (
               <li key={slug}>
-                <Link to={`/sheets/${slug}?view=reader`}>{name}</Link>: {why}
+                <Link to={`/sheets/${slug}?view=reader`}>{name}</Link>: <Says words={why} />
               </li>
             ))}
           </ul>
@@ -154,8 +173,8 @@ export function OffersView({ choice, use, aim }: { choice: Choice; use: string; 
         </p>
       ))}
       <p className="soft">
-        By what is measured, seen and stated here. Position, name and colour play no part. A try-on
-        tells more; pain is for a clinician.
+        Based on what is measured, seen and stated here. Position, name and colour are not used. Try
+        the shoe on. If something hurts, see a clinician.
       </p>
     </section>
   );

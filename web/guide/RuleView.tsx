@@ -12,8 +12,9 @@ import {
   ruleSubject,
   type UseRule,
 } from '#core/catalogue/use-rule.ts';
-import { limitWords } from '#core/construction/use-answer.ts';
 import { changedRule, type LimitChange } from '#core/limits/lab-limits.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { limitPhrase } from '#core/wording/use-sentences.ts';
 import { useChange } from '../api/queries.ts';
 import { LineForm } from '../lab/LineForm.tsx';
 import { useSchemaForm } from '../shell/form.ts';
@@ -87,7 +88,7 @@ function testWords(
   if (test.reads === 'figure' || test.reads === 'score') {
     const { name } = units.define(test.of);
     const write = (of: QuantityId, value: number) => units.write(of, value).text;
-    return `${name.toLowerCase()} ${limitWords(test.of, limitsNow(rule, test, use, changes), write)}`;
+    return `${name.toLowerCase()} ${textOf(limitPhrase(test.of, limitsNow(rule, test, use, changes), write))}`;
   }
   if (test.reads === 'part') {
     const part = describePart(test.of);

@@ -4,9 +4,12 @@ import type { SuitsAnswer } from '#contract/choice-records.ts';
 import { ruleById, rulesOfUse } from '#core/catalogue/rules-of-uses.ts';
 import { limitsOf } from '#core/construction/use-answer.ts';
 import { changedRule, type LimitChange } from '#core/limits/lab-limits.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { suitabilityName } from '#core/wording/use-sentences.ts';
 import { useSuits } from '../api/guide-queries.ts';
 import { useThresholds } from '../api/record-queries.ts';
 import { RuleDrawingOf } from '../drawing/RuleDrawings.tsx';
+import { Says } from '../kit/Says.tsx';
 import { useChoices } from '../shell/address.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { useUses } from '../shell/uses.ts';
@@ -64,8 +67,8 @@ function RuleAnswer({
         <h4>{title}</h4>
         <ul>
           {evidence.map(({ words, aspect }) => (
-            <li key={words}>
-              {words}
+            <li key={textOf(words)}>
+              <Says words={words} />
               {aspect && <span className="soft">, {aspect}</span>}
             </li>
           ))}
@@ -77,21 +80,24 @@ function RuleAnswer({
       <div className={classes.drawn}>
         <div>
           <h3>
-            {answer.name}: <Verdict word={answer.verdict.word} />
+            {answer.name}:{' '}
+            <Verdict word={answer.verdict.word} name={suitabilityName(answer.verdict.word)} />
           </h3>
           <p className="soft">{answer.why}</p>
           <div className={classes.columns}>
             {lines('For', of('for'))}
-            {lines('But', of('but'))}
+            {lines('Reservations', of('but'))}
             {lines('Against', of('against'))}
-            {lines('Nobody has said', of('open'))}
+            {lines('Not known', of('open'))}
             {answer.wouldTell.length > 0 && (
               <div>
-                <h4>It would tell</h4>
+                <h4>What would decide it</h4>
                 <ul>
                   {answer.wouldTell.map((tell) => (
                     <li key={`${tell.kind} ${tell.of}`}>
-                      <Link to={tellTo(tell, tag, slug)}>{tell.words}</Link>
+                      <Link to={tellTo(tell, tag, slug)}>
+                        <Says words={tell.words} />
+                      </Link>
                     </li>
                   ))}
                 </ul>
@@ -100,7 +106,10 @@ function RuleAnswer({
           </div>
           {answer.aspects.length > 0 && (
             <p className="soft">
-              {answer.aspects.map(({ aspect, word }) => `${aspect}: ${word}`).join('; ')}.
+              {answer.aspects
+                .map(({ aspect, word }) => `${aspect}: ${textOf(suitabilityName(word))}`)
+                .join('; ')}
+              .
             </p>
           )}
           {answer.caution && (
@@ -136,7 +145,7 @@ export function SuitsPage() {
   return (
     <>
       <h2>
-        What it suits: <Link to={`/editions/${data.edition.slug}`}>{data.edition.name}</Link>
+        Suitability: <Link to={`/editions/${data.edition.slug}`}>{data.edition.name}</Link>
       </h2>
       <div className={classes.answers}>
         <NativeSelect
@@ -161,10 +170,11 @@ export function SuitsPage() {
         {data.word ? (
           <>
             For {data.use}
-            {data.aim && `, ${data.aim}`}: <Verdict word={data.word} />.
+            {data.aim && `, ${data.aim}`}:{' '}
+            <Verdict word={data.word} name={suitabilityName(data.word)} />.
           </>
         ) : (
-          'Nobody said what it is for. Choose a use.'
+          'Its use is not known. Choose a use.'
         )}
       </p>
       {data.answers.map((answer) => (
@@ -177,7 +187,7 @@ export function SuitsPage() {
         />
       ))}
       <p className="soft">
-        <Link to={`/guide/uses/${encodeURIComponent(data.use)}`}>The rules, and their lines</Link>.
+        <Link to={`/guide/uses/${encodeURIComponent(data.use)}`}>The rules and their limits</Link>.
         Nothing is certified here.
       </p>
     </>

@@ -2,10 +2,12 @@ import { Button, NumberInput, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
 import { Link } from 'react-router';
 import type { Desk } from '#contract/desk-records.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import { useDesk } from '../api/guide-queries.ts';
 import { useChange } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { useDraft } from '../kit/draft.ts';
+import { Says } from '../kit/Says.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { QuestionLines } from './MakerQuestions.tsx';
 import classes from './ReceivePage.module.css';
@@ -68,9 +70,14 @@ function NextTable({ next }: { next: Desk['next'] }) {
         },
         {
           head: 'Why',
-          cell: ({ why }) => why.map((line) => <div key={line}>{line}</div>),
+          cell: ({ why }) =>
+            why.map((reason) => (
+              <div key={textOf(reason)}>
+                <Says words={reason} />
+              </div>
+            )),
         },
-        { head: 'Costs', cell: ({ price }) => price, soft: true },
+        { head: 'Costs', cell: ({ price }) => <Says words={price} />, soft: true },
         {
           head: 'Then',
           unseen: true,
@@ -143,7 +150,9 @@ export function DeskPage() {
       </section>
       <section aria-label="Balance">
         <h2>How the shelf is balanced</h2>
-        <p>{balance.words}</p>
+        <p>
+          <Says words={balance.words} />
+        </p>
         {balance.all.all > 0 && (
           <DataTable
             label="Pairs by maker"
