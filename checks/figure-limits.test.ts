@@ -2,6 +2,7 @@
  * The limits of figures and studies, a case just inside and one just outside each: differences, bases, plausibility, the
  * room, bridges, drift, gauge studies, lots, likeness of sizes. Worked by hand; sources at the functions.
  */
+
 import { describe, expect, it } from 'vitest';
 import { QUANTITIES } from '#core/catalogue/quantities.ts';
 import { compareBases } from '#core/figures/basis.ts';
@@ -24,7 +25,9 @@ import { bridgeMethods } from '#core/study/bridge.ts';
 import { driftTrend, judgeDrift } from '#core/study/drift.ts';
 import { judgeGauge, studyGauge } from '#core/study/gauge-study.ts';
 import { compareLots } from '#core/study/lots.ts';
-import { isRanked, nameShare, studyPairs } from '#core/study/pair-to-pair.ts';
+import { isRanked, studyPairs } from '#core/study/pair-to-pair.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { sharePhrase } from '#core/wording/study-sentences.ts';
 
 const KNOWN = Number.POSITIVE_INFINITY;
 
@@ -392,10 +395,10 @@ describe('a gauge study', () => {
     ).flat();
   it('blames operators or repeats where one is over 1.2 times the other', () => {
     const advice = (operator: number, trial: number) =>
-      studyGauge(readings((p) => 30 + p, operator, trial)).advice.join(' ');
-    expect(advice(2, 0.1)).toMatch(/Operators differ more than repeats/);
-    expect(advice(0, 0.8)).toMatch(/Repeats differ more than operators/);
-    expect(advice(0, 0.01)).toMatch(/^Use it for this quantity/);
+      studyGauge(readings((p) => 30 + p, operator, trial)).advice;
+    expect(advice(2, 0.1)).toContain('operatorsDiffer');
+    expect(advice(0, 0.8)).toContain('repeatsDiffer');
+    expect(advice(0, 0.01)[0]).toBe('use');
   });
   it('with no spread at all, or no scatter, says so', () => {
     expect(studyGauge(readings(() => 30, 0, 0))).toMatchObject({ verdict: 'poor', categories: 0 });
@@ -435,8 +438,8 @@ describe('a gauge study', () => {
     const spread = reaching((one) => -told(one).categories, -4.5, 0.1, 40);
     const [few, enough] = [told(spread * 0.999), told(spread * 1.001)];
     expect([few.categories, enough.categories]).toEqual([4, 5]);
-    expect(few.advice.join()).toContain('It tells 4 classes of these parts apart');
-    expect(enough.advice.join()).not.toContain('classes of these parts');
+    expect(few.advice).toContainEqual({ says: 'fewClasses', categories: 4 });
+    expect(enough.advice.map((line) => typeof line)).not.toContain('object');
   });
   it('takes two parts, two operators, two trials, all of them', () => {
     const all = readings((p) => 30 + p, 0, 0.1);
@@ -485,7 +488,7 @@ describe('lots', () => {
 
 describe('pairs of one model', () => {
   it.each([
-    [0.049, 'next to nothing'],
+    [0.049, 'almost none'],
     [0.05, 'a tenth'],
     [0.149, 'a tenth'],
     [0.15, 'a fifth'],
@@ -497,7 +500,7 @@ describe('pairs of one model', () => {
     [0.85, 'nearly all'],
     [1, 'nearly all'],
   ])('a share of %d is %s', (share, words) => {
-    expect(nameShare(share)).toBe(words);
+    expect(textOf(sharePhrase(share))).toBe(words);
   });
   const reading = (pair: string, side: 'left' | 'right', value: number) => ({
     pair,

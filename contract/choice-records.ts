@@ -55,7 +55,7 @@ const offer = named.extend({
   cautions: z.array(z.string()),
   suddenDrop: sentence.nullable().describe('a caution where the drop differs from the usual one'),
   price: z.string(),
-  lastYears: named.extend({ words: z.string() }).nullable().describe('the same shoe, older'),
+  lastYears: named.extend({ words: sentence }).nullable().describe('the same shoe, older'),
 });
 
 export const choice = z.object({

@@ -1,8 +1,8 @@
 /** Editions in a line of versions: how they stand to each other, what was asked for them, what a step changed. */
 import { z } from 'zod';
-import { LINE_KINDS, LINE_QUANTITIES } from '#core/sheet/version-line.ts';
-import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
+import { LINE_KINDS, LINE_QUANTITIES, VERSION_ANSWERS } from '#core/records/version-verdict.ts';
 import { anyQuantity, day, id, kilometres, partId, sizeLabel, words } from './fields.ts';
+import { sentence } from './sentence.ts';
 import { comparedCell } from './sheet-records.ts';
 
 export const lineKind = z.enum(LINE_KINDS);
@@ -52,7 +52,8 @@ const lineEdition = z.object({
 const lineChange = z.object({
   quantity: z.enum(LINE_QUANTITIES),
   word: z.enum(['same', 'perhaps', 'better', 'worse', 'other']),
-  way: z.string(),
+  direction: z.enum(['more', 'less']),
+  way: sentence,
   steps: z.number(),
   difference: z.number(),
   U: z.number(),
@@ -69,11 +70,11 @@ const lineStep = z.object({
     .array(z.object({ part: partId, before: z.string(), after: z.string() }))
     .describe('made otherwise'),
   price: money.nullable().describe('how much dearer; null: cannot be said'),
-  words: z.string().describe('what follows for a buyer'),
+  words: sentence.describe('what follows for a buyer'),
   verdict: z.object({
-    word: z.enum(VERDICT_WORDS.version),
-    for: z.array(z.string()),
-    against: z.array(z.string()),
+    word: z.enum(VERSION_ANSWERS),
+    for: z.array(sentence),
+    against: z.array(sentence),
     source: z.string(),
   }),
 });

@@ -17,10 +17,10 @@ import {
 } from '#core/sizing/size-label.ts';
 import { LONGEST_TYPED, readAnyQuantity, readTypedQuantity } from '#core/sizing/typed-quantity.ts';
 import { canonicalUnit, QUANTITY_KINDS } from '#core/sizing/units.ts';
+import { ANSWERS } from '#core/statistics/answers.ts';
 import { findOutlier } from '#core/statistics/outlier.ts';
 import { DEFAULT_REPEATABILITY_DF, summariseReadings } from '#core/statistics/repeated-readings.ts';
 import { decideRepeats, MOST_JUDGED } from '#core/statistics/repeats.ts';
-import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
 import { judgeDrift } from '#core/study/drift.ts';
 import { claimFault } from '#core/wording/claim-sentences.ts';
 import { textOf } from '#core/wording/sentence.ts';
@@ -306,7 +306,7 @@ export const MEASURING_CALCULATIONS: readonly Calculation[] = [
       u: finite,
       df: dfOut,
       U: finite,
-      verdict: z.enum(VERDICT_WORDS.difference),
+      verdict: z.enum(ANSWERS.difference),
       noticeable: z.enum(['yes', 'no', 'may be']),
     }),
     example: {
@@ -429,7 +429,7 @@ export const MEASURING_CALCULATIONS: readonly Calculation[] = [
       deviation: finite,
       en: finite,
       limit: finite,
-      verdict: z.enum(VERDICT_WORDS.drift),
+      verdict: z.enum(ANSWERS.drift),
     }),
     example: { value: 20.1, nominal: 20, pieceU: 0.005, zeroU: 0.1, resolution: 0.1 },
     calculate: ({ value, nominal, pieceU, ...gauge }) =>

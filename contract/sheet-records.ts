@@ -4,8 +4,8 @@ import { z } from 'zod';
 import { SIDES } from '#core/catalogue/quantities.ts';
 import { CONFIGURATIONS } from '#core/catalogue/stack-basis.ts';
 import { CLAIM_ANSWERS, OTHER_BASES } from '#core/records/claim-verdict.ts';
+import { ANSWERS } from '#core/statistics/answers.ts';
 import { TERM_KINDS } from '#core/statistics/uncertainty.ts';
-import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
 import { madeOfPart, meant } from './construction-records.ts';
 import { claim, editionRecord, reported } from './edition-records.ts';
 import {
@@ -198,7 +198,7 @@ export type Sheet = z.infer<typeof sheet>;
 const differenceView = z.object({
   difference: z.number(),
   U: z.number(),
-  verdict: z.enum(VERDICT_WORDS.difference),
+  verdict: z.enum(ANSWERS.difference),
   noticeable: z.enum(['yes', 'no', 'may be']),
 });
 

@@ -8,16 +8,22 @@ import { inferCauses } from '#core/match/match-causes.ts';
 import { judgeMatch } from '#core/match/match-verdict.ts';
 import { MATCH_ANSWERS } from '#core/records/match-verdict.ts';
 import { lastLength, REFERENCE_LABEL } from '#core/sizing/size-label.ts';
+import { ANSWERS } from '#core/statistics/answers.ts';
 import { testEquivalence } from '#core/statistics/equivalence.ts';
 import { detectableDifference, sampleSize } from '#core/statistics/sample-size.ts';
-import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
 import { bridgeMethods } from '#core/study/bridge.ts';
 import { studyGauge } from '#core/study/gauge-study.ts';
 import { compareLots } from '#core/study/lots.ts';
-import { nameConsistency, studyPairs } from '#core/study/pair-to-pair.ts';
+import { studyPairs } from '#core/study/pair-to-pair.ts';
 import { MOST_STUDY_READINGS } from '#core/study/study-cells.ts';
 import { matchSentence, writtenCause } from '#core/wording/match-sentences.ts';
 import { textOf } from '#core/wording/sentence.ts';
+import {
+  bridgeSentence,
+  consistencySentence,
+  gaugeAdviceSentence,
+  pairStudyNoteSentence,
+} from '#core/wording/study-sentences.ts';
 import {
   type Calculation,
   CalculationFault,
@@ -38,7 +44,7 @@ const readingsOf = (values: ShoeIn): Partial<Record<MatchFeatureId, number[]>> =
 
 const rule = z.object({ absolute: standardU, share: standardU.default(0) });
 
-const verdict = z.enum(VERDICT_WORDS.tolerance);
+const verdict = z.enum(ANSWERS.tolerance);
 const tally = z.object({ n: finite, value: finite });
 
 const featureOut = z.object({
@@ -49,7 +55,7 @@ const featureOut = z.object({
   difference: finite.optional(),
   U: finite.optional(),
   tolerance: finite,
-  verdict: z.enum([...VERDICT_WORDS.tolerance, 'not taken']),
+  verdict: z.enum([...ANSWERS.tolerance, 'not taken']),
   shoes: z.partialRecord(z.enum(SIDES), verdict).optional(),
   askAgain: z.boolean(),
 });
@@ -188,7 +194,7 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
       guarded('readings', () => {
         const study = studyPairs(readings, tolerance ?? {});
         if (!study) throw new RangeError('the work was stopped');
-        const { performance, anova, cvPercent, measurementShare, ...rest } = study;
+        const { performance, anova, cvPercent, measurementShare, notes, ...rest } = study;
         return {
           ...rest,
           sideBiasInterval: [...rest.sideBiasInterval],
@@ -208,7 +214,8 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
           ...(performance
             ? { ppk: performance.ppk, ppkInterval: [...performance.ppkInterval] }
             : {}),
-          words: nameConsistency(study, (amount) => `${Number(amount.toPrecision(2))}`),
+          notes: notes.map((note) => textOf(pairStudyNoteSentence(note))),
+          words: textOf(consistencySentence(study, (amount) => `${Number(amount.toPrecision(2))}`)),
         };
       }),
   }),
@@ -238,7 +245,7 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
           difference: finite,
           lower: finite,
           upper: finite,
-          verdict: z.enum(VERDICT_WORDS.difference),
+          verdict: z.enum(ANSWERS.difference),
         }),
       ),
     }),
@@ -288,7 +295,7 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
       percentStudy: percents,
       percentTolerance: percents.optional(),
       categories: z.number().int(),
-      verdict: z.enum(VERDICT_WORDS.gauge),
+      verdict: z.enum(ANSWERS.gauge),
       advice: z.array(z.string()),
     }),
     example: {
@@ -307,7 +314,10 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
       tolerance: 4,
     },
     calculate: ({ readings, tolerance }) =>
-      guarded('readings', () => studyGauge(readings, tolerance)),
+      guarded('readings', () => {
+        const { advice, ...study } = studyGauge(readings, tolerance);
+        return { ...study, advice: advice.map((line) => textOf(gaugeAdviceSentence(line))) };
+      }),
   }),
   calculation({
     name: 'sample-size',
@@ -370,7 +380,7 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
         limitReach: finite,
       }),
       en: finite.optional(),
-      verdict: z.enum(VERDICT_WORDS.bridge),
+      verdict: z.enum(ANSWERS.bridge),
       conversion: z
         .object({
           kind: z.enum(['shift', 'line']),
@@ -408,7 +418,11 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
           ...(Ub === undefined ? {} : { Ub }),
         });
         const { slopeInterval } = bridge.deming;
-        return { ...bridge, deming: { ...bridge.deming, slopeInterval: [...slopeInterval] } };
+        return {
+          ...bridge,
+          words: textOf(bridgeSentence(bridge.verdict)),
+          deming: { ...bridge.deming, slopeInterval: [...slopeInterval] },
+        };
       }),
   }),
   calculation({
@@ -426,7 +440,7 @@ export const STUDY_CALCULATIONS: readonly Calculation[] = [
       interval95: interval,
       interval90: interval,
       p: finite,
-      verdict: z.enum(VERDICT_WORDS.equivalence),
+      verdict: z.enum(ANSWERS.equivalence),
     }),
     example: { differences: [0.3, -0.1, 0.4, 0.2, 0.5, 0.1], tolerance: 1 },
     calculate: ({ differences, tolerance }) =>

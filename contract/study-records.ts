@@ -1,7 +1,7 @@
 /** Schemas of studies: pair to pair, gauge, bridges. */
 import { z } from 'zod';
 import { SIDES } from '#core/catalogue/quantities.ts';
-import { VERDICT_WORDS } from '#core/statistics/verdict.ts';
+import { ANSWERS } from '#core/statistics/answers.ts';
 import {
   anyQuantity,
   id,
@@ -143,7 +143,7 @@ export const gaugeStudyRow = z.object({
   taken: z.number().int(),
   turns: z.number().int(),
   grrPercent: z.number().nullable(),
-  verdict: z.enum(VERDICT_WORDS.gauge).nullable(),
+  verdict: z.enum(ANSWERS.gauge).nullable(),
   adopted: z.boolean(),
   retired: z.string(),
 });

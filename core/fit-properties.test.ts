@@ -21,7 +21,8 @@ import {
 } from './fit/try-on.ts';
 import { tryOnVerdict } from './fit/try-on-verdict.ts';
 import { TRY_ON_OUTCOMES } from './records/try-on-verdict.ts';
-import { closesCircle, LINE_KINDS, type LineLink, lineOf } from './sheet/version-line.ts';
+import { LINE_KINDS } from './records/version-verdict.ts';
+import { closesCircle, type LineLink, lineOf } from './sheet/version-line.ts';
 import { isSameSize, type SizeLabel } from './sizing/size-label.ts';
 import { tryOnOutcome } from './wording/try-on-sentences.ts';
 

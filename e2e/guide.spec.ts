@@ -130,13 +130,13 @@ test('a shoe is chosen by keyboard, and the address holds the answers', async ({
     await page.keyboard.type(typed);
   };
   await choose('Use', 'trekking');
-  await expect(page.getByText('Say on or for what, and more is judged')).toBeVisible();
+  await expect(page.getByText('Choose the ground or purpose, and more rules apply')).toBeVisible();
   await choose('On, or for', 'long');
   await choose('First', 'protection');
   await choose('Second', 'dry');
   const offers = page.getByRole('region', { name: 'What is offered' }).getByRole('listitem');
   await expect(offers.first()).toContainText('Tarnhus Drover, mid cut');
-  await expect(offers.first()).toContainText('protects more than the middle here');
+  await expect(offers.first()).toContainText('protects more than the median here');
   await expect(page).toHaveURL(/matters=protection%2Cdry/);
   const address = page.url();
   // Money that is none is told at its field, and nothing changes.
@@ -254,7 +254,7 @@ test('the desk says what is next; a maker is asked, and the answer is kept with 
   await expect(next).toContainText('promised by the maker');
   await page.getByRole('textbox', { name: 'To spend' }).fill('100');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(next).toContainText('over the purse');
+  await expect(next).toContainText('over the budget');
   await page.goto(`${demo.address}/editions/pelloway-gravel-lane`);
   const ask = page.getByRole('form', { name: 'A question to the maker' });
   await ask.getByRole('button', { name: 'Ask' }).click();

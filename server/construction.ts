@@ -15,7 +15,7 @@ import { changedRule } from '#core/limits/lab-limits.ts';
 import { compareEditions } from '#core/sheet/comparison.ts';
 import { chosenUnit } from '#core/sizing/chosen-units.ts';
 import { writeFigure } from '#core/sizing/number-words.ts';
-import { COMMON_PRACTICE } from '#core/statistics/verdict.ts';
+import { COMMON_PRACTICE } from '#core/statistics/answers.ts';
 import {
   constructionEvidence,
   meaningName,

@@ -1,10 +1,11 @@
 /** Conformity of a difference with a tolerance (JCGM 106). */
+
+import type { AnswerOf } from '../statistics/answers.ts';
 import { isAbove, isAtLeast, isAtMost, isBelow } from '../statistics/at-limit.ts';
-import type { VerdictWord } from '../statistics/verdict.ts';
 import { type Catalogue, describeQuantity, QUANTITIES, type QuantityId } from './quantities.ts';
 
 /** *Within* |d| + U ≤ T, *out* |d| − U > T, else *cannot tell*. */
-export function judgeTolerance(d: number, U: number, tolerance: number): VerdictWord<'tolerance'> {
+export function judgeTolerance(d: number, U: number, tolerance: number): AnswerOf<'tolerance'> {
   const size = Math.abs(d);
   if (isAtMost(size + U, tolerance)) return 'within';
   return isAbove(size - U, tolerance) ? 'out' : 'cannot tell';
@@ -25,7 +26,7 @@ export function judgeLimits(
   value: number,
   U: number,
   { low, high }: Limits,
-): VerdictWord<'tolerance'> {
+): AnswerOf<'tolerance'> {
   const [least, most] = [low ?? Number.NEGATIVE_INFINITY, high ?? Number.POSITIVE_INFINITY];
   if (isAtLeast(value - U, least) && isAtMost(value + U, most)) return 'within';
   return isBelow(value + U, least) || isAbove(value - U, most) ? 'out' : 'cannot tell';

@@ -2,7 +2,7 @@
  * The shape of a rule of a use, and the few words it is written in. A rule is data: what it reads, between what that
  * should lie, what it then says for or against. `core/construction/use-answer.ts` answers it.
  */
-import { COMMON_PRACTICE } from '../statistics/verdict.ts';
+import { COMMON_PRACTICE } from '../statistics/answers.ts';
 import type { PartId } from './construction.ts';
 import type { ShippedUse } from './disciplines.ts';
 import type { QuantityId } from './quantities.ts';

@@ -15,7 +15,7 @@ import { QUANTITIES, type QuantityId } from '../catalogue/quantities.ts';
 import { RULES_OF_USES, ruleById, testsOf } from '../catalogue/rules-of-uses.ts';
 import { ruleSubject } from '../catalogue/use-rule.ts';
 import { changedRule, type LimitChange } from '../limits/lab-limits.ts';
-import { COMMON_PRACTICE } from '../statistics/verdict.ts';
+import { COMMON_PRACTICE } from '../statistics/answers.ts';
 import { type WriteFigure, writtenUseAnswer } from '../wording/use-sentences.ts';
 import { type Answers, madeOf } from './made-of.ts';
 import { answerUse, type KnownShoe, type RuleTerms, suitability } from './use-answer.ts';

@@ -1,10 +1,10 @@
 /** Is a difference real, and would anyone notice it? */
 
 import type { Noticeable } from '../records/claim-verdict.ts';
+import type { AnswerOf } from '../statistics/answers.ts';
 import { isAtLeast, isAtMost } from '../statistics/at-limit.ts';
 import { tQuantile } from '../statistics/distributions.ts';
 import { effectiveDf, expand, standardUncertainty } from '../statistics/uncertainty.ts';
-import type { VerdictWord } from '../statistics/verdict.ts';
 import { combineFigures, type Figure, figureDf, figureUncertainty } from './figure.ts';
 
 export interface Difference {
@@ -12,7 +12,7 @@ export interface Difference {
   u: number;
   df: number;
   U: number;
-  verdict: VerdictWord<'difference'>;
+  verdict: AnswerOf<'difference'>;
   noticeable: Noticeable;
 }
 

@@ -1,7 +1,7 @@
 /** The room in which a shoe is measured (ISO 18454: 23 ± 2 °C, 50 ± 5 % RH; values from memory). */
 import { FIGURE_LIMITS } from '../limits/figure-limits.ts';
+import type { AnswerOf } from '../statistics/answers.ts';
 import { isAbove, isAtMost } from '../statistics/at-limit.ts';
-import type { VerdictWord } from '../statistics/verdict.ts';
 import type { Doubt } from './figure.ts';
 
 const {
@@ -17,7 +17,7 @@ export interface Room {
 }
 
 /** Is a room within the standard band? Without a temperature nobody can tell. */
-export function judgeRoom({ temperatureC, humidityPct }: Room): VerdictWord<'room'> {
+export function judgeRoom({ temperatureC, humidityPct }: Room): AnswerOf<'room'> {
   if (temperatureC === undefined) return 'not recorded';
   const warm = isAbove(Math.abs(temperatureC - standardC), withinC);
   const damp = humidityPct !== undefined && isAbove(Math.abs(humidityPct - standardPct), withinPct);

@@ -2,7 +2,7 @@
  * A limit on which a verdict depends. All limits are in the tables of this folder, and the rules read them there. The
  * limits that a lab can change are in `lab-limits.ts`.
  */
-import { COMMON_PRACTICE } from '../statistics/verdict.ts';
+import { COMMON_PRACTICE } from '../statistics/answers.ts';
 
 export interface Limit {
   value: number;

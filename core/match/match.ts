@@ -12,7 +12,7 @@ import { SIDES, type Side } from '../catalogue/quantities.ts';
 import { judgeTolerance } from '../catalogue/tolerance.ts';
 import { combineFigures, type Figure, figureDf, figureExpanded } from '../figures/figure.ts';
 import { MATCH_LIMITS } from '../limits/match-limits.ts';
-import type { VerdictWord } from '../statistics/verdict.ts';
+import type { AnswerOf } from '../statistics/answers.ts';
 import { figureOfValues } from './check-figures.ts';
 
 /** Readings of both shoes by feature, canonical units, in the order taken. */
@@ -50,9 +50,9 @@ export interface FeatureJudgement {
   /** Effective degrees of freedom behind U. */
   df?: number;
   tolerance: number;
-  verdict: VerdictWord<'tolerance'> | 'not taken';
+  verdict: AnswerOf<'tolerance'> | 'not taken';
   /** Each shoe against zero. */
-  shoes?: Partial<Record<Side, VerdictWord<'tolerance'>>>;
+  shoes?: Partial<Record<Side, AnswerOf<'tolerance'>>>;
   /** One more reading on both shoes would help: the difference lies near the tolerance. */
   askAgain: boolean;
 }
@@ -61,7 +61,7 @@ const shoeFeature = (figure: Figure | undefined): ShoeFeature | undefined =>
   figure && { n: figure.readings, value: figure.value };
 
 /** Which verdict of two shoes stands for the pair: one shoe out is out. */
-const WORST: readonly VerdictWord<'tolerance'>[] = ['out', 'cannot tell', 'within'];
+const WORST: readonly AnswerOf<'tolerance'>[] = ['out', 'cannot tell', 'within'];
 
 function judgeAgainstZero(
   figures: Partial<Record<Side, Figure>>,

@@ -1,11 +1,14 @@
 /** Lines of versions: their order, what a step comes to, and what follows for a buyer. Worked by hand. */
+
 import { describe, expect, it } from 'vitest';
 import { judgeDifference } from '../figures/difference.ts';
+import type { LineChange } from '../records/version-verdict.ts';
+import { textOf } from '../wording/sentence.ts';
+import { versionFindingPhrase, writtenVersion } from '../wording/version-sentences.ts';
 import {
   adviseBuyer,
   changeOf,
   closesCircle,
-  type LineChange,
   type LineLink,
   type LineStep,
   lineOf,
@@ -59,17 +62,17 @@ describe('a change along the line', () => {
     // 40 g less, U 9.8: 30.2 reaches the step of 15 g.
     expect(changeOf('mass', differ(-40, 5, 15), 15)).toMatchObject({
       word: 'better',
-      way: 'lighter',
+      direction: 'less',
     });
     expect(changeOf('mass', differ(40, 5, 15), 15)).toMatchObject({
       word: 'worse',
-      way: 'heavier',
+      direction: 'more',
     });
     expect(changeOf('drop', differ(4, 0.5, 2), 2)).toMatchObject({
       word: 'other',
-      way: 'more drop',
+      direction: 'more',
     });
-    expect(changeOf('ball-width', differ(-5, 1, 2), 2).way).toBe('narrower at the ball');
+    expect(changeOf('ball-width', differ(-5, 1, 2), 2).direction).toBe('less');
   });
   it('is the same where nobody would notice, and perhaps where it cannot be told', () => {
     // 4 g, u 2: 4 + 1.645 · 2 = 7.3 lies within 15.
@@ -80,8 +83,22 @@ describe('a change along the line', () => {
   });
 });
 
-const change = (word: LineChange['word'], way: string, quantity: LineChange['quantity'] = 'mass') =>
-  ({ quantity, word, way, steps: 2 }) satisfies LineChange;
+const change = (
+  word: LineChange['word'],
+  way: 'lighter' | 'heavier' | 'more drop' | 'higher at the heel' | 'wider at the ball',
+  quantity: LineChange['quantity'] = 'mass',
+) =>
+  ({
+    quantity,
+    word,
+    direction: way === 'lighter' ? 'less' : 'more',
+    steps: 2,
+  }) satisfies LineChange;
+/** The advice as it is written. */
+const adviseInWords = (lineStep: LineStep) => {
+  const { words, verdict } = writtenVersion(adviseBuyer(lineStep));
+  return { words: textOf(words), verdict };
+};
 const step = (more: Partial<LineStep>): LineStep => ({
   kind: 'follows',
   changes: [],
@@ -96,50 +113,52 @@ const euro = (amount: number) => ({ amount, currency: 'EUR' });
 describe('what follows for a buyer', () => {
   const nothing = [change('same', 'lighter'), change('same', 'more drop', 'drop')];
   it('is last year’s where nothing changed but the price', () => {
-    const advice = adviseBuyer(step({ changes: nothing, before: euro(79), after: euro(125) }));
+    const advice = adviseInWords(step({ changes: nothing, before: euro(79), after: euro(125) }));
     expect(advice.verdict.word).toBe('last year’s');
     expect(advice.words).toBe(
-      'Last year’s: nothing that anybody would notice, and it costs 46 EUR less.',
+      'Take last year’s version: no difference that would be noticed, and it costs 46 EUR less.',
     );
     const ended = step({ changes: nothing, before: euro(79.5), after: euro(125), ended: true });
-    expect(adviseBuyer(ended).words).toContain('while it is to be had');
-    expect(adviseBuyer(ended).words).toContain('45.50 EUR less');
+    expect(adviseInWords(ended).words).toContain('while you can get it');
+    expect(adviseInWords(ended).words).toContain('45.50 EUR less');
   });
   it('is to stay where the older is no cheaper, or nobody knows', () => {
     const same = { changes: nothing, before: euro(125), after: euro(125) };
-    expect(adviseBuyer(step(same)).verdict.word).toBe('stay');
-    expect(adviseBuyer(step({ changes: nothing })).verdict.word).toBe('stay');
+    expect(adviseInWords(step(same)).verdict.word).toBe('stay');
+    expect(adviseInWords(step({ changes: nothing })).verdict.word).toBe('stay');
     const elsewhere = { ...same, before: { amount: 10, currency: 'USD' } };
-    expect(adviseBuyer(step(elsewhere)).verdict.word, 'another currency').toBe('stay');
-    const perhaps = adviseBuyer(step({ changes: [change('perhaps', 'lighter')] }));
+    expect(adviseInWords(step(elsewhere)).verdict.word, 'another currency').toBe('stay');
+    const perhaps = adviseInWords(step({ changes: [change('perhaps', 'lighter')] }));
     expect(perhaps.words).toContain('perhaps lighter');
     expect(perhaps.verdict.word).toBe('stay');
   });
   it('is to skip what is worse, and to take what is better', () => {
-    expect(adviseBuyer(step({ changes: [change('worse', 'heavier')] })).verdict.word).toBe('skip');
-    expect(adviseBuyer(step({ changes: [change('better', 'lighter')] })).verdict.word).toBe(
+    expect(adviseInWords(step({ changes: [change('worse', 'heavier')] })).verdict.word).toBe(
+      'skip',
+    );
+    expect(adviseInWords(step({ changes: [change('better', 'lighter')] })).verdict.word).toBe(
       'the new one',
     );
   });
   it('says whose word it is where one of the two is only stated', () => {
     const heavier = { ...change('worse', 'heavier'), stated: true };
-    expect(adviseBuyer(step({ changes: [heavier] })).words).toContain(
-      'Skip this one: heavier, as stated',
+    expect(adviseInWords(step({ changes: [heavier] })).words).toContain(
+      'Skip this version: heavier, as stated',
     );
   });
   it('is another shoe where stack, drop, width or a part is another, lighter or not', () => {
     const higher = change('other', 'higher at the heel', 'heel-stack');
-    const advice = adviseBuyer(step({ changes: [higher, change('better', 'lighter')] }));
+    const advice = adviseInWords(step({ changes: [higher, change('better', 'lighter')] }));
     expect(advice.verdict.word).toBe('another shoe');
     expect(advice.words).toContain('higher at the heel, lighter');
-    const made = adviseBuyer(step({ changes: nothing, parts: ['foam', 'plate'] }));
-    expect(made.words).toContain('another foam, plate');
+    const made = adviseInWords(step({ changes: nothing, parts: ['foam', 'plate'] }));
+    expect(made.words).toContain('different foam, plate');
   });
   it('cannot be told of what nobody measured, but for a colour that is stated', () => {
     const open = step({ missing: ['mass'], partsKnown: false });
-    expect(adviseBuyer(open).verdict.word).toBe('cannot tell');
-    expect(adviseBuyer(open).words).toContain('mass is not known of both');
-    expect(adviseBuyer({ ...open, kind: 'colour of' }).words).toContain('As stated'.toLowerCase());
+    expect(adviseInWords(open).verdict.word).toBe('cannot tell');
+    expect(adviseInWords(open).words).toContain('mass is not known of both');
+    expect(adviseInWords({ ...open, kind: 'colour of' }).words).toContain('as stated');
   });
 });
 
@@ -148,8 +167,8 @@ describe('a build in another width', () => {
   it('is the same shoe where only its widths differ', () => {
     const wide = step({ kind: 'width of', changes: [wider, change('same', 'lighter')] });
     expect(oddOfWidth(wide)).toEqual([]);
-    expect(adviseBuyer(wide).words).toBe(
-      'Another width of the same shoe (wider at the ball): choose by the foot.',
+    expect(adviseInWords(wide).words).toBe(
+      'Another width of the same shoe (wider at the ball). Choose by the foot.',
     );
   });
   it('is asked about where more differs', () => {
@@ -158,11 +177,16 @@ describe('a build in another width', () => {
       changes: [wider, change('worse', 'heavier')],
       parts: ['plate'],
     });
-    expect(oddOfWidth(odd)).toEqual(['heavier', 'another plate']);
-    expect(adviseBuyer(odd).words).toContain('More than another width: heavier, another plate');
+    expect(oddOfWidth(odd).map(versionFindingPhrase).map(textOf)).toEqual([
+      'heavier',
+      'different plate',
+    ]);
+    expect(adviseInWords(odd).words).toContain(
+      'It differs in more than its width: heavier, different plate',
+    );
   });
   it('cannot be told of what nobody measured', () => {
-    expect(adviseBuyer(step({ kind: 'width of', missing: ['mass'] })).verdict.word).toBe(
+    expect(adviseInWords(step({ kind: 'width of', missing: ['mass'] })).verdict.word).toBe(
       'cannot tell',
     );
   });

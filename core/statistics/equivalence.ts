@@ -1,8 +1,8 @@
 /** Are left and right alike within a tolerance, over many pairs? Two one-sided tests. */
 
 import { mean, sampleStandardDeviation } from 'simple-statistics';
+import type { AnswerOf } from './answers.ts';
 import { tExceeds, tQuantile } from './distributions.ts';
-import type { VerdictWord } from './verdict.ts';
 
 export interface Equivalence {
   n: number;
@@ -16,7 +16,7 @@ export interface Equivalence {
   interval90: [number, number];
   /** The larger p of the two one-sided tests. */
   p: number;
-  verdict: VerdictWord<'equivalence'>;
+  verdict: AnswerOf<'equivalence'>;
 }
 
 /**

@@ -4,8 +4,8 @@ import { extent } from 'd3-array';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import type { Conversion } from '../figures/conversions.ts';
 import { STUDY_LIMITS } from '../limits/study-limits.ts';
+import type { AnswerOf } from '../statistics/answers.ts';
 import { tQuantile } from '../statistics/distributions.ts';
-import type { VerdictWord } from '../statistics/verdict.ts';
 
 /** One shoe by both methods; u is the standard uncertainty of each. */
 export interface BridgedShoe {
@@ -110,11 +110,10 @@ export interface Bridge {
   agreement: Agreement;
   /** E_n of the mean difference, where both methods state U. */
   en?: number;
-  verdict: VerdictWord<'bridge'>;
+  verdict: AnswerOf<'bridge'>;
   conversion?: Conversion;
   /** Expanded uncertainty of one converted value, at the middle of the range. */
   conversionU: number;
-  words: string;
 }
 
 /**
@@ -173,7 +172,7 @@ export function bridgeMethods(
   const conversionU = tQuantile(0.975, df) * Math.hypot(scatter, conversion.centreU);
   const usable = conversionU <= terms.noticeable;
   const none = Math.abs(agreement.bias) <= agreement.biasReach && shift;
-  const verdict: VerdictWord<'bridge'> = !usable ? 'none' : none ? 'agree' : conversion.kind;
+  const verdict: AnswerOf<'bridge'> = !usable ? 'none' : none ? 'agree' : conversion.kind;
   const stated = terms.Ua !== undefined && terms.Ub !== undefined && terms.Ua + terms.Ub > 0;
   return {
     shoes: n,
@@ -185,11 +184,5 @@ export function bridgeMethods(
     verdict,
     ...(usable ? { conversion } : {}),
     conversionU,
-    words: {
-      agree: 'The two agree: no shift is shown, and one may stand for the other with this doubt.',
-      shift: 'The two differ by a constant amount: it converts one to the other.',
-      line: 'The two differ by an amount that grows with the value: the line converts one to the other.',
-      none: 'There is no conversion: a converted value would be more in doubt than the step anyone notices.',
-    }[verdict],
   };
 }

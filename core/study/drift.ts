@@ -1,10 +1,10 @@
 /** Drift checks of a gauge against a reference piece. */
 
 import { STUDY_LIMITS } from '../limits/study-limits.ts';
+import type { AnswerOf } from '../statistics/answers.ts';
 import { isAbove } from '../statistics/at-limit.ts';
 import { tQuantile } from '../statistics/distributions.ts';
 import { fitLine } from '../statistics/line-fit.ts';
-import type { VerdictWord } from '../statistics/verdict.ts';
 
 export interface DriftCheck {
   /** ISO time. */
@@ -17,13 +17,13 @@ export interface DriftCheck {
 }
 
 /** How the gauge stands: `holds`, `drifted`, or that there is no check. */
-export type DriftState = VerdictWord<'drift'> | 'not checked';
+export type DriftState = AnswerOf<'drift'> | 'not checked';
 
 export interface DriftJudgement {
   deviation: number;
   /** Deviation over its expanded uncertainty. */
   en: number;
-  verdict: VerdictWord<'drift'>;
+  verdict: AnswerOf<'drift'>;
   /** The deviation that would just be E_n = 1. */
   limit: number;
 }

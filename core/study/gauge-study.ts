@@ -2,8 +2,9 @@
 
 import { group } from 'd3-array';
 import { STUDY_LIMITS } from '../limits/study-limits.ts';
+import type { GaugeAdvice } from '../records/study-verdict.ts';
+import type { AnswerOf } from '../statistics/answers.ts';
 import { fExceeds } from '../statistics/distributions.ts';
-import type { VerdictWord } from '../statistics/verdict.ts';
 
 export interface GaugeReading {
   part: string;
@@ -35,9 +36,9 @@ export interface GaugeStudy {
   percentTolerance?: { ev: number; av: number; grr: number; pv: number };
   /** 0 too where the repeatability is hidden: then nobody knows how many. */
   categories: number;
-  verdict: VerdictWord<'gauge'>;
-  /** What to do about it, in words. */
-  advice: string[];
+  verdict: AnswerOf<'gauge'>;
+  /** What to do about it. */
+  advice: GaugeAdvice[];
 }
 
 const list = (names: readonly string[], most = 6): string =>
@@ -94,46 +95,24 @@ function refuseUncrossed(readings: readonly GaugeReading[]): void {
 
 function adviceOf(
   study: Omit<GaugeStudy, 'advice' | 'verdict'>,
-  verdict: VerdictWord<'gauge'>,
-): string[] {
+  verdict: AnswerOf<'gauge'>,
+): GaugeAdvice[] {
   const { sd, categories, pooled, percentStudy } = study;
-  const advice: string[] = [];
-  if (sd.tv === 0) return ['All readings are equal: take a gauge with a finer step.'];
-  if (sd.grr === 0)
-    return [
-      'Repeats and operators agree to the last digit: the step of the gauge hides its repeatability. Read one digit more, or take parts whose value lies between two steps.',
-    ];
-  if (verdict === 'good') advice.push('Use it for this quantity.');
-  if (verdict === 'conditional')
-    advice.push(
-      'Use it where its spread is small against what you look for; take more readings else.',
-    );
-  if (verdict === 'poor') advice.push('Do not compare models by it until it is better.');
-  if (verdict !== 'good') {
-    if (sd.av > 1.2 * sd.ev)
-      advice.push(
-        'Operators differ more than repeats: agree on datum, grip and pressure, and mark the spot.',
-      );
-    else if (sd.ev > 1.2 * sd.av)
-      advice.push(
-        'Repeats differ more than operators: a steadier seat, a finer gauge, or the mean of several readings.',
-      );
-    else
-      advice.push(
-        'Repeats and operators share the blame: begin with a marked spot and a fixed seat.',
-      );
+  if (sd.tv === 0) return ['equal'];
+  if (sd.grr === 0) return ['hidden'];
+  const advice: GaugeAdvice[] = [];
+  if (verdict === 'good') advice.push('use');
+  else {
+    advice.push(verdict === 'conditional' ? 'useIfSmall' : 'doNotCompare');
+    if (sd.av > 1.2 * sd.ev) advice.push('operatorsDiffer');
+    else advice.push(sd.ev > 1.2 * sd.av ? 'repeatsDiffer' : 'both');
   }
-  if (!pooled)
-    advice.push('Operators differ from part to part: look which parts they seize differently.');
+  if (!pooled) advice.push('interaction');
   if (
     categories < STUDY_LIMITS.wantedCategories.value &&
     percentStudy.grr > STUDY_LIMITS.goodGauge.value
   )
-    advice.push(
-      categories < 2
-        ? 'It cannot tell these parts apart.'
-        : `It tells ${categories} classes of these parts apart; five are wanted.`,
-    );
+    advice.push(categories < 2 ? 'noClasses' : { says: 'fewClasses', categories });
   return advice;
 }
 
@@ -141,7 +120,7 @@ function adviceOf(
 const ROUND_OFF = 1e-12;
 
 /** Percent of study variation in a word. */
-export function judgeGauge(percentGrr: number): VerdictWord<'gauge'> {
+export function judgeGauge(percentGrr: number): AnswerOf<'gauge'> {
   if (percentGrr < STUDY_LIMITS.goodGauge.value) return 'good';
   return percentGrr <= STUDY_LIMITS.conditionalGauge.value ? 'conditional' : 'poor';
 }

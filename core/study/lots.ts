@@ -2,8 +2,8 @@
 import { group } from 'd3-array';
 import { mean } from 'simple-statistics';
 import { STUDY_LIMITS } from '../limits/study-limits.ts';
+import type { AnswerOf } from '../statistics/answers.ts';
 import { fExceeds, rangeQuantile, tQuantile } from '../statistics/distributions.ts';
-import type { VerdictWord } from '../statistics/verdict.ts';
 
 export interface LotDifference {
   lot: string;
@@ -13,7 +13,7 @@ export interface LotDifference {
   /** 95 % interval; from four lots on for all differences together (Tukey-Kramer). */
   lower: number;
   upper: number;
-  verdict: VerdictWord<'difference'>;
+  verdict: AnswerOf<'difference'>;
 }
 
 export interface LotStudy {

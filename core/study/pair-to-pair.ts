@@ -1,6 +1,12 @@
 /** Is a model consistent from pair to pair? Components, bias, tolerance interval, performance. */
+
 import { sampleStandardDeviation } from 'simple-statistics';
 import { STUDY_LIMITS } from '../limits/study-limits.ts';
+import {
+  COMPONENT_NAMES,
+  type ComponentName,
+  type PairStudyNote,
+} from '../records/study-verdict.ts';
 import { chiSquareQuantile, fExceeds, tQuantile } from '../statistics/distributions.ts';
 import {
   type Limits,
@@ -41,7 +47,7 @@ export interface PairToPair {
   /** Variances, negative estimates shown as zero. */
   components: Components;
   raw: Components;
-  truncated: (keyof Components)[];
+  truncated: ComponentName[];
   /** False where each shoe was read once: scatter of readings and of shoes are one. */
   repeatsTold: boolean;
   /** SD between pairs, and its 95 % interval where the mean squares give one. */
@@ -58,7 +64,7 @@ export interface PairToPair {
   /** Pairs with a shoe missing. */
   oneSided: string[];
   pairValues: { pair: string; value: number; n: number; left?: number; right?: number }[];
-  notes: string[];
+  notes: PairStudyNote[];
 }
 
 const total = ({ pair, pairSide, repeat }: Components) => pair + pairSide + repeat;
@@ -129,26 +135,15 @@ function testTerms(anova: AnovaTable): { f: number[]; p: number[] } {
   return { f, p };
 }
 
-const NAMES: Record<keyof Components, string> = {
-  pair: 'between pairs',
-  pairSide: 'between the shoes of a pair',
-  repeat: 'of repeats',
-};
-
-function notesOf(model: Model, truncated: readonly (keyof Components)[], told: boolean): string[] {
-  const notes: string[] = [];
-  for (const one of truncated)
-    notes.push(
-      `The variance ${NAMES[one]} came out below zero and is shown as zero: it is too small for these readings to show.`,
-    );
-  if (!told)
-    notes.push(
-      'Each shoe was read once: the scatter of the gauge cannot be told from that of the shoes. Read again to part them.',
-    );
-  if (total(model.raw) === 0)
-    notes.push('All readings are equal: the gauge is too coarse to show any spread.');
-  return notes;
-}
+const notesOf = (
+  model: Model,
+  truncated: readonly ComponentName[],
+  repeatsTold: boolean,
+): PairStudyNote[] => [
+  ...truncated.map((component) => ({ kind: 'negative', component }) as const),
+  ...(repeatsTold ? [] : [{ kind: 'read once' } as const]),
+  ...(total(model.raw) === 0 ? [{ kind: 'no spread' } as const] : []),
+];
 
 /**
  * Variance components of an edition's pairs: pair random, side fixed and crossed, pair × side
@@ -177,7 +172,7 @@ export function studyPairs(
   const model = fitModel(pairs, onStep);
   if (!model) return undefined;
   const both = pairs.filter((pair) => pair.left && pair.right);
-  const truncated = (['pair', 'pairSide', 'repeat'] as const).filter((one) => model.raw[one] < 0);
+  const truncated = COMPONENT_NAMES.filter((name) => model.raw[name] < 0);
   const components: Components = {
     pair: Math.max(0, model.raw.pair),
     pairSide: Math.max(0, model.raw.pairSide),
@@ -235,31 +230,3 @@ export function studyPairs(
  * factor of 72, √(χ²(0.975) / χ²(0.025)).
  */
 export const isRanked = (pairs: number): boolean => pairs >= STUDY_LIMITS.fewestRanked.value;
-
-const SHARES: [number, string][] = [
-  [0.05, 'next to nothing'],
-  [0.15, 'a tenth'],
-  [0.22, 'a fifth'],
-  [0.29, 'a quarter'],
-  [0.4, 'a third'],
-  [0.58, 'half'],
-  [0.7, 'two thirds'],
-  [0.85, 'three quarters'],
-  [1.01, 'nearly all'],
-];
-
-/** A share of a whole in words: `a third`. */
-export function nameShare(share: number): string {
-  return SHARES.find(([upTo]) => share < upTo)?.[1] ?? 'all';
-}
-
-/**
- * The study in a sentence: *Pairs differ by 0.5 mm; a third of what you see is your gauge.*
- * @param write an amount with its unit
- */
-export function nameConsistency(study: PairToPair, write: (amount: number) => string): string {
-  const differ =
-    study.pairSd === 0 ? 'No spread of pairs is shown' : `Pairs differ by ${write(study.pairSd)}`;
-  if (study.measurementShare === undefined) return `${differ}.`;
-  return `${differ}; ${nameShare(study.measurementShare)} of what you see is your gauge.`;
-}

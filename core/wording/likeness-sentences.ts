@@ -1,5 +1,5 @@
 /** Sentences about likeness: how one model differs from another, in smallest noticeable differences. */
-import type { Driver } from '../records/choice-verdict.ts';
+import type { Direction, Driver } from '../records/choice-verdict.ts';
 import { joined, message } from './message.ts';
 import type { Sentence } from './sentence.ts';
 
@@ -12,6 +12,10 @@ export const LIKENESS_MESSAGES = {
   'heel-stack': message(
     { direction: ['more', 'less'] },
     '{direction, select, more {higher} other {lower}} at the heel',
+  ),
+  'forefoot-stack': message(
+    { direction: ['more', 'less'] },
+    '{direction, select, more {higher} other {lower}} at the forefoot',
   ),
   drop: message(
     { direction: ['more', 'less'] },
@@ -35,13 +39,20 @@ export const LIKENESS_DISTANCE = {
   ),
 };
 
-const directionOf = (steps: number) => (steps > 0 ? 'more' : 'less') as 'more' | 'less';
+const directionOf = (steps: number): Direction => (steps > 0 ? 'more' : 'less');
 
-function changeOf({ column, steps }: Driver): Sentence {
-  const direction = directionOf(steps);
-  if (column === 'mass' || column === 'heel-stack' || column === 'drop' || column === 'ball-width')
-    return LIKENESS_MESSAGES[column]({ direction });
-  return LIKENESS_DISTANCE.other({ column, direction });
+/** `lighter`, `higher at the heel` */
+export function likenessChange(column: string, direction: Direction): Sentence {
+  switch (column) {
+    case 'mass':
+    case 'heel-stack':
+    case 'forefoot-stack':
+    case 'drop':
+    case 'ball-width':
+      return LIKENESS_MESSAGES[column]({ direction });
+    default:
+      return LIKENESS_DISTANCE.other({ column, direction });
+  }
 }
 
 /**
@@ -55,7 +66,7 @@ export const likenessPhrase = (drivers: readonly Driver[]): Sentence =>
     : joined(
         drivers.map((driver) =>
           LIKENESS_DISTANCE.driver({
-            change: changeOf(driver),
+            change: likenessChange(driver.column, directionOf(driver.steps)),
             steps: Math.round(Math.abs(driver.steps)),
           }),
         ),

@@ -31,12 +31,20 @@ import {
 } from './match-sentences.ts';
 import type { AnyMessage } from './message.ts';
 import {
+  BRIDGE_MESSAGES,
+  GAUGE_ADVICE,
+  PAIR_STUDY_MESSAGES,
+  SHARE_NAMES,
+  STUDY_COMPONENTS,
+} from './study-sentences.ts';
+import {
   TRY_ON_OUTCOME_MESSAGES,
   TRY_ON_ROWS,
   TRY_ON_STEP_REASONS,
   TRY_ON_STEPS,
 } from './try-on-sentences.ts';
 import { USE_ANSWER_NAMES, USE_MESSAGES, USE_MISSING, USE_READINGS } from './use-sentences.ts';
+import { LINE_STEPS, LINE_WORDS, VERSION_FINDINGS, VERSION_MESSAGES } from './version-sentences.ts';
 import {
   SIGN_NAMES,
   SIGN_PRACTICE,
@@ -75,6 +83,15 @@ export const MESSAGES: Readonly<Record<string, Readonly<Record<string, AnyMessag
   'choose, balance': BALANCE_MESSAGES,
   likeness: LIKENESS_MESSAGES,
   'likeness, distance': LIKENESS_DISTANCE,
+  'study, gauges': GAUGE_ADVICE,
+  'study, methods': BRIDGE_MESSAGES,
+  'study, pairs': PAIR_STUDY_MESSAGES,
+  'study, components': STUDY_COMPONENTS,
+  'study, shares': SHARE_NAMES,
+  versions: VERSION_MESSAGES,
+  'versions, findings': VERSION_FINDINGS,
+  'versions, relations': LINE_WORDS,
+  'versions, sizes of changes': LINE_STEPS,
   fit: TRY_ON_ROWS,
   'fit, steps': TRY_ON_STEPS,
   'fit, reasons': TRY_ON_STEP_REASONS,

@@ -45,7 +45,7 @@ export interface ChoiceSources {
   /** Of the first of some editions whose inside was measured. */
   fits: (asked: FootAsked, editionIds: readonly string[]) => Map<string, ChoiceFit>;
   archOf: (asked: FootAsked) => { arch: string; words: string; byArch: boolean };
-  lastYears: (slug: string) => { slug: string; name: string; words: string } | null;
+  lastYears: (slug: string) => { slug: string; name: string; words: Sentence } | null;
 }
 
 type Held = KeptShelfRow & { row: NonNullable<KeptShelfRow['row']> };

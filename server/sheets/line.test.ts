@@ -78,7 +78,7 @@ describe('a line of versions', () => {
     const kept = { widthOf: first.editionSlug, oddStays: true };
     expect((await place(wide.id, kept)).status).toBe(200);
     const step = (await line(first.editionSlug)).steps.find(({ kind }) => kind === 'width of');
-    expect(step?.words).toContain('More than another width');
+    expect(step?.words).toContain('more than its width');
     // Saved again it is not asked about again.
     expect((await place(wide.id, { widthOf: first.editionSlug })).status).toBe(200);
   });

@@ -5,17 +5,19 @@ import type { placeInLine, VersionLine } from '#contract/line-records.ts';
 import { describePart } from '#core/catalogue/construction.ts';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
 import { disagreementsOf } from '#core/claims/sources.ts';
+import { LINE_QUANTITIES, type LineKind } from '#core/records/version-verdict.ts';
 import { compareEditions } from '#core/sheet/comparison.ts';
 import {
   adviseBuyer,
   changeOf,
   closesCircle,
-  LINE_QUANTITIES,
-  type LineKind,
   lineOf,
   oddOfWidth,
 } from '#core/sheet/version-line.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
+import { likenessChange } from '#core/wording/likeness-sentences.ts';
+import { type Sentence, textOf } from '#core/wording/sentence.ts';
+import { versionFindingsPhrase, writtenVersion } from '#core/wording/version-sentences.ts';
 import { correct } from '../corrections.ts';
 import { Refusal, wrongValue } from '../problems.ts';
 import type { StoredPair } from '../store/pairs.ts';
@@ -66,13 +68,16 @@ function stepBetween(
     const row = rows[at];
     const difference = row?.cells[1]?.difference;
     if (!row || !difference) missing.push(describeQuantity(quantity).name.toLowerCase());
-    else
+    else {
+      const change = changeOf(quantity, difference, row.noticeable);
       changes.push({
-        ...changeOf(quantity, difference, row.noticeable),
+        ...change,
+        way: likenessChange(quantity, change.direction),
         difference: difference.difference,
         U: difference.U,
         stated: row.cells.some(({ stated }) => stated !== undefined),
       });
+    }
   }
   const parts = differingParts([older.made, newer.made]).flatMap(({ part, cells }) => {
     const [before, after] = cells;
@@ -100,7 +105,7 @@ function stepBetween(
       before && after && before.currency === after.currency
         ? { amount: after.amount - before.amount, currency: after.currency }
         : null,
-    ...adviseBuyer(step),
+    ...writtenVersion(adviseBuyer(step)),
   };
 }
 
@@ -173,7 +178,7 @@ function askAboutWidth(stores: Stores, slug: string, of: string): void {
   if (odd.length > 0)
     throw new Refusal(
       409,
-      `${editionName(newer.edition)} differs from ${editionName(older.edition)} in more than its widths: ${odd.join(', ')}. Is it a wide build of it all the same?`,
+      `${editionName(newer.edition)} differs from ${editionName(older.edition)} in more than its widths: ${textOf(versionFindingsPhrase(odd))}. Is it a wide build of it all the same?`,
       [{ field: 'oddStays', message: 'it differs in more than its widths' }],
     );
 }
@@ -235,7 +240,7 @@ export function setPlace(
 export function lastYearsOf(
   stores: Stores,
   slug: string,
-): { slug: string; name: string; words: string } | null {
+): { slug: string; name: string; words: Sentence } | null {
   const edition = stores.editions.bySlug(slug);
   const follows = stores.lines.linksOf(edition.id).find(({ kind }) => kind === 'follows');
   if (!follows) return null;

@@ -1,5 +1,7 @@
 import { readLabelSlug } from '#core/sizing/size-label.ts';
 import { completeParts, missingCells, studyGauge } from '#core/study/gauge-study.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { bridgeSentence } from '#core/wording/study-sentences.ts';
 import type { Handlers } from '../endpoint.ts';
 import { Refusal, wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
@@ -102,9 +104,10 @@ export function studyRoutes(stores: Stores, keepUp: () => void): StudyHandlers {
     listBridges: () => stores.bridges.all(),
     keepBridge: ({ body, now, person }) => {
       const { shared, bridge } = bridgeOf(stores, body);
-      if (!bridge.conversion) throw new Refusal(422, bridge.words);
+      const words = textOf(bridgeSentence(bridge.verdict));
+      if (!bridge.conversion) throw new Refusal(422, words);
       const { a: from, b: to, quantity } = shared;
-      const { shoes, conversion, conversionU, words } = bridge;
+      const { shoes, conversion, conversionU } = bridge;
       stores.bridges.keep(
         { id: body.id, quantity, from, to, shoes, conversion, conversionU, words },
         now,

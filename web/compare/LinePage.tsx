@@ -3,16 +3,19 @@ import dayjs from 'dayjs';
 import { Link, useParams } from 'react-router';
 import type { VersionLine as Line } from '#contract/line-records.ts';
 import { describePart } from '#core/catalogue/construction.ts';
-import { LINE_WORDS } from '#core/sheet/version-line.ts';
 import { withUnit } from '#core/sizing/number-words.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
+import { joined } from '#core/wording/message.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { LINE_WORDS, lineStepPhrase } from '#core/wording/version-sentences.ts';
 import { useLine } from '../api/record-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { columnWidth, type LineMark, type LineRow, VersionLine } from '../drawing/VersionLine.tsx';
+import { Says } from '../kit/Says.tsx';
 import { PageFault } from '../shell/PageFault.tsx';
 import { type UnitWords, useUnits } from '../shell/units.ts';
 import classes from './LinePage.module.css';
-import { changeWords, madeWords, priceWords } from './line-words.ts';
+import { madeWords, priceWords } from './line-words.ts';
 import { PlaceForm, Prices } from './PlaceForm.tsx';
 
 type Cell = Line['editions'][number]['cells'][number];
@@ -55,7 +58,7 @@ function rowsOf({ quantities, editions, steps }: Line, units: UnitWords): LineRo
               {
                 from: place(of),
                 to: place(edition),
-                words: changeWords(change),
+                words: textOf(lineStepPhrase(change)),
                 noticed: !['same', 'perhaps'].includes(change.word),
               },
             ]
@@ -105,9 +108,15 @@ function StepSection({ line, step }: { line: Line; step: Line['steps'][number] }
   return (
     <section className={classes.step}>
       <h2>
-        {nameOf(edition)} <span className="soft">{LINE_WORDS[kind]}</span> {nameOf(of)}
+        {nameOf(edition)}{' '}
+        <span className="soft">
+          <Says words={LINE_WORDS[kind]({})} />
+        </span>{' '}
+        {nameOf(of)}
       </h2>
-      <p>{words}</p>
+      <p>
+        <Says words={words} />
+      </p>
       {parts.length > 0 && (
         <dl>
           {parts.map(({ part, before, after }) => (
@@ -124,8 +133,16 @@ function StepSection({ line, step }: { line: Line; step: Line['steps'][number] }
       {verdict.for.length + verdict.against.length > 0 && (
         <details>
           <summary>Why</summary>
-          {verdict.for.length > 0 && <p>For: {verdict.for.join('; ')}.</p>}
-          {verdict.against.length > 0 && <p>Against, or open: {verdict.against.join('; ')}.</p>}
+          {verdict.for.length > 0 && (
+            <p>
+              For: <Says words={joined(verdict.for, '; ')} />.
+            </p>
+          )}
+          {verdict.against.length > 0 && (
+            <p>
+              Against, or not known: <Says words={joined(verdict.against, '; ')} />.
+            </p>
+          )}
           <p className="soft">{verdict.source}</p>
         </details>
       )}
@@ -139,7 +156,7 @@ function LinePaper({ line, slug }: { line: Line; slug: string }) {
   const shown = editions.find((one) => one.slug === slug) ?? editions[0];
   const rows = rowsOf(line, units);
   const says = `${editions.length} ${editions.length === 1 ? 'edition' : 'editions'} along the line. ${steps
-    .map((step) => step.words)
+    .map((step) => textOf(step.words))
     .join(' ')}`;
   if (!shown) return null;
   return (

@@ -4,7 +4,6 @@ import type { VersionLine } from '#contract/line-records.ts';
 import { writeNumber } from '#core/sizing/number-words.ts';
 
 type Edition = VersionLine['editions'][number];
-type Step = VersionLine['steps'][number];
 
 /** `119.90 EUR`, `85 GBP`. */
 export const priceWords = ({ amount, currency }: { amount: number; currency: string }): string =>
@@ -15,16 +14,4 @@ export function madeWords({ stillMade, madeUntil }: Edition): string {
   if (stillMade === 'yes') return 'still made';
   if (stillMade === '') return '';
   return madeUntil ? `made until ${dayjs(madeUntil).format('D MMM YYYY')}` : 'made no more';
-}
-
-const times = (steps: number) => {
-  const size = Math.abs(steps);
-  return size < 1.5 ? 'about one step' : `${Math.round(size)} steps`;
-};
-
-/** What a change comes to, for the row of its quantity: `lighter, 3 steps`, `same`. */
-export function changeWords({ word, way, steps, stated }: Step['changes'][number]): string {
-  const said =
-    word === 'same' ? 'same' : word === 'perhaps' ? `perhaps ${way}` : `${way}, ${times(steps)}`;
-  return stated ? `${said}, as stated` : said;
 }

@@ -66,7 +66,7 @@ function OfferView({
         {offer.lastYears && (
           <p>
             <Link to={`/editions/${offer.lastYears.slug}`}>{offer.lastYears.name}</Link>:{' '}
-            {offer.lastYears.words}
+            <Says words={offer.lastYears.words} />
           </p>
         )}
         {cautions.map((caution) => (

@@ -2,7 +2,7 @@ import { Button, TextInput } from '@mantine/core';
 import { group } from 'd3-array';
 import { useMemo } from 'react';
 import type { GaugeStudyRecord } from '#contract/study-records.ts';
-import type { VerdictWord } from '#core/statistics/verdict.ts';
+import type { AnswerOf } from '#core/statistics/answers.ts';
 import {
   completeParts,
   type GaugeReading,
@@ -10,11 +10,14 @@ import {
   missingCells,
   studyGauge,
 } from '#core/study/gauge-study.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { gaugeAdviceSentence } from '#core/wording/study-sentences.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import plot from '../drawing/Plot.module.css';
 import { Plot, widen } from '../drawing/Plot.tsx';
 import { useDraft } from '../kit/draft.ts';
+import { Says } from '../kit/Says.tsx';
 import { useUnits } from '../shell/units.ts';
 import { type Amounts, useAmounts } from './amounts.ts';
 import classes from './Studies.module.css';
@@ -308,7 +311,7 @@ function Adoption({ study, without }: { study: GaugeStudyRecord; without: readon
   );
 }
 
-const VERDICTS: Record<VerdictWord<'gauge'>, string> = {
+const VERDICTS: Record<AnswerOf<'gauge'>, string> = {
   good: 'A good gauge',
   conditional: 'A gauge of conditional use',
   poor: 'A poor gauge',
@@ -367,9 +370,9 @@ export function GaugeAnalysis({
             )}
             .
           </p>
-          {answer.found.advice.map((line) => (
-            <p key={line} className={classes.note}>
-              {line}
+          {answer.found.advice.map(gaugeAdviceSentence).map((advice) => (
+            <p key={textOf(advice)} className={classes.note}>
+              <Says words={advice} />
             </p>
           ))}
           <div className={classes.columns}>

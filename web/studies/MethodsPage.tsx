@@ -6,10 +6,12 @@ import { v7 as newId } from 'uuid';
 import type { KeptBridgeRecord, Method } from '#contract/study-records.ts';
 import type { MeasuredQuantityId } from '#core/catalogue/quantities.ts';
 import { type Bridge, bridgeMethods } from '#core/study/bridge.ts';
+import { bridgeSentence } from '#core/wording/study-sentences.ts';
 import { useChange } from '../api/queries.ts';
 import plot from '../drawing/Plot.module.css';
 import { Plot, widen } from '../drawing/Plot.tsx';
 import { useDraft } from '../kit/draft.ts';
+import { Says } from '../kit/Says.tsx';
 import { useUnits } from '../shell/units.ts';
 import { useAmounts } from './amounts.ts';
 import { FoundTable } from './FoundTable.tsx';
@@ -263,7 +265,7 @@ export function MethodsPage() {
       {found && shared && (
         <>
           <p className={classes.says} data-testid="bridge">
-            {found.words}
+            <Says words={bridgeSentence(found.verdict)} />
           </p>
           <div className={classes.columns}>
             <AgreementChart shared={shared} found={found} />

@@ -1,11 +1,14 @@
 /** The figures of a study of pairs, and how editions rank. */
+
 import { Button } from '@mantine/core';
 import { Link } from 'react-router';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { STUDY_LIMITS } from '#core/limits/study-limits.ts';
 import { writeProbability } from '#core/sizing/number-words.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
-import { isRanked, nameShare, type PairToPair } from '#core/study/pair-to-pair.ts';
+import { isRanked, type PairToPair } from '#core/study/pair-to-pair.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { sharePhrase } from '#core/wording/study-sentences.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import type { Amounts } from './amounts.ts';
 import { FoundTable } from './FoundTable.tsx';
@@ -47,7 +50,7 @@ export function Figures({ study, amounts }: { study: PairToPair; amounts: Amount
       study.repeatsTold ? amounts.write(Math.sqrt(study.components.repeat)) : 'not told',
       study.measurementShare === undefined
         ? ''
-        : `${nameShare(study.measurementShare)} of the spread of one reading`,
+        : `${textOf(sharePhrase(study.measurementShare))} of the spread of one reading`,
     ],
     [
       'right less left',

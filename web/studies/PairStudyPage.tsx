@@ -4,8 +4,10 @@ import { Link, useSearchParams } from 'react-router';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { readPlainNumber } from '#core/sizing/delimited.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
-import { nameConsistency } from '#core/study/pair-to-pair.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { consistencySentence, pairStudyNoteSentence } from '#core/wording/study-sentences.ts';
 import { useEditions } from '../api/queries.ts';
+import { Says } from '../kit/Says.tsx';
 import { carriedWords } from '../shell/carried-words.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
 import { TableLinks } from '../shell/TableLinks.tsx';
@@ -180,11 +182,11 @@ export function PairStudyPage() {
       {study && readings && (
         <>
           <p className={classes.says} data-testid="consistency">
-            {nameConsistency(study, (amount) => amounts.write(amount))}
+            <Says words={consistencySentence(study, (amount) => amounts.write(amount))} />
           </p>
-          {study.notes.map((note) => (
-            <p key={note} className={classes.note}>
-              {note}
+          {study.notes.map(pairStudyNoteSentence).map((note) => (
+            <p key={textOf(note)} className={classes.note}>
+              <Says words={note} />
             </p>
           ))}
           {readings.carried.length > 0 && (
