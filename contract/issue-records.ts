@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { id, sizeLabel, words } from './fields.ts';
 import { benchDocument, ISSUED_KINDS } from './issued-records.ts';
+import { sentence } from './sentence.ts';
 import { sheetPart, wordBlocks } from './word-records.ts';
 
 export const sheetChoices = z.object({
@@ -10,8 +11,8 @@ export const sheetChoices = z.object({
 });
 
 const change = z.object({
-  words: z.string(),
-  because: z.array(z.string()).describe('readings, conversions or facts of the lab that moved it'),
+  words: sentence,
+  because: z.array(sentence).describe('readings, conversions or facts of the lab that moved it'),
 });
 
 const withdrawn = z.object({ why: z.string(), person: z.string(), at: z.string() }).nullable();
@@ -39,7 +40,7 @@ export const sheetDraft = z.object({
   ),
   revisions: z.array(revision).describe('the latest last'),
   changes: z.array(change).describe('since the last revision that stands'),
-  warnings: z.array(z.string()).describe('what speaks against the last revision that stands'),
+  warnings: z.array(sentence).describe('what speaks against the last revision that stands'),
 });
 
 export type SheetDraft = z.infer<typeof sheetDraft>;

@@ -207,10 +207,10 @@ export const comparedCell = z.object({
   figure: figureView.nullable(),
   terms: z.enum(['like', 'carried', 'converted', 'not']),
   isUnmeasured: z.boolean().describe('nobody measured it, on any terms'),
-  words: z.string(),
-  remark: z
-    .string()
-    .describe('the words without “not comparable”, “as stated” and the way it was carried'),
+  words: sentence,
+  remark: sentence.describe(
+    'the words without “not comparable”, “as stated” and the way it was carried',
+  ),
   stated: z
     .object({
       value: z.number(),

@@ -1,9 +1,12 @@
 /** The shelf as a page of it crosses the wire. */
+
 import { z } from 'zod';
+import { TWO_USES_ANSWERS } from '#core/records/choice-verdict.ts';
 import { SHELF_EVIDENCE, SHELF_PLACES } from '#core/sheet/shelf.ts';
 import { LONGEST_SHELF_WORDS } from '#core/sheet/shelf-words.ts';
 import { uses } from './edition-records.ts';
 import { disciplineName, sizeLabel } from './fields.ts';
+import { sentence } from './sentence.ts';
 
 export const shelfAsked = z.object({
   words: z
@@ -100,7 +103,7 @@ export const likeAnswer = z.object({
       name: z.string(),
       steps: z.number().describe('distance in noticeable steps'),
       drivers: z.array(driver),
-      words: z.string(),
+      words: sentence,
       unknown: z.array(z.string()).describe('columns that one of the two has no figure of'),
       place: z.enum(SHELF_PLACES),
     }),
@@ -116,12 +119,12 @@ const pairOption = z.object({
   name: z.string(),
   figures: z.record(z.string(), shelfFigure),
   currency: z.string(),
-  harms: z.array(z.object({ use: z.string(), steps: z.number(), words: z.string() })),
+  harms: z.array(z.object({ use: z.string(), steps: z.number(), words: sentence })),
 });
 
 export const oneOrTwoAnswer = z.object({
-  word: z.enum(['one pair', 'one pair, with a but', 'two pairs', 'cannot tell']),
-  words: z.string(),
+  word: z.enum(TWO_USES_ANSWERS),
+  words: sentence,
   one: pairOption.nullable(),
   two: z.array(pairOption).describe('the best of each use by itself'),
 });

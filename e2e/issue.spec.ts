@@ -78,11 +78,11 @@ test('a reading changes, the sheet warns, and the next revision says what change
   await page.reload();
   const since = page.getByRole('region', { name: 'Since it was issued' });
   await expect(since).toContainText('this sheet would say otherwise');
-  await expect(since).toContainText(/1 reading behind mass.* no longer stands/);
+  await expect(since).toContainText(/1 reading of mass.* no longer counts/);
   await expect(since).toContainText('no longer counted: WL-05');
   await page.goto(`${demo.address}/sheets/wrenfold-latch-low?label=uk-8&view=reader`);
   await expect(
-    page.getByText(/1 reading behind mass.* no longer stands: voided, the other shoe/),
+    page.getByText(/1 reading of mass.* no longer counts: voided, the other shoe/),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Issue revision 2' }).click();
   await expect(page.getByRole('link', { name: 'revision 2' })).toBeVisible();

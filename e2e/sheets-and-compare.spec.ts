@@ -110,7 +110,7 @@ test('editions are compared on like terms, converted or refused', async ({ page,
   }
   const heel = page.getByRole('row', { name: /Heel stack/ });
   await expect(heel).toContainText('real, noticeable');
-  await expect(heel).toContainText('like for like');
+  await expect(heel).toContainText('same method');
   await expect(heel).toContainText('converted: insole added');
   await expect(heel).toContainText('not comparable');
   await expect(heel).toContainText('measure it in-shoe');

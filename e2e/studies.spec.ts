@@ -102,7 +102,7 @@ test('pairs of two lots: the spread in words, in charts and as a table', async (
   await open(page, demo, '/studies?edition=tarnhus-lanewalk&quantity=heel-stack');
   const words = page.getByTestId('consistency');
   await expect(words).toContainText(
-    /^Pairs differ by 0\.\d\d mm; .* of what you see is your gauge\.$/,
+    /^Pairs differ by 0\.\d\d mm; .* of the spread of readings is your gauge\.$/,
   );
   const basis = page.getByLabel('Basis: never pooled');
   await expect(basis).toHaveValue(/in-shoe/);

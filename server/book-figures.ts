@@ -13,6 +13,7 @@ import { evaluateCheck } from '#core/match/match-check.ts';
 import type { SiblingFeatures } from '#core/match/match-pattern.ts';
 import type { SizeLabel } from '#core/sizing/size-label.ts';
 import { completeParts, studyGauge } from '#core/study/gauge-study.ts';
+import { textOf } from '#core/wording/sentence.ts';
 
 /** Numbers and words by the name of their row. */
 export type BookFigures = Record<string, (number | string | null)[]>;
@@ -113,7 +114,7 @@ async function figuresOfComparisons(get: Get, rows: BookFigures, slugs: string[]
           rows[`compare ${set} ${key} / ${quantity} / ${editions[place]?.slug}`] = [
             ...(figure ? of(figure) : [null]),
             terms,
-            words,
+            textOf(words),
             noticeable,
             difference?.difference ?? null,
             difference?.U ?? null,

@@ -88,7 +88,7 @@ describe('comparison', () => {
     expect(heel.cells[1]?.difference?.difference).toBeCloseTo(-7, 9);
     // Pairs 2·0.5², readings 2·0.2²/2, resolution 2·(0.1²/12)/2; the zero of 0.5 mm cancels.
     expect(heel.cells[1]?.difference?.u).toBeCloseTo(Math.sqrt(0.5 + 0.04 + 0.01 / 12), 9);
-    expect(heel.cells[1]?.words).toBe('like for like');
+    expect(heel.cells[1]?.words).toBe('same method');
     expect(heel.cells[1]?.difference?.verdict).toBe('real');
   });
   it('finds no difference between equals, and cannot tell where the step is inside U', () => {
@@ -129,7 +129,7 @@ describe('comparison', () => {
   it('carries half a size and some wear, and says so', () => {
     const other: Basis = { ...BASIS, label: { system: 'uk', size: 8.5 }, wornKm: 60 };
     const heel = row('heel-stack', pair('A', 31, 24), pair('B', 27, 22, other));
-    expect(heel.cells[1]?.words).toBe('carried half a size and 60 km');
+    expect(heel.cells[1]?.words).toBe('converted over half a size and 60 km');
     // Half a size down −0.1, 60 km younger +0.21.
     expect(heel.cells[1]?.difference?.difference).toBeCloseTo(27 - 0.1 + 0.21 - 31, 9);
   });

@@ -27,6 +27,8 @@ import {
   sessionFigures,
   setupsOfPair,
 } from '../figures/pair-figure.ts';
+import type { Sentence } from '../wording/sentence.ts';
+import { asStated, convertedTerms, notComparable, sameMethod } from '../wording/terms-sentences.ts';
 import { type StatedOfEdition, statedDifference, statedOf, statedWords } from './stated-figures.ts';
 
 function quantitiesOf({ pairs, stated = [] }: ComparedEdition): Set<QuantityId> {
@@ -110,10 +112,10 @@ export interface ComparedCell {
   stated?: StatedOfEdition;
   /** Against the edition of reference; absent for itself and where terms do not allow it. */
   difference?: Difference;
-  /** In words: `like for like`, `carried half a size`, `converted: insole added`, or why not. */
-  words: string;
+  /** `same method`, `converted over half a size`, `converted: insole added`, or why not. */
+  words: Sentence;
   /** The words beside what a page says of its own: why not, what is stated, how it was taken and converted. */
-  remark: string;
+  remark: Sentence;
 }
 
 export interface ComparedRow {
@@ -125,19 +127,11 @@ export interface ComparedRow {
 }
 
 /** Terms in words, and the same beside the verdict, or beside a way that a page writes in its own units. */
-function termsInWords(answer: EditionAnswer): { words: string; remark: string } {
-  if (answer.terms === 'not') {
-    const remark = `${answer.reason}; ${answer.measure}`;
-    return { words: `not comparable: ${remark}`, remark };
-  }
-  if (answer.terms === 'like') return { words: 'like for like', remark: 'like for like' };
+function termsOf(answer: EditionAnswer): Pick<ComparedCell, 'words' | 'remark'> {
+  if (answer.terms === 'not') return notComparable(answer.reason, answer.measure);
+  if (answer.terms === 'like') return sameMethod();
   const { carried = [], conversions, takenAt } = answer.figure;
-  const remarks = [
-    takenWords(takenAt),
-    conversions.length > 0 ? `converted: ${conversions.join('; ')}` : '',
-  ].filter(Boolean);
-  const way = carried.length > 0 ? [`carried ${carried.map(wayWords).join(' and ')}`] : [];
-  return { words: [...remarks, ...way].join('; '), remark: remarks.join('; ') };
+  return convertedTerms(takenWords(takenAt), conversions, carried.map(wayWords));
 }
 
 const shownValue = (answer: EditionAnswer): number | undefined =>
@@ -208,12 +202,11 @@ export function compareEditions(
     const reference = answers[against];
     const cells = editions.map((edition, index): ComparedCell => {
       const answer = answers[index] ?? { terms: 'not', reason: 'no figure', measure: 'measure it' };
-      const cell: ComparedCell = { editionId: edition.id, answer, ...termsInWords(answer) };
+      const cell: ComparedCell = { editionId: edition.id, answer, ...termsOf(answer) };
       const stated = answer.terms === 'not' ? statements[index] : undefined;
       if (stated) {
         cell.stated = stated;
-        cell.remark = statedWords(stated, lab.catalogue);
-        cell.words = `as stated: ${cell.remark}`;
+        Object.assign(cell, asStated(statedWords(stated, lab.catalogue)));
       }
       if (index === against || !reference) return cell;
       const other = reference.terms === 'not' ? statements[against] : reference.figure;

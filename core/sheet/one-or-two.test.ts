@@ -36,7 +36,7 @@ describe('one pair for two uses, or two', () => {
       ['court', 'walking and work'],
       STEPS,
     );
-    expect(found.word).toBe('one pair');
+    expect(found.answer).toBe('one pair');
     expect(found.one?.worst).toBeCloseTo(Math.SQRT1_2, 10);
     expect(found.two.map(({ row: { name } }) => name)).toEqual(['Court A', 'Kerb']);
   });
@@ -60,8 +60,7 @@ describe('one pair for two uses, or two', () => {
     expect(found(['Court A']).two.map((option) => option.row.name)).toEqual(['Stile', 'Kerb']);
     const none = found(rows.map(({ name }) => name));
     expect(none.one).toBeUndefined();
-    expect(none.word).toBe('two pairs');
-    expect(none.words).toContain('nothing here serves both');
+    expect(none.answer).toBe('two pairs');
   });
   it('is two where what is made for them lies far apart', () => {
     const found = oneOrTwo(
@@ -74,15 +73,15 @@ describe('one pair for two uses, or two', () => {
       ['court', 'winter boots'],
       STEPS,
     );
-    expect(found.word).toBe('two pairs');
+    expect(found.answer).toBe('two pairs');
     expect(found.one?.harms.some(({ drivers }) => drivers[0]?.column === 'mass')).toBe(true);
   });
   it('cannot be told of a use that one edition is made for', () => {
     const found = oneOrTwo([row('Court A', 'court', 300, 22)], ['court', 'trail'], STEPS);
-    expect(found.word).toBe('cannot tell');
+    expect(found.answer).toBe('cannot tell');
     expect(found.missing).toEqual([
-      'one edition for court has figures here',
-      'no edition for trail has figures here',
+      { use: 'court', models: 1 },
+      { use: 'trail', models: 0 },
     ]);
   });
 });

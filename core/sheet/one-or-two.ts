@@ -1,5 +1,7 @@
 /** One pair for two uses, or two: which edition lies nearest to what is made for both, and what either costs. */
+
 import { median } from 'd3-array';
+import type { Driver, TwoUsesAnswer } from '../records/choice-verdict.ts';
 import { LIKENESS } from './nearest.ts';
 import type { ShelfRow } from './shelf.ts';
 
@@ -11,7 +13,7 @@ export interface Harm {
   use: string;
   steps: number;
   /** The differences that drive it, signed, the greatest first. */
-  drivers: { column: string; steps: number }[];
+  drivers: Driver[];
 }
 
 export interface PairOption {
@@ -21,17 +23,20 @@ export interface PairOption {
   worst: number;
 }
 
-export type OneOrTwoWord = 'one pair' | 'one pair, with a but' | 'two pairs' | 'cannot tell';
-
 export interface OneOrTwo {
-  word: OneOrTwoWord;
-  words: string;
+  answer: TwoUsesAnswer;
   /** The pair that covers both with the least harm. */
   one: PairOption | undefined;
   /** The best of each use by itself, in the order of the uses. */
   two: PairOption[];
-  /** What is missing; empty: it can be told. */
-  missing: string[];
+  /** Uses of which too few models have figures; empty: the answer is known. */
+  missing: TooFew[];
+}
+
+/** A use with too few models that have figures. */
+export interface TooFew {
+  use: string;
+  models: number;
 }
 
 type Middle = Readonly<Record<string, number>>;
@@ -91,20 +96,10 @@ export function oneOrTwo(
   const known = uses.map((use) =>
     madeFor(rows, use).filter(({ figures }) => columns.some((one) => figures[one])),
   );
-  const missing = uses.flatMap((use, at) => {
-    const n = known[at]?.length ?? 0;
-    return n >= ENOUGH_OF_A_USE
-      ? []
-      : [`${n === 0 ? 'no edition' : 'one edition'} for ${use} has figures here`];
-  });
-  if (missing.length > 0)
-    return {
-      word: 'cannot tell',
-      words: `Cannot tell: ${missing.join('; ')}. Measure or state ${ENOUGH_OF_A_USE} of each.`,
-      one: undefined,
-      two: [],
-      missing,
-    };
+  const missing = uses
+    .map((use, index): TooFew => ({ use, models: known[index]?.length ?? 0 }))
+    .filter(({ models }) => models < ENOUGH_OF_A_USE);
+  if (missing.length > 0) return { answer: 'cannot tell', one: undefined, two: [], missing };
   const middles = known.map((own) => middleOf(own, columns));
   const options = [...new Set(known.flat())].map((row): PairOption => {
     const harms = uses.map((use, at) => harmOf(row, use, middles[at] ?? {}, steps));
@@ -120,16 +115,7 @@ export function oneOrTwo(
     return best ? [best] : [];
   });
   const worst = one?.worst ?? Number.POSITIVE_INFINITY;
-  const word: OneOrTwoWord =
+  const answer: TwoUsesAnswer =
     worst <= NOT_MISSED ? 'one pair' : worst <= MISSED ? 'one pair, with a but' : 'two pairs';
-  const said = {
-    'one pair': 'covers both: it lies within a step and a half of what is made for either',
-    'one pair, with a but': 'covers both and gives something up',
-    'two pairs': 'is the nearest to both, and somebody will miss the other pair',
-    'cannot tell': '',
-  }[word];
-  const words = one
-    ? `${one.row.name} ${said}.`
-    : 'By the rules of the two uses nothing here serves both.';
-  return { word, words, one, two, missing };
+  return { answer, one, two, missing };
 }

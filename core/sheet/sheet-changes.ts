@@ -1,28 +1,12 @@
 /** What changed from one revision of a sheet to the next, and what has moved since one was issued. */
 
-import { writeNumber } from '../sizing/number-words.ts';
-import { TERM_WORDS } from '../statistics/budget-words.ts';
+import type { ChangeCause, SheetChange, SheetWarning } from '../records/sheet-change.ts';
 import type { TermKind } from '../statistics/uncertainty.ts';
 import type { SheetData, SheetFigure } from './sheet-data.ts';
 import { PART_TITLES, type SheetPart } from './sheet-words.ts';
 
-export interface SheetChange {
-  /** `Mass of one shoe: 304 ± 5 g, now 306 ± 4 g` */
-  words: string;
-  /** The readings, conversions or facts of the lab that moved it. */
-  because: string[];
-}
-
 const shownWords = ({ shown: { value, U, unit } }: SheetFigure): string =>
   `${value}${U ? ` ± ${U}` : ''} ${unit}`.trim();
-
-const MOST_NAMED = 4;
-
-/** Some by their words, and how many more. */
-function nameSome(words: readonly string[]): string {
-  const named = words.slice(0, MOST_NAMED).join('; ');
-  return words.length > MOST_NAMED ? `${named}; and ${words.length - MOST_NAMED} more` : named;
-}
 
 const isSameList = (a: readonly string[], b: readonly string[]) => a.join('\n') === b.join('\n');
 
@@ -38,33 +22,36 @@ function movedTerm(before: SheetFigure, after: SheetFigure): TermKind | undefine
 }
 
 /** Readings that came and went, pairs, conversions; where none did, what the lab has learned. */
-export function causesOfChange(before: SheetFigure, after: SheetFigure): string[] {
-  const was = new Set(before.taken.map(({ id }) => id));
-  const is = new Set(after.taken.map(({ id }) => id));
-  const came = after.taken.filter(({ id }) => !was.has(id)).map(({ words }) => words);
-  const went = before.taken.filter(({ id }) => !is.has(id)).map(({ words }) => words);
-  const conversions = (figure: SheetFigure) =>
+export function causesOfChange(before: SheetFigure, after: SheetFigure): ChangeCause[] {
+  const idsBefore = new Set(before.taken.map(({ id }) => id));
+  const idsAfter = new Set(after.taken.map(({ id }) => id));
+  const added = after.taken.filter(({ id }) => !idsBefore.has(id)).map(({ words }) => words);
+  const dropped = before.taken.filter(({ id }) => !idsAfter.has(id)).map(({ words }) => words);
+  const conversionsOf = (figure: SheetFigure) =>
     [...figure.conversions, figure.carried].filter(Boolean);
-  const causes = [
-    ...(came.length > 0 ? [`read since: ${nameSome(came)}`] : []),
-    ...(went.length > 0 ? [`no longer counted: ${nameSome(went)}`] : []),
-    ...(isSameList(conversions(before), conversions(after))
+  const conversions = conversionsOf(after);
+  const causes: ChangeCause[] = [
+    ...(added.length > 0 ? [{ kind: 'read', readings: added } as const] : []),
+    ...(dropped.length > 0 ? [{ kind: 'no longer counted', readings: dropped } as const] : []),
+    ...(isSameList(conversionsOf(before), conversions)
       ? []
-      : [`converted otherwise: ${conversions(after).join('; ') || 'not at all'}`]),
+      : [{ kind: 'converted', conversions } as const]),
   ];
   if (causes.length > 0) return causes;
   const term = movedTerm(before, after);
-  return [
-    term ? `what the lab learned since: ${TERM_WORDS[term]}` : 'the units or digits it is shown in',
-  ];
+  return [term ? { kind: 'learned', term } : { kind: 'shown' }];
 }
 
 function changeOfFigure(before: SheetFigure, after: SheetFigure): SheetChange[] {
   const changes: SheetChange[] = [];
   if (shownWords(before) !== shownWords(after))
     changes.push({
-      words: `${after.name}, ${after.basis}: ${shownWords(before)}, now ${shownWords(after)}`,
-      because: causesOfChange(before, after),
+      kind: 'moved',
+      name: after.name,
+      basis: after.basis,
+      before: shownWords(before),
+      after: shownWords(after),
+      causes: causesOfChange(before, after),
     });
   for (const claim of after.claims) {
     const judged = before.claims.find(
@@ -72,8 +59,12 @@ function changeOfFigure(before: SheetFigure, after: SheetFigure): SheetChange[] 
     );
     if (judged && judged.verdict !== claim.verdict)
       changes.push({
-        words: `${after.name}: the claim of ${claim.typed} was “${judged.verdict}”, now “${claim.verdict}”`,
-        because: causesOfChange(before, after),
+        kind: 'claim',
+        name: after.name,
+        typed: claim.typed,
+        before: judged.verdict,
+        after: claim.verdict,
+        causes: causesOfChange(before, after),
       });
   }
   return changes;
@@ -93,40 +84,51 @@ export function changesOfFigures(
         ? changeOfFigure(former, figure)
         : [
             {
-              words: `${figure.name}, ${figure.basis}: new, ${shownWords(figure)}`,
-              because: [`read since: ${nameSome(figure.taken.map(({ words }) => words))}`],
-            },
+              kind: 'new',
+              name: figure.name,
+              basis: figure.basis,
+              after: shownWords(figure),
+              causes: [{ kind: 'read', readings: figure.taken.map(({ words }) => words) }],
+            } satisfies SheetChange,
           ];
     }),
     ...before
       .filter(({ key }) => !still.has(key))
-      .map((figure) => ({
-        words: `${figure.name}, ${figure.basis}: no longer on the sheet (${shownWords(figure)})`,
-        because: ['no reading stands for it any more'],
-      })),
+      .map(
+        (figure): SheetChange => ({
+          kind: 'gone',
+          name: figure.name,
+          basis: figure.basis,
+          before: shownWords(figure),
+          causes: [{ kind: 'no reading left' }],
+        }),
+      ),
   ];
 }
 
-/** Parts whose words are others, named as on the sheet. */
-export function changesOfWords(
+/**
+ * Parts whose text changed, named as on the sheet.
+ * @param isQuoted both texts are named, because they are short
+ */
+export function changesOfTexts(
   before: Readonly<Record<string, string>>,
   after: Readonly<Record<string, string>>,
-  write: (title: string, was: string, is: string) => string = (title) => `${title}: other words`,
+  isQuoted = false,
 ): SheetChange[] {
   const parts = [...new Set([...Object.keys(before), ...Object.keys(after)])];
-  return parts
-    .filter((part) => (before[part] ?? '') !== (after[part] ?? ''))
-    .map((part) => ({
-      words: write(PART_TITLES[part as SheetPart] ?? part, before[part] ?? '', after[part] ?? ''),
-      because: [],
-    }));
+  return parts.flatMap((part): SheetChange[] => {
+    const texts = { before: before[part] ?? '', after: after[part] ?? '' };
+    if (texts.before === texts.after) return [];
+    const title = PART_TITLES[part as SheetPart] ?? part;
+    return [{ kind: 'text', title, ...(isQuoted ? { texts } : {}) }];
+  });
 }
 
 /** What changed, figure by figure and part by part; empty: nothing that is shown. */
 export const changesBetween = (before: SheetData, after: SheetData): SheetChange[] => [
   ...changesOfFigures(before.figures, after.figures),
-  ...changesOfWords(before.said, after.said, (title, was, is) => `${title}: “${was}”, now “${is}”`),
-  ...changesOfWords(before.words, after.words),
+  ...changesOfTexts(before.said, after.said, true),
+  ...changesOfTexts(before.words, after.words),
 ];
 
 /** A reading that an issued sheet leans on and that no longer stands. */
@@ -136,32 +138,36 @@ export interface GoneReading {
 }
 
 /**
- * What makes an issued sheet say less than is known: figures that moved by more than their doubt, readings that were
- * voided since.
+ * What makes an issued sheet say less than is known: figures that moved by more than their uncertainty, readings that
+ * were voided since.
  *
- * @example a heel of 31.1 ± 1.0 issued that now comes to 32.4
+ * @example a heel of 31.1 ± 1.0 issued that is 32.4 now
  */
 export function sheetWarnings(
   issued: readonly SheetFigure[],
   now: readonly SheetFigure[],
   gone: readonly GoneReading[],
-): string[] {
-  const moved = now.flatMap((figure) => {
+): SheetWarning[] {
+  const moved = now.flatMap((figure): SheetWarning[] => {
     const former = issued.find(({ key }) => key === figure.key);
-    const shift = former ? Math.abs(figure.value - former.value) : 0;
-    return former && shift > former.U
-      ? [
-          `${figure.name} moved since it was issued, from ${shownWords(former)} to ${shownWords(figure)}: by more than its doubt (${causesOfChange(former, figure).join('; ')}).`,
-        ]
-      : [];
+    if (!former || Math.abs(figure.value - former.value) <= former.U) return [];
+    return [
+      {
+        kind: 'moved',
+        name: figure.name,
+        before: shownWords(former),
+        after: shownWords(figure),
+        causes: causesOfChange(former, figure),
+      },
+    ];
   });
-  const whys = [...new Set(gone.map(({ why }) => why))];
-  const voided = whys.map((why) => {
+  const reasons = [...new Set(gone.map(({ why }) => why))];
+  const voided = reasons.map((why): SheetWarning => {
     const ids = new Set(gone.filter((reading) => reading.why === why).map(({ id }) => id));
     const names = issued
       .filter(({ taken }) => taken.some(({ id }) => ids.has(id)))
       .map(({ name }) => name.toLowerCase());
-    return `${writeNumber(ids.size, 0)} ${ids.size === 1 ? 'reading' : 'readings'} behind ${[...new Set(names)].join(', ')} no longer ${ids.size === 1 ? 'stands' : 'stand'}: ${why}.`;
+    return { kind: 'void', readings: ids.size, names: [...new Set(names)], why };
   });
   return [...moved, ...voided];
 }

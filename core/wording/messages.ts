@@ -30,6 +30,13 @@ import {
   RETURN_NOTE,
 } from './match-sentences.ts';
 import type { AnyMessage } from './message.ts';
+import { ONE_OR_TWO_MESSAGES } from './one-or-two-sentences.ts';
+import {
+  CHANGE_CAUSES,
+  CLAIM_ANSWER_NAMES,
+  SHEET_CHANGES,
+  SHEET_WARNINGS,
+} from './sheet-sentences.ts';
 import {
   BRIDGE_MESSAGES,
   GAUGE_ADVICE,
@@ -37,6 +44,7 @@ import {
   SHARE_NAMES,
   STUDY_COMPONENTS,
 } from './study-sentences.ts';
+import { TERMS_MESSAGES } from './terms-sentences.ts';
 import {
   TRY_ON_OUTCOME_MESSAGES,
   TRY_ON_ROWS,
@@ -92,6 +100,12 @@ export const MESSAGES: Readonly<Record<string, Readonly<Record<string, AnyMessag
   'versions, findings': VERSION_FINDINGS,
   'versions, relations': LINE_WORDS,
   'versions, sizes of changes': LINE_STEPS,
+  'sheets, changes': SHEET_CHANGES,
+  'sheets, causes of changes': CHANGE_CAUSES,
+  'sheets, warnings': SHEET_WARNINGS,
+  'sheets, claims': CLAIM_ANSWER_NAMES,
+  'one pair or two': ONE_OR_TWO_MESSAGES,
+  'comparison, terms': TERMS_MESSAGES,
   fit: TRY_ON_ROWS,
   'fit, steps': TRY_ON_STEPS,
   'fit, reasons': TRY_ON_STEP_REASONS,

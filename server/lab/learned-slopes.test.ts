@@ -76,7 +76,7 @@ describe('the slope of a lab over size', () => {
     });
     expect([left.status, left.body.detail]).toEqual([422, expect.stringContaining('stays in use')]);
     // Of sizes 8 and 10 both editions have both: the first is where they are compared.
-    expect(width.cells[0].words).toBe('from pairs in UK 8 and UK 10; carried one size');
+    expect(width.cells[0].words).toBe('from pairs in UK 8 and UK 10; converted over one size');
     // Another pair, in UK 9, is expected between them: by 2.1 a size from either.
     const made = await post('/api/receipts', {
       maker: { id: uuid7(), name: 'Norrolt' },

@@ -5,6 +5,7 @@ import type { IssuedRecord } from '#contract/issued-records.ts';
 import type { Comparison } from '#contract/sheet-records.ts';
 import { describePart } from '#core/catalogue/construction.ts';
 import { type Catalogue, describeQuantity } from '#core/catalogue/quantities.ts';
+import type { SheetChange } from '#core/records/sheet-change.ts';
 import { comparisonDocument } from '#core/sheet/comparison-document.ts';
 import type { BenchDocument } from '#core/sheet/document.ts';
 import {
@@ -14,17 +15,13 @@ import {
   measureNext,
   rowsByDisagreement,
 } from '#core/sheet/many-compared.ts';
-import {
-  changesOfFigures,
-  changesOfWords,
-  type SheetChange,
-  sheetWarnings,
-} from '#core/sheet/sheet-changes.ts';
+import { changesOfFigures, changesOfTexts, sheetWarnings } from '#core/sheet/sheet-changes.ts';
 import type { SheetFigure } from '#core/sheet/sheet-data.ts';
 import { plainWords } from '#core/sheet/sheet-words.ts';
 import { chosenUnit } from '#core/sizing/chosen-units.ts';
 import { writeFigure, writeSpan } from '#core/sizing/number-words.ts';
 import { nameLabel, readLabelSlug } from '#core/sizing/size-label.ts';
+import { sheetWarningSentence, writtenSheetChange } from '#core/wording/sheet-sentences.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import { Refusal } from '../problems.ts';
 import type { Stores } from '../stores.ts';
@@ -185,7 +182,7 @@ const basisOf = ({ leanedOn }: IssuedRecord): ComparisonBasis => ({
 
 const changesOfComparison = (before: ComparisonBasis, after: ComparisonBasis): SheetChange[] => [
   ...(before.figures.length > 0 ? changesOfFigures(before.figures, after.figures) : []),
-  ...changesOfWords(before.words, after.words),
+  ...changesOfTexts(before.words, after.words),
 ];
 
 /** A kept comparison with its revisions, what changed from one to the next, and what speaks against the last. */
@@ -216,24 +213,20 @@ export function viewComparison(
         person,
         hash,
         withdrawn,
-        changes: former ? changesOfComparison(basisOf(former), basisOf(own)) : [],
+        changes: former
+          ? changesOfComparison(basisOf(former), basisOf(own)).map(writtenSheetChange)
+          : [],
       };
     }),
     changes: movedOtherwise
-      ? [
-          {
-            words:
-              'No figure and no typed words changed: what changed is the text on fit, wear or life, or the layout',
-            because: [],
-          },
-        ]
-      : changes,
+      ? [writtenSheetChange({ kind: 'elsewhere' })]
+      : changes.map(writtenSheetChange),
     warnings: last
       ? sheetWarnings(
           basisOf(last).figures,
           basis.figures,
           goneReadings(stores, basisOf(last).figures),
-        )
+        ).map(sheetWarningSentence)
       : [],
   };
 }

@@ -73,7 +73,7 @@ describe('a sheet that is issued', () => {
       for (let nth = 0; nth < 4; nth++)
         await read(sitting, 'heel-stack', side, '35.2', 'needle gauge');
     const now = await draft();
-    expect(now.warnings[0]).toContain('Heel stack moved since it was issued');
+    expect(now.warnings[0]).toContain('Heel stack has changed since the sheet was issued');
     expect(now.changes[0].because[0]).toContain('35.2 mm');
     const second = await issue();
     expect(second.status).toBe(200);
@@ -139,10 +139,10 @@ describe('a comparison that is issued', () => {
     expect(masses).toHaveLength(2);
     expect(masses[1].words).toMatch(/^NS-01, Norrolt Stairwell, mid cut: mass.*312.*now 327/);
     expect(masses[1].because[0]).toMatch(
-      /read since: NS-01 left 342\.0 g, 2026-03-01; NS-01 right 342\.0 g/,
+      /readings since: NS-01 left 342\.0 g, 2026-03-01; NS-01 right 342\.0 g/,
     );
-    expect(moved.changes.at(-1).words).toBe('Verdict: other words');
-    expect(moved.warnings.join(' ')).toMatch(/NS-01, Norrolt.*mass moved since it was issued/);
+    expect(moved.changes.at(-1).words).toBe('Verdict: changed text');
+    expect(moved.warnings.join(' ')).toMatch(/NS-01, Norrolt.*mass has changed since the sheet was issued/);
     expect((await issueIt()).status).toBe(200);
     const { revisions, changes } = (await get(`/api/comparisons/${id}/draft`)).body;
     expect(revisions[1].changes).toEqual(moved.changes);

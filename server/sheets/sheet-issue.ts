@@ -1,12 +1,15 @@
 /** Sheets as they are written, issued in revisions, warned of and withdrawn. */
+
 import { existsSync, readFileSync } from 'node:fs';
 import type { SheetDraft } from '#contract/issue-records.ts';
 import { calibrationOn } from '#core/catalogue/gauge.ts';
+import type { SheetWarning } from '#core/records/sheet-change.ts';
 import type { BenchDocument, DocumentPicture } from '#core/sheet/document.ts';
 import { changesBetween, type GoneReading, sheetWarnings } from '#core/sheet/sheet-changes.ts';
 import type { SheetData, SheetFigure } from '#core/sheet/sheet-data.ts';
 import { sheetDocument } from '#core/sheet/sheet-document.ts';
 import { labelSlug, type SizeLabel } from '#core/sizing/size-label.ts';
+import { sheetWarningSentence, writtenSheetChange } from '#core/wording/sheet-sentences.ts';
 import { labFacts } from '../lab-facts.ts';
 import { Refusal } from '../problems.ts';
 import type { StoredPhotograph } from '../store/photographs.ts';
@@ -132,11 +135,13 @@ export function goneReadings(stores: Stores, figures: readonly SheetFigure[]): G
 }
 
 /** Second looks that were promised and are due. */
-function dueLooks(stores: Stores, editionId: string, today: string): string[] {
+function dueLooks(stores: Stores, editionId: string, today: string): SheetWarning[] {
   return stores.rotation
     .looks()
-    .filter((look) => look.editionId === editionId && look.on !== null && look.on <= today)
-    .map(({ what, on }) => `A second look is due since ${on}: ${what}.`);
+    .filter(({ editionId: of }) => of === editionId)
+    .flatMap(({ what, on }) =>
+      on !== null && on <= today ? [{ kind: 'check due', since: on, what }] : [],
+    );
 }
 
 const dataOf = (document: BenchDocument): SheetData | undefined => document.data;
@@ -174,16 +179,16 @@ export function viewDraft(
         person,
         hash,
         withdrawn,
-        changes: former && own ? changesBetween(former, own) : [],
+        changes: former && own ? changesBetween(former, own).map(writtenSheetChange) : [],
       };
     }),
-    changes: before ? changesBetween(before, document.data) : [],
+    changes: before ? changesBetween(before, document.data).map(writtenSheetChange) : [],
     warnings: [
       ...(before
         ? sheetWarnings(before.figures, document.data.figures, goneReadings(stores, before.figures))
         : []),
       ...dueLooks(stores, editionId, today),
-    ],
+    ].map(sheetWarningSentence),
   };
 }
 

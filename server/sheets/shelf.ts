@@ -3,13 +3,13 @@
 import type { LikeAnswer, OneOrTwoAnswer, Shelf, ShelfAsked } from '#contract/shelf-records.ts';
 import { answerUse, suitability, WHATEVER } from '#core/construction/use-answer.ts';
 import { LIKENESS, nearestRows, readLikeWords } from '#core/sheet/nearest.ts';
-import { oneOrTwo, type PairOption } from '#core/sheet/one-or-two.ts';
+import { ENOUGH_OF_A_USE, oneOrTwo, type PairOption } from '#core/sheet/one-or-two.ts';
 import { answerShelf, type ShelfRow } from '#core/sheet/shelf.ts';
 import { readShelfWords } from '#core/sheet/shelf-words.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { REFERENCE_LABEL } from '#core/sizing/size-label.ts';
 import { likenessPhrase } from '#core/wording/likeness-sentences.ts';
-import { textOf } from '#core/wording/sentence.ts';
+import { oneOrTwoSentence } from '#core/wording/one-or-two-sentences.ts';
 import { ruleTerms, shoeOnShelf } from '../construction.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import { notFound } from '../problems.ts';
@@ -113,7 +113,7 @@ export function likeEdition(
         name: near.row.name,
         steps: near.steps,
         drivers: near.drivers,
-        words: textOf(likenessPhrase(near.drivers)),
+        words: likenessPhrase(near.drivers),
         unknown: near.unknown,
         place: near.place,
       })),
@@ -128,7 +128,7 @@ const viewOption = ({ row, harms }: PairOption) => ({
   harms: harms.map((harm) => ({
     use: harm.use,
     steps: harm.steps,
-    words: textOf(likenessPhrase(harm.drivers)),
+    words: likenessPhrase(harm.drivers),
   })),
 });
 
@@ -141,14 +141,20 @@ export function oneOrTwoPairs(
   const { rows, kept } = currentRows(stores, sizesOf, refresh);
   const lab = labFacts(stores);
   const terms = ruleTerms(stores);
-  const { word, words, one, two } = oneOrTwo(rows, uses, stepsOf(lab), LIKENESS, (row, use) => {
+  const judged = oneOrTwo(rows, uses, stepsOf(lab), LIKENESS, (row, use) => {
     const held = kept.get(row.slug);
     return (
       held !== undefined &&
       suitability(answerUse(use, WHATEVER, shoeOnShelf(held), terms)) === 'does not suit'
     );
   });
-  return { word, words, one: one ? viewOption(one) : null, two: two.map(viewOption) };
+  const { answer, one, two, missing } = judged;
+  return {
+    word: answer,
+    words: oneOrTwoSentence({ answer, name: one?.row.name, missing }, ENOUGH_OF_A_USE),
+    one: one ? viewOption(one) : null,
+    two: two.map(viewOption),
+  };
 }
 
 /** Own places by slug; where no order is asked for none. */

@@ -2,10 +2,12 @@ import { Button, Select } from '@mantine/core';
 import { Link } from 'react-router';
 import type { Comparison } from '#contract/sheet-records.ts';
 import { labelSlug, nameLabel } from '#core/sizing/size-label.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import { useComparison } from '../api/record-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { DifferenceChart, NoticeableHatch } from '../drawing/DifferenceChart.tsx';
 import { LineSample } from '../drawing/OverlaidProfiles.tsx';
+import { Says } from '../kit/Says.tsx';
 import { useChoices } from '../shell/address.ts';
 import { carriedWords } from '../shell/carried-words.ts';
 import { EditionSelect } from '../shell/EditionSelect.tsx';
@@ -88,16 +90,27 @@ function StatedCell({
 function Terms({ cell, quantity }: { cell: Cell; quantity: Row['quantity'] }) {
   const units = useUnits();
   if (cell.stated)
-    return <span className="soft">{cell.difference ? cell.remark : cell.words}</span>;
+    return (
+      <span className="soft">
+        <Says words={cell.difference ? cell.remark : cell.words} />
+      </span>
+    );
   if (cell.terms === 'not')
     return (
       <span className={classes.refusal}>
-        <strong className="look-here">not comparable</strong>: {cell.remark}
+        <strong className="look-here">not comparable</strong>: <Says words={cell.remark} />
       </span>
     );
   const carried = cell.figure ? carriedWords(cell.figure.carried, quantity, units) : '';
-  const words = carried ? [cell.remark, carried].filter(Boolean).join('; ') : cell.words;
-  return <span className="soft">{words}</span>;
+  return (
+    <span className="soft">
+      {carried === '' ? (
+        <Says words={cell.words} />
+      ) : (
+        [textOf(cell.remark), carried].filter(Boolean).join('; ')
+      )}
+    </span>
+  );
 }
 
 function ComparedRow({ row, names, reach }: { row: Row; names: readonly string[]; reach: number }) {

@@ -2,6 +2,7 @@ import { Button, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useLike } from '../api/shelf-queries.ts';
+import { Says } from '../kit/Says.tsx';
 import { useRested } from '../shell/typing.ts';
 import classes from './ComparePage.module.css';
 
@@ -41,7 +42,8 @@ export function LikeThis({
       <ul>
         {near.map((row) => (
           <li key={row.slug}>
-            <Link to={`/sheets/${row.slug}?view=reader`}>{row.name}</Link>: {row.words}
+            <Link to={`/sheets/${row.slug}?view=reader`}>{row.name}</Link>:{' '}
+            <Says words={row.words} />
             {row.place !== 'fits' && (
               <span className="soft">
                 {' '}

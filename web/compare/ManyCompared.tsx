@@ -14,6 +14,7 @@ import {
   sureSteps,
 } from '#core/sheet/many-compared.ts';
 import { lastLength } from '#core/sizing/size-label.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import { SoleMark } from '../drawing/SoleMark.tsx';
 import { StepBars } from '../drawing/StepBars.tsx';
 import { useUnits } from '../shell/units.ts';
@@ -33,7 +34,7 @@ function DifferenceCell({ row, cell }: { row: Row; cell: Cell }) {
   const { difference } = cell;
   const span = difference ? units.span(row.quantity, difference.difference) : '';
   return (
-    <td title={cell.words}>
+    <td title={textOf(cell.words)}>
       {difference && (
         <StepBars
           difference={difference.difference}

@@ -4,6 +4,7 @@ import type { OneOrTwoAnswer } from '#contract/shelf-records.ts';
 import { withUnit } from '#core/sizing/number-words.ts';
 import { useOneOrTwo } from '../api/shelf-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
+import { Says } from '../kit/Says.tsx';
 import { useChoices } from '../shell/address.ts';
 import { useUnits } from '../shell/units.ts';
 import { useUses } from '../shell/uses.ts';
@@ -50,7 +51,7 @@ function OptionTable({ rows }: { rows: { as: string; option: Option }[] }) {
           cell: ({ option }) =>
             option.harms.map(({ use, steps, words }) => (
               <p key={use}>
-                {use}: {steps.toFixed(1)} steps off, {words}
+                {use}: {steps.toFixed(1)} noticeable differences, <Says words={words} />
               </p>
             )),
         },
@@ -88,7 +89,7 @@ export function OneOrTwoPage() {
       onChange={(event) => choose({ [name]: event.currentTarget.value })}
     />
   );
-  const { one, two, word, words } = answer.data ?? { one: null, two: [], word: '', words: '' };
+  const { one, two, word } = answer.data ?? { one: null, two: [], word: '' };
   return (
     <div className={classes.page}>
       <h1>One pair for two uses, or two</h1>
@@ -104,7 +105,7 @@ export function OneOrTwoPage() {
       {answer.data && (
         <p role="status">
           {word !== 'cannot tell' && <strong>{word}. </strong>}
-          {words}
+          <Says words={answer.data.words} />
         </p>
       )}
       {one && (

@@ -3,6 +3,9 @@ import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { SheetDraft } from '#contract/issue-records.ts';
+import { joined } from '#core/wording/message.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { Says } from '../kit/Says.tsx';
 import classes from './IssuePanel.module.css';
 
 type Change = SheetDraft['changes'][number];
@@ -12,9 +15,14 @@ export function ChangeList({ changes }: { changes: readonly Change[] }) {
   return (
     <ul className={classes.changes}>
       {changes.map(({ words, because }) => (
-        <li key={words}>
-          {words}
-          {because.length > 0 && <span className="soft"> ({because.join('; ')})</span>}
+        <li key={textOf(words)}>
+          <Says words={words} />
+          {because.length > 0 && (
+            <span className="soft">
+              {' '}
+              (<Says words={joined(because, '; ')} />)
+            </span>
+          )}
         </li>
       ))}
     </ul>
@@ -40,8 +48,8 @@ export function IssuePanel({
   return (
     <section className={classes.panel} aria-label="Issued">
       {warnings.map((warning) => (
-        <p key={warning} className="look-here" role="status">
-          {warning}
+        <p key={textOf(warning)} className="look-here" role="status">
+          <Says words={warning} />
         </p>
       ))}
       {fault && (

@@ -1,6 +1,8 @@
 import { Link } from 'react-router';
 import type { IssuedRecord } from '#contract/issued-records.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import { useComparisonDraft, useKeptComparisons, useSheetDraft } from '../api/issue-queries.ts';
+import { Says } from '../kit/Says.tsx';
 import classes from './IssuedSheetPage.module.css';
 import { ChangeList } from './IssuePanel.tsx';
 
@@ -44,7 +46,9 @@ export function SaidToday({ issued }: { issued: IssuedRecord }) {
         revision stays as it was. <Link to={draftAddress(issued)}>To the draft</Link>
       </p>
       {draft.warnings.map((warning) => (
-        <p key={warning}>{warning}</p>
+        <p key={textOf(warning)}>
+          <Says words={warning} />
+        </p>
       ))}
       <ChangeList changes={draft.changes} />
     </section>
