@@ -2,8 +2,9 @@
  * The limits of the rules for fit, with a case just inside and one just outside each: widths, labels, probabilities,
  * feet. Common practice, worked by hand.
  */
+
 import { describe, expect, it } from 'vitest';
-import { agreementWords, tellsAgreement } from '#core/fit/agreement-words.ts';
+import { judgeAgreement, tellsAgreement } from '#core/fit/agreement-words.ts';
 import { archIndex } from '#core/fit/arch-index.ts';
 import {
   deviationOf,
@@ -13,12 +14,7 @@ import {
   type UsualVote,
 } from '#core/fit/deviation.ts';
 import { fitCauses } from '#core/fit/fit-causes.ts';
-import {
-  fitOfDeviation,
-  halfSizesFrom,
-  halfSizeWords,
-  wordOfShares,
-} from '#core/fit/fit-probabilities.ts';
+import { fitOfDeviation, halfSizesFrom, wordOfShares } from '#core/fit/fit-probabilities.ts';
 import { oddFeet, readFootLength } from '#core/fit/foot.ts';
 import { labelAway, nearestMade, nextWidth } from '#core/fit/made-sizes.ts';
 import { pairedChanges } from '#core/fit/paired-try-ons.ts';
@@ -32,6 +28,14 @@ import { splitsOf } from '#core/fit/splits.ts';
 import type { TryOn } from '#core/fit/try-on.ts';
 import { isSameWidth, widthRank } from '#core/fit/widths.ts';
 import { HALF_SIZE_MM, lastLength, type SizeLabel } from '#core/sizing/size-label.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import {
+  changePhrase,
+  deviationSentence,
+  halfSizesPhrase,
+  splitPhrase,
+  tendencyPhrase,
+} from '#core/wording/sizing-sentences.ts';
 
 const men = (size: number): SizeLabel => ({ system: 'us-men', size });
 const uk = (size: number): SizeLabel => ({ system: 'uk', size });
@@ -162,7 +166,7 @@ describe('which way a length says it is', () => {
     [3, '1 and a half sizes'],
     [4, '2 sizes'],
   ])('%d half sizes are %s', (halfSizes, words) => {
-    expect(halfSizeWords(halfSizes)).toBe(words);
+    expect(textOf(halfSizesPhrase(halfSizes))).toBe(words);
   });
 });
 
@@ -201,18 +205,18 @@ describe('what testers say of the size', () => {
     // Who takes more finds it short.
     expect(of(1, 1, 1)).toMatchObject({
       verdict: 'short',
-      words: expect.stringContaining('half a size short'),
+      decisive: [{ sureHalfSizes: { halfSizes: -1, orMore: false } }],
     });
     expect(of(-1, -1, -1).verdict).toBe('long');
     expect(of(0, 1).verdict).toBe('cannot tell');
   });
   it.each([
-    [[0], ['a try-on by 2 more on measured feet, with a usual label']],
-    [[0, 1], ['a try-on by 1 more on measured feet, with a usual label']],
+    [[0], [{ kind: 'testers', more: 2 }]],
+    [[0, 1], [{ kind: 'testers', more: 1 }]],
     [[-1, 0, 1], []],
   ])('votes of %j want %j', (offsets, wants) => {
     const { settle } = of(...offsets);
-    expect(settle.filter((one) => one.startsWith('a try-on by'))).toEqual(wants);
+    expect(settle.filter(({ kind }) => kind === 'testers')).toEqual(wants);
   });
   it('a hint decides nothing, and lengths that part from testers are said', () => {
     const long = { what: 'footbed', n: 1, mm: 9, u: 0.5, df: 30 };
@@ -221,50 +225,52 @@ describe('what testers say of the size', () => {
     ).toBe('true');
     const parted = deviationOf({ references: [long], votes: votes(0, 0) });
     expect(parted.verdict).toBe('evidence parts');
-    expect(parted.settle[0]).toMatch(/^a try-on with another insole/);
-    expect(parted.words).toMatch(/footbed against a reference shoe it runs/);
+    expect(parted.settle[0]).toEqual({ kind: 'other insole' });
+    expect(textOf(deviationSentence(parted))).toMatch(/by footbed compared with a reference shoe/);
   });
   it('nothing known is said so', () => {
-    expect(deviationOf({ references: [], votes: [] })).toMatchObject({
-      verdict: 'cannot tell',
-      words: 'Nothing is known of its size yet.',
-    });
+    const nothing = deviationOf({ references: [], votes: [] });
+    expect(nothing.verdict).toBe('cannot tell');
+    expect(textOf(deviationSentence(nothing))).toBe('Nothing is known about its size yet.');
   });
   it('a maker has a tendency from three editions on, and with more than half of them', () => {
     const editions = (...verdicts: ('true' | 'long' | 'cannot tell')[]) =>
       tendencyOf(verdicts.map((verdict, at) => ({ name: `E${at}`, verdict })));
-    expect(editions('long', 'long', 'cannot tell').words).toBe('cannot tell from 2 editions');
-    expect(editions('long').words).toBe('cannot tell from 1 edition');
+    const words = (...verdicts: ('true' | 'long' | 'cannot tell')[]) =>
+      textOf(tendencyPhrase(editions(...verdicts)));
+    expect(words('long', 'long', 'cannot tell')).toBe('not known from 2 models');
+    expect(words('long')).toBe('not known from 1 model');
     expect(editions('long', 'long', 'true')).toMatchObject({
-      words: 'runs long in 2 of 3 editions',
+      verdict: 'long',
+      agreeing: 2,
       exceptions: ['E2'],
     });
-    expect(editions('long', 'long', 'true', 'true').words).toBe('no tendency: 2 of 4 run long');
+    expect(words('long', 'long', 'true', 'true')).toBe('no tendency: 2 of 4 run long');
   });
   it.each([
     // 2 mm · √(1/1 + 1/1) = 2.83 mm, and at least a quarter of a size.
-    { mm: 267.4 + 2.82, words: 'as its other sizes' },
-    { mm: 267.4 + 2.84, words: 'runs longer than its other sizes promise' },
-    { mm: 267.4 - 2.84, words: 'runs shorter than its other sizes promise' },
+    { mm: 267.4 + 2.82, words: 'as others' },
+    { mm: 267.4 + 2.84, words: 'longer' },
+    { mm: 267.4 - 2.84, words: 'shorter' },
   ])('a size of $mm mm: $words', ({ mm, words }) => {
     const [size] = overSizes([
       { label: uk(8), mm },
       { label: uk(9), mm: 267.4 + 2 * HALF_SIZE_MM },
     ]);
-    expect(size?.words).toBe(words);
+    expect(size?.comparison).toBe(words);
   });
   it('many pairs tell less than a quarter of a size only as much', () => {
     const insides = [
       ...Array.from({ length: 9 }, () => ({ label: uk(8), mm: 267.4 + 2.11 })),
       ...Array.from({ length: 9 }, () => ({ label: uk(9), mm: 267.4 + 2 * HALF_SIZE_MM })),
     ];
-    expect(overSizes(insides)[0]?.words).toBe('as its other sizes');
+    expect(overSizes(insides)[0]?.comparison).toBe('as others');
     expect(
       overSizes(
         insides.map((one) => (one.label.size === 8 ? { ...one, mm: 267.4 + 2.13 } : one)),
-      )[0]?.words,
-    ).toBe('runs longer than its other sizes promise');
-    expect(overSizes([{ label: uk(8), mm: 267 }])[0]?.words).toBe('its only size measured');
+      )[0]?.comparison,
+    ).toBe('longer');
+    expect(overSizes([{ label: uk(8), mm: 267 }])[0]?.comparison).toBe('only size');
   });
 });
 
@@ -284,11 +290,11 @@ describe('a label for a foot', () => {
     [4, 0],
     [4.1, 1],
   ])('feet that differ by %d mm get %d notes', (mm, notes) => {
-    const said = take({ lengthRightMm: 256 - mm }).notes.filter((note) =>
-      note.startsWith('The feet differ'),
+    const said = take({ lengthRightMm: 256 - mm }).notes.filter(
+      ({ kind }) => kind === 'unequal feet',
     );
     expect(said).toHaveLength(notes);
-    if (notes) expect(said[0]).toContain('In the right shoe');
+    if (notes) expect(said[0]).toMatchObject({ smaller: 'right' });
   });
   it.each([
     ['usual', 8],
@@ -307,20 +313,21 @@ describe('a label for a foot', () => {
         .size ?? 0;
     const synthetic = take(climbing, { made }).chances[0]?.label.size ?? 0;
     expect([asIs - small, synthetic - asIs]).toEqual([0.5, 0]);
-    expect(take({ use: 'running' }, { leather: true }).notes.join()).not.toContain('Leather');
+    expect(take({ use: 'running' }, { leather: true }).notes).not.toContainEqual({
+      kind: 'leather',
+    });
   });
   it.each([
-    ['low', true, /low arch/],
-    ['high', true, /high arch/],
+    ['low', true, 'low'],
+    ['high', true, 'high'],
     ['middle', true, undefined],
     ['low', false, undefined],
     ['', true, undefined],
-  ] as const)('an arch that is %s, by the school %s', (arch, byArch, words) => {
-    const notes = take({ arch }, {}, { ...HOUSE, byArch }).notes.filter((note) =>
-      note.includes('arch'),
+  ] as const)('an arch that is %s, by the school %s', (arch, byArch, told) => {
+    const notes = take({ arch }, {}, { ...HOUSE, byArch }).notes.filter(
+      ({ kind }) => kind === 'arch',
     );
-    expect(notes).toHaveLength(words ? 1 : 0);
-    if (words) expect(notes[0]).toMatch(words);
+    expect(notes).toEqual(told ? [{ kind: 'arch', arch: told }] : []);
   });
   it('is sure, probable or not told by how likely the room is right', () => {
     // By hand: u = √(0.5² + 1.5² + 2.12²) = 2.645; a gap of 12 mm lies 4 mm inside both ends: P = 0.8695.
@@ -335,13 +342,11 @@ describe('a label for a foot', () => {
     expect(wider(5.34).take).toBeUndefined();
   });
   it('nothing known of the foot or the inside is not told', () => {
-    expect(take({ lengthLeftMm: undefined, lengthRightMm: undefined }).words).toMatch(
-      /no length of the foot/,
+    expect(take({ lengthLeftMm: undefined, lengthRightMm: undefined }).hindrance).toBe(
+      'no foot length',
     );
-    expect(take({}, { insideAt: () => undefined }).words).toMatch(/inside was not measured/);
-    expect(take({}, { made: [] }).notes).toContain(
-      'Sizes made are not known: half sizes are taken for granted.',
-    );
+    expect(take({}, { insideAt: () => undefined }).hindrance).toBe('not measured inside');
+    expect(take({}, { made: [] }).notes).toContainEqual({ kind: 'sizes unknown' });
   });
   it('a wide foot takes the wide build, or is told that none is known', () => {
     const made = [
@@ -352,26 +357,28 @@ describe('a label for a foot', () => {
     expect(take({ widthMm: 110 }, { made }).take?.width).toBe('wide');
     expect(take({ widthMm: 90 }, { made }).take?.width).toBe('narrow');
     expect(take({ widthMm: 100 }, { made }).take?.width).toBeUndefined();
-    expect(take({ widthMm: 110 }).notes.join()).toContain('no wider build is known to be made');
-    expect(take({ widthMm: 110 }, { made }).notes.join()).not.toContain('no wider build');
+    expect(take({ widthMm: 110 }).notes).toContainEqual({ kind: 'wide foot' });
+    expect(take({ widthMm: 110 }, { made }).notes).not.toContainEqual({ kind: 'wide foot' });
   });
   it.each([
     // Roomy or tight from one in five on.
     [14.5, undefined],
     [14, undefined],
     [13.7, undefined],
-    [15, /^Roomy/],
-    [9.5, /^Tight/],
+    [15, 'roomy'],
+    [9.5, 'tight'],
     [11, undefined],
-  ])('a gap of %d mm', (gap, words) => {
+  ])('a gap of %d mm', (gap, told) => {
     const notes = take(
       {},
       { made: [{ labels: [uk(8)] }], insideAt: () => ({ mm: 256 + gap, u: 0.5, df: 1e9 }) },
     ).notes;
     // By hand: P(long) = 0.2 at 16 − 0.8416 · 2.645 = 13.77 mm.
-    if (words) expect(notes.join()).toMatch(words);
-    else
-      expect(notes.filter((note) => /^(Roomy|Tight)/.test(note))).toHaveLength(gap > 13.77 ? 1 : 0);
+    const room = notes
+      .map(({ kind }) => kind)
+      .filter((kind) => kind === 'roomy' || kind === 'tight');
+    if (told) expect(room).toContain(told);
+    else expect(room).toHaveLength(gap > 13.77 ? 1 : 0);
   });
 });
 
@@ -411,14 +418,14 @@ describe('feet and prints', () => {
     expect(() => archIndex([0, 0, 0])).toThrow(RangeError);
   });
   it.each([
-    [0.8, 'testers agree'],
-    [0.79, 'testers agree for the most part'],
-    [0.667, 'testers agree for the most part'],
-    [0.666, 'testers agree little: read every vote'],
-    [0.01, 'testers agree little: read every vote'],
-    [0, 'testers do not agree: read every vote'],
+    [0.8, 'agree'],
+    [0.79, 'mostly'],
+    [0.667, 'mostly'],
+    [0.666, 'little'],
+    [0.01, 'little'],
+    [0, 'none'],
   ])('alpha %d: %s', (alpha, words) => {
-    expect(agreementWords(alpha)).toBe(words);
+    expect(judgeAgreement(alpha)).toBe(words);
   });
 });
 
@@ -431,8 +438,8 @@ describe('what testers part by, and what changed', () => {
       vote('T3', 1, 106),
       vote('T4', 1, 108),
     ]);
-    expect(split?.words).toBe(
-      'It splits by foot width: feet of 100 mm and narrower (T1, T2) against feet of 106 mm and wider (T3, T4)',
+    expect(split && textOf(splitPhrase(split))).toBe(
+      'Testers differ by foot width: feet of 100 mm and narrower (T1, T2) and feet of 106 mm and wider (T3, T4)',
     );
     expect(splitsOf([vote('T1', 0, 98), vote('T3', 1, 106)])).toEqual([]);
     expect(splitsOf([vote('T1', 0, 98), vote('T2', 0, 100), vote('T3', 0, 106)])).toEqual([]);
@@ -441,18 +448,22 @@ describe('what testers part by, and what changed', () => {
   });
   it('one tester alone on a side is a hint', () => {
     const [split] = splitsOf([vote('T1', 0, 98), vote('T2', 0, 100), vote('T3', 1, 106)]);
-    expect(split?.words).toMatch(/one tester alone on a side, so a hint$/);
+    expect(split && textOf(splitPhrase(split))).toMatch(
+      /only one tester on one side, so this is a hint$/,
+    );
   });
   it.each([
-    [5, /from 5 testers, a hint$/],
-    [1, /from 1 tester, a hint$/],
+    [5, /from 5 testers, so this is a hint$/],
+    [1, /from 1 tester, so this is a hint$/],
     [6, /better for 6 of 6$/],
   ])('%d testers for whom the heel holds', (n, words) => {
     const tryOns = Array.from({ length: n }, (_, at) => [
       { tester: `T${at}`, answers: { heel: 'lifts' } as TryOn, worn: 'its own' },
       { tester: `T${at}`, answers: { heel: 'none' } as TryOn, worn: 'Cork 3' },
     ]).flat();
-    expect(pairedChanges(tryOns)[0]?.words).toMatch(words);
+    const [change] = pairedChanges(tryOns);
+    const { aspects = [], testers = [], isHint = false } = change ?? {};
+    expect(textOf(changePhrase(aspects, testers.length, isHint))).toMatch(words);
   });
   it.each([
     [2, 1],

@@ -1,11 +1,9 @@
 /** How far the label of an edition is from true, and what several testers say of it. */
 import { z } from 'zod';
-import { FIT_WORDS } from '#core/fit/fit-probabilities.ts';
+import { DEVIATION_GROUPS, FIT_WORDS } from '#core/records/sizing-verdict.ts';
 import { sizeLabel } from './fields.ts';
 
 const share = z.object({ halfSizes: z.number().int(), probability: z.number() });
-
-export const DEVIATION_GROUPS = ['label', 'reference', 'known shoes', 'try-ons'] as const;
 
 const deviationKind = z.object({
   group: z.enum(DEVIATION_GROUPS),

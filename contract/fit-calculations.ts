@@ -7,6 +7,8 @@ import { fitOfDeviation } from '#core/fit/fit-probabilities.ts';
 import { labelToLabel, VOTE_KINDS } from '#core/fit/label-to-label.ts';
 import { tryOnVerdict } from '#core/fit/try-on-verdict.ts';
 import { TRY_ON_OUTCOMES } from '#core/records/try-on-verdict.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { labelSentence } from '#core/wording/sizing-sentences.ts';
 import { writtenTryOn } from '#core/wording/try-on-sentences.ts';
 import {
   type Calculation,
@@ -121,11 +123,13 @@ export const FIT_CALCULATIONS: readonly Calculation[] = [
       votes: [{ kind: 'wore both', tester: 'T1', offsetHalfSizes: 1 }],
       lengths: { aMm: 271.6, bMm: 268, uA: 0.5, uB: 0.5 },
     },
-    calculate: ({ lengths, ...question }) =>
-      labelToLabel({
+    calculate: ({ lengths, ...question }) => {
+      const { decision, ...answer } = labelToLabel({
         ...question,
         lengths: lengths && { ...lengths, df: unlimited(lengths.df) },
-      }),
+      });
+      return { ...answer, words: textOf(labelSentence(decision)) };
+    },
   }),
   calculation({
     name: 'arch-index',

@@ -16,6 +16,8 @@ import { pairWay } from './wear/odometer.ts';
 import { judgeRetirement } from './wear/retirement.ts';
 import { readSigns } from './wear/signs.ts';
 import { TOO_LITTLE, wearLine } from './wear/wear-line.ts';
+import { textOf } from './wording/sentence.ts';
+import { deviationSentence } from './wording/sizing-sentences.ts';
 
 // The same cases on every machine.
 fc.configureGlobal({ seed: 20261126 });
@@ -51,7 +53,9 @@ describe('how far a label is from true', () => {
   it('has probabilities of one in every kind, and a verdict that some kind gives', () => {
     fc.assert(
       fc.property(evidence, (drawn) => {
-        const { kinds, verdict, words, settle } = deviationOf(drawn);
+        const deviation = deviationOf(drawn);
+        const { kinds, verdict, settle } = deviation;
+        const words = textOf(deviationSentence(deviation));
         for (const { probabilities, halfSizes } of kinds) {
           expect(probabilities.reduce((sum, p) => sum + p.probability, 0)).toBeCloseTo(1, 6);
           expect(Number.isFinite(halfSizes)).toBe(true);
@@ -105,9 +109,9 @@ describe('how far a label is from true', () => {
             label: uk(size),
             mm: lastLength(uk(size)) - short,
           }));
-          for (const { againstOthersMm, words } of overSizes(insides)) {
+          for (const { againstOthersMm, comparison } of overSizes(insides)) {
             expect(againstOthersMm).toBeCloseTo(0, 6);
-            expect(words).toBe('as its other sizes');
+            expect(comparison).toBe('as others');
           }
         },
       ),

@@ -58,7 +58,7 @@ describe('the demo scenario', () => {
     const byGroup = (group: string) => short.kinds.find((kind) => kind.group === group)?.verdict;
     expect([byGroup('reference'), byGroup('known shoes')]).toEqual(['true', 'short']);
     const { splits } = deviationOfEdition(stores, 'brindlow-roundsman-3');
-    expect(splits).toEqual([expect.stringContaining('It splits by foot width')]);
+    expect(splits).toEqual([expect.stringContaining('Testers differ by foot width')]);
   });
   it('has an insole that went from one pair to another', () => {
     const stores = openStores(db);

@@ -81,7 +81,7 @@ test('an empty bench says what goes on the shelf, in comparisons and on sheets',
   await open(page, empty, '/shelf');
   await expect(page.getByText('Every edition stands here')).toBeVisible();
   await page.goto(`${empty.address}/one-or-two`);
-  await expect(page.getByText(/Cannot tell: no edition for/)).toBeVisible();
+  await expect(page.getByText(/Not known: no model for/)).toBeVisible();
   await page.goto(`${empty.address}/tags`);
   await expect(page.getByText('No pair on the table answers to that.')).toBeVisible();
   await page.goto(`${empty.address}/compare`);

@@ -27,7 +27,7 @@ test('testers part by the width of their feet; a shoe is named a reference and u
 }, async ({ page, demo }) => {
   await open(page, demo, '/editions/brindlow-roundsman-3/fit');
   await expect(
-    page.getByText(/^It splits by foot width: feet of 98 mm and narrower/),
+    page.getByText(/^Testers differ by foot width: feet of 98 mm and narrower/),
   ).toBeVisible();
   const references = page.getByRole('region', { name: 'Reference shoes' });
   await references.getByRole('button', { name: 'It is no reference any more' }).press('Enter');

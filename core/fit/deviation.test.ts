@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import type { SizeLabel } from '../sizing/size-label.ts';
+import { textOf } from '../wording/sentence.ts';
+import {
+  deviationPhrase,
+  deviationSentence,
+  fitCausePhrase,
+  splitPhrase,
+  tendencyPhrase,
+} from '../wording/sizing-sentences.ts';
 import {
   type DeviationEvidence,
   deviationOf,
@@ -28,6 +36,12 @@ const reference = (mm: number, u = 0.8) => ({
   df: Number.POSITIVE_INFINITY,
 });
 
+/** Answers with the words that they are read by. */
+const deviationInWords = (evidence: DeviationEvidence) => {
+  const deviation = deviationOf(evidence);
+  return { ...deviation, words: textOf(deviationSentence(deviation)) };
+};
+
 describe('what the inside of a true shoe falls short of its last', () => {
   it('is learned from reference shoes, with the doubt of one more such shoe', () => {
     // UK 8 has a last of 279.4 mm: 12 and 11 mm short, s 0.707, u = 0.707 × √1.5.
@@ -49,7 +63,7 @@ describe('what the inside of a true shoe falls short of its last', () => {
 describe('how far a label is from true', () => {
   it('has every kind by itself, with the check of half sizes', () => {
     // 4.8 mm, u 1.2, df 8: 0.0277, 0.8558, 0.1163, as in the checks.
-    const { kinds, verdict, words } = deviationOf({
+    const { kinds, verdict, words } = deviationInWords({
       references: [{ what: 'inside length', n: 1, mm: 4.8, u: 1.2, df: 8 }],
       votes: [],
     });
@@ -60,7 +74,7 @@ describe('how far a label is from true', () => {
     ]);
     expect([verdict, words]).toEqual([
       'long',
-      'It runs half a size long, by inside length against a reference shoe.',
+      'It runs half a size long, by inside length compared with a reference shoe.',
     ]);
   });
   it('turns an offset of testers round: who takes more, for them it runs short', () => {
@@ -68,7 +82,7 @@ describe('how far a label is from true', () => {
       references: [],
       votes: votes('known shoes', 1, 1, 1),
     });
-    expect([verdict, kinds[0]?.halfSizes, kinds[0]?.words]).toEqual([
+    expect([verdict, kinds[0]?.halfSizes, kinds[0] && textOf(deviationPhrase(kinds[0]))]).toEqual([
       'short',
       -1,
       'runs half a size short',
@@ -85,10 +99,10 @@ describe('how far a label is from true', () => {
       votes: votes('known shoes', 1, 1, 1),
     });
     expect(deviation.verdict).toBe('evidence parts');
-    expect(deviation.words).toBe(
-      'The evidence parts: by inside against its label it runs true, by what testers wear against their usual it runs half a size short.',
+    expect(textOf(deviationSentence(deviation))).toBe(
+      'The evidence disagrees. It runs true by inside length compared with its label; it runs half a size short by what testers wear, compared with their usual size.',
     );
-    expect(deviation.settle[0]).toContain('another insole');
+    expect(deviation.settle[0]).toEqual({ kind: 'other insole' });
   });
   it('takes an outer length for a hint alone', () => {
     const hint = { ...reference(0, 0.4), what: 'outer length', isHint: true };
@@ -102,11 +116,11 @@ describe('how far a label is from true', () => {
     );
     const deviation = deviationOf({ references: [], votes: thrice });
     expect([deviation.kinds[0]?.n, deviation.verdict]).toEqual([1, 'cannot tell']);
-    expect(deviation.settle).toContain('a try-on by 2 more on measured feet, with a usual label');
+    expect(deviation.settle).toContainEqual({ kind: 'testers', more: 2 });
   });
   it('says what is missing where nothing is known', () => {
-    const { words, settle } = deviationOf({ references: [], votes: [] });
-    expect(words).toBe('Nothing is known of its size yet.');
+    const { words, settle } = deviationInWords({ references: [], votes: [] });
+    expect(words).toBe('Nothing is known about its size yet.');
     expect(settle).toHaveLength(2);
   });
   it('is another answer, or another doubt, with any one kind masked', () => {
@@ -115,16 +129,16 @@ describe('how far a label is from true', () => {
       references: [reference(0)],
       votes: [...votes('known shoes', -1, -1, -1), ...votes('try-ons', 0, 0)],
     };
-    const said = ({ words, kinds }: ReturnType<typeof deviationOf>) =>
+    const said = ({ words, kinds }: ReturnType<typeof deviationInWords>) =>
       JSON.stringify([words, kinds.length]);
-    const all = said(deviationOf(whole));
+    const all = said(deviationInWords(whole));
     const masked: DeviationEvidence[] = [
       { ...whole, label: undefined },
       { ...whole, references: [] },
       { ...whole, votes: whole.votes.filter(({ kind }) => kind !== 'known shoes') },
       { ...whole, votes: whole.votes.filter(({ kind }) => kind !== 'try-ons') },
     ];
-    for (const less of masked) expect(said(deviationOf(less))).not.toBe(all);
+    for (const less of masked) expect(said(deviationInWords(less))).not.toBe(all);
   });
 });
 
@@ -136,24 +150,29 @@ describe('over sizes and makers', () => {
       { label: uk(9), mm: 275.87 },
       { label: uk(10), mm: 290 },
     ]);
-    expect(sizes.map(({ n, words }) => [n, words])).toEqual([
-      [2, 'runs shorter than its other sizes promise'],
-      [1, 'runs shorter than its other sizes promise'],
-      [1, 'runs longer than its other sizes promise'],
+    expect(sizes.map(({ n, comparison }) => [n, comparison])).toEqual([
+      [2, 'shorter'],
+      [1, 'shorter'],
+      [1, 'longer'],
     ]);
     expect(sizes[2]?.againstOthersMm).toBeCloseTo(290 - (296.333 - 12), 1);
-    expect(overSizes([{ label: uk(8), mm: 267 }])[0]?.words).toBe('its only size measured');
+    expect(overSizes([{ label: uk(8), mm: 267 }])[0]?.comparison).toBe('only size');
   });
   it('names the tendency of a maker with its exceptions, from three editions on', () => {
     const run = (...verdicts: ('true' | 'short' | 'cannot tell')[]) =>
       tendencyOf(verdicts.map((verdict, at) => ({ name: `E${at + 1}`, verdict })));
     expect(run('short', 'short', 'true', 'short')).toEqual({
       n: 4,
-      words: 'runs short in 3 of 4 editions',
+      verdict: 'short',
+      agreeing: 3,
       exceptions: ['E3'],
     });
-    expect(run('short', 'short', 'cannot tell').words).toBe('cannot tell from 2 editions');
-    expect(run('short', 'true', 'short', 'true').words).toBe('no tendency: 2 of 4 run short');
+    expect(textOf(tendencyPhrase(run('short', 'short', 'cannot tell')))).toBe(
+      'not known from 2 models',
+    );
+    expect(textOf(tendencyPhrase(run('short', 'true', 'short', 'true')))).toBe(
+      'no tendency: 2 of 4 run short',
+    );
   });
 });
 
@@ -169,12 +188,14 @@ describe('causes on record', () => {
           { part: 'foam', answer: 'EVA' },
         ],
         toeBox: { mm: 21.6, othersMm: 25.3 },
-      }),
+      })
+        .flatMap((cause) => fitCausePhrase(cause) ?? [])
+        .map(textOf),
     ).toEqual([
-      'its toe box is 21.6 mm high inside, others’ 25.3 mm',
+      'its toe box is 21.6 mm high inside; the median of other models is 25.3 mm',
       '2 of 4 try-ons: a low toe box, or no room for a high instep',
       '1 of 4 try-ons: too narrow',
-      'a pad under the arch: firm',
+      'pad under the arch: firm',
     ]);
   });
 });
@@ -189,8 +210,8 @@ describe('testers who part', () => {
       vote('T4', 0, { widthMm: 108, lengthMm: 265 }),
     ]);
     expect(split?.by).toBe('foot width');
-    expect(split?.words).toBe(
-      'It splits by foot width: feet of 98 mm and narrower (T1, T2) against feet of 104 mm and wider (T3, T4)',
+    expect(split && textOf(splitPhrase(split))).toBe(
+      'Testers differ by foot width: feet of 98 mm and narrower (T1, T2) and feet of 104 mm and wider (T3, T4)',
     );
     expect(others).toEqual([]);
   });
@@ -201,7 +222,7 @@ describe('testers who part', () => {
       vote('T3', 1, { toeShape: 'second longest', sock: 'usual' }),
     ]);
     expect(found.map(({ by }) => by)).toEqual(['toe shape']);
-    expect(found[0]?.words).toContain('so a hint');
+    expect(found[0] && textOf(splitPhrase(found[0]))).toContain('this is a hint');
   });
   it('are not parted where all agree, or fewer than three speak', () => {
     expect(splitsOf([vote('T1', 0), vote('T2', 0), vote('T3', 0)])).toEqual([]);

@@ -2,16 +2,21 @@
  * How far the label of an edition is from true: lengths, labels and testers side by side, never one number of them.
  * Positive: it runs long. Common practice; probabilities as in `fit-probabilities`.
  */
+
 import { mean, median, sampleStandardDeviation } from 'simple-statistics';
 import { FIT_LIMITS } from '../limits/fit-limits.ts';
+import type {
+  Deviation,
+  DeviationGroup,
+  DeviationKind,
+  DeviationMissing,
+  FitWord,
+  HalfSizeProbability,
+  SizeComparison,
+  Tendency,
+} from '../records/sizing-verdict.ts';
 import { HALF_SIZE_MM, lastLength, type SizeLabel } from '../sizing/size-label.ts';
-import {
-  type FitWord,
-  fitOfDeviation,
-  type HalfSizeProbability,
-  halfSizeWords,
-  wordOfShares,
-} from './fit-probabilities.ts';
+import { fitOfDeviation, wordOfShares } from './fit-probabilities.ts';
 import { offsetsByVotes, voteOfTester } from './label-to-label.ts';
 
 /** A length with its standard uncertainty, mm. */
@@ -60,8 +65,6 @@ export function shortfallOf(
       };
 }
 
-export type DeviationGroup = 'label' | 'reference' | 'known shoes' | 'try-ons';
-
 /** A vote of a tester: the label that fits, less the usual one, in half sizes of last; positive: more is taken. */
 export interface UsualVote {
   kind: 'known shoes' | 'try-ons';
@@ -77,56 +80,33 @@ export interface DeviationEvidence {
   votes: readonly UsualVote[];
 }
 
-export interface DeviationKind {
-  group: DeviationGroup;
-  /** What was held against what: `inside against its label`. */
-  what: string;
-  /** Shoes or testers that speak. */
-  n: number;
-  /** Where it is a length. */
-  mm?: number;
-  u?: number;
-  /** Median, in half sizes; positive: it runs long. */
-  halfSizes: number;
-  probabilities: HalfSizeProbability[];
-  verdict: FitWord;
-  words: string;
-  /** An outside length says little of the inside: it stands beside the others and decides nothing. */
-  isHint?: true;
-}
-
-/** `runs true`, `runs half a size long`, `runs long`; where nothing is sure, cannot tell. */
-export function deviationWords(
+/** By how many half sizes a shoe runs long or short, where that is sure. */
+function sureHalfSizes(
   verdict: FitWord,
   probabilities: readonly HalfSizeProbability[],
-): string {
-  if (verdict === 'cannot tell') return 'cannot tell';
-  if (verdict === 'true') return 'runs true';
+): Pick<DeviationKind, 'sureHalfSizes'> {
+  if (verdict === 'cannot tell') return {};
   const sure = probabilities.find(({ probability }) => probability >= FIT_LIMITS.sureFit.value);
-  const most =
-    sure && Math.abs(sure.halfSizes) === FIT_LIMITS.mostDeviation.value ? ' or more' : '';
-  return sure
-    ? `runs ${halfSizeWords(sure.halfSizes)}${most} ${verdict}`
-    : `runs ${verdict}, by how much is open`;
+  if (!sure) return {};
+  const orMore = Math.abs(sure.halfSizes) === FIT_LIMITS.mostDeviation.value;
+  return { sureHalfSizes: { ...sure, orMore } };
 }
 
 const ofLength = (
   group: DeviationGroup,
-  what: string,
   n: number,
   { mm, u, df }: LengthWithDoubt,
 ): DeviationKind => {
   const { steps, verdict } = fitOfDeviation(mm, u, df);
   return {
     group,
-    what,
     n,
     mm,
     u,
     halfSizes: mm / HALF_SIZE_MM,
     probabilities: steps,
     verdict,
-    words: deviationWords(verdict, steps),
+    ...sureHalfSizes(verdict, steps),
   };
 };
 
@@ -150,13 +130,11 @@ function ofVotes(group: 'known shoes' | 'try-ons', votes: readonly number[]): De
     votes.length < FIT_LIMITS.testersToTell.value ? 'cannot tell' : wordOfShares(probabilities);
   return {
     group,
-    what:
-      group === 'known shoes' ? 'what testers wear against their usual' : 'try-ons against usual',
     n: votes.length,
     halfSizes: -median([...votes]) + 0,
     probabilities,
     verdict,
-    words: deviationWords(verdict, probabilities),
+    ...sureHalfSizes(verdict, probabilities),
   };
 }
 
@@ -172,17 +150,7 @@ export function usualVotes(
   return new Map([...own].map(([tester, offsets]) => [tester, voteOfTester(offsets)]));
 }
 
-export interface Deviation {
-  kinds: DeviationKind[];
-  /** Kinds that are sure, and say otherwise of each other. */
-  parts: [DeviationKind, DeviationKind] | undefined;
-  verdict: FitWord | 'evidence parts';
-  words: string;
-  /** What would settle it; empty: it is settled. */
-  settle: string[];
-}
-
-function settledBy(kinds: readonly DeviationKind[], parted: boolean): string[] {
+function settledBy(kinds: readonly DeviationKind[], isContradicted: boolean): DeviationMissing[] {
   const has = (group: DeviationGroup) => kinds.some((kind) => kind.group === group);
   const testers = Math.max(
     0,
@@ -190,16 +158,11 @@ function settledBy(kinds: readonly DeviationKind[], parted: boolean): string[] {
       .filter(({ group }) => group === 'known shoes' || group === 'try-ons')
       .map(({ n }) => n),
   );
+  const more = FIT_LIMITS.testersToSettle.value - testers;
   return [
-    ...(parted ? ['a try-on with another insole: what a foot feels may not be the length'] : []),
-    ...(has('reference') || has('label')
-      ? []
-      : ['the inside length of this shoe and of a shoe that fits true, named as a reference']),
-    ...(testers < FIT_LIMITS.testersToSettle.value
-      ? [
-          `a try-on by ${FIT_LIMITS.testersToSettle.value - testers} more on measured feet, with a usual label`,
-        ]
-      : []),
+    ...(isContradicted ? [{ kind: 'other insole' } as const] : []),
+    ...(has('reference') || has('label') ? [] : [{ kind: 'lengths' } as const]),
+    ...(more > 0 ? [{ kind: 'testers', more } as const] : []),
   ];
 }
 
@@ -212,7 +175,7 @@ export function deviationOf({ label, references, votes }: DeviationEvidence): De
   const kinds: DeviationKind[] = [
     ...(label
       ? [
-          ofLength('label', 'inside against its label', label.shortfall.n, {
+          ofLength('label', label.shortfall.n, {
             mm: label.inside.mm - (lastLength(label.label) - label.shortfall.mm),
             u: Math.hypot(label.inside.u, label.shortfall.u),
             df: Math.min(label.inside.df, label.shortfall.df),
@@ -220,12 +183,8 @@ export function deviationOf({ label, references, votes }: DeviationEvidence): De
         ]
       : []),
     ...references.map(({ what, n, isHint, ...length }) => ({
-      ...ofLength(
-        'reference',
-        `${what} against ${n === 1 ? 'a reference shoe' : `${n} reference shoes`}`,
-        n,
-        length,
-      ),
+      ...ofLength('reference', n, length),
+      length: what,
       ...(isHint ? { isHint: true as const } : {}),
     })),
     ...(['known shoes', 'try-ons'] as const).flatMap((kind) => {
@@ -238,44 +197,19 @@ export function deviationOf({ label, references, votes }: DeviationEvidence): De
   const other = sure.find(({ verdict }) => verdict !== first?.verdict);
   const parts = first && other ? ([first, other] as [DeviationKind, DeviationKind]) : undefined;
   const settle = sure.length > 0 && !parts ? [] : settledBy(kinds, parts !== undefined);
-  if (parts)
-    return {
-      kinds,
-      parts,
-      verdict: 'evidence parts',
-      words: `The evidence parts: ${parts.map(({ what, words }) => `by ${what} it ${words}`).join(', ')}.`,
-      settle,
-    };
-  if (!first)
-    return {
-      kinds,
-      parts,
-      verdict: 'cannot tell',
-      words:
-        kinds.length === 0
-          ? 'Nothing is known of its size yet.'
-          : 'Cannot tell whether it runs true.',
-      settle,
-    };
-  // The kind that says most exactly by how much.
-  const plainest = [...sure].sort((a, b) => a.words.length - b.words.length)[0] ?? first;
-  const silent = kinds.filter(({ verdict }) => verdict === 'cannot tell').length;
+  if (parts) return { kinds, parts, verdict: 'evidence parts', decisive: parts, settle };
+  // The kind that says most exactly by how much leads.
+  const exactness = ({ verdict, sureHalfSizes: step, probabilities }: DeviationKind) =>
+    verdict === 'true'
+      ? Math.max(...probabilities.map(({ probability }) => probability))
+      : (step?.probability ?? 0);
   return {
     kinds,
     parts,
-    verdict: first.verdict,
-    words: `It ${plainest.words}, by ${sure.map(({ what }) => what).join(' and ')}${
-      silent > 0 ? `; the rest cannot tell` : ''
-    }.`,
+    verdict: first?.verdict ?? 'cannot tell',
+    decisive: [...sure].sort((a, b) => exactness(b) - exactness(a)),
     settle,
   };
-}
-
-/** What several editions of one maker come to: how many run so, and which do not. */
-export interface Tendency {
-  n: number;
-  words: string;
-  exceptions: string[];
 }
 
 /**
@@ -287,22 +221,12 @@ export function tendencyOf(editions: readonly { name: string; verdict: FitWord }
   const counted = new Map<FitWord, number>();
   for (const { verdict } of sure) counted.set(verdict, (counted.get(verdict) ?? 0) + 1);
   const [most] = [...counted].sort(([, a], [, b]) => b - a);
-  if (!most || sure.length < FIT_LIMITS.modelsForTendency.value)
-    return {
-      n: sure.length,
-      words: `cannot tell from ${sure.length} ${sure.length === 1 ? 'edition' : 'editions'}`,
-      exceptions: [],
-    };
-  const [verdict, n] = most;
-  const exceptions = sure.filter((one) => one.verdict !== verdict).map(({ name }) => name);
-  return {
-    n: sure.length,
-    words:
-      2 * exceptions.length >= sure.length
-        ? `no tendency: ${n} of ${sure.length} run ${verdict}`
-        : `runs ${verdict} in ${n} of ${sure.length} editions`,
-    exceptions,
-  };
+  const n = sure.length;
+  if (!most || n < FIT_LIMITS.modelsForTendency.value)
+    return { n, verdict: 'cannot tell', agreeing: 0, exceptions: [] };
+  const [verdict, agreeing] = most;
+  const exceptions = sure.filter((edition) => edition.verdict !== verdict).map(({ name }) => name);
+  return { n, verdict, agreeing, exceptions };
 }
 
 /** A size of an edition that runs otherwise than the rest of it. */
@@ -312,15 +236,14 @@ export interface SizeStep {
   insideMm: number;
   /** Against the mean of the others, carried by the last, mm; positive: this size runs longer. */
   againstOthersMm?: number;
-  words: string;
+  comparison: SizeComparison;
 }
 
-function sizeWords(mm: number | undefined, n: number, others: number): string {
-  if (mm === undefined) return 'its only size measured';
-  const doubt = 2 * FIT_LIMITS.pairSpread.value * Math.sqrt(1 / n + 1 / others);
-  return Math.abs(mm) > doubt && Math.abs(mm) >= HALF_SIZE_MM / 2
-    ? `runs ${mm > 0 ? 'longer' : 'shorter'} than its other sizes promise`
-    : 'as its other sizes';
+function compareSize(mm: number | undefined, n: number, others: number): SizeComparison {
+  if (mm === undefined) return 'only size';
+  const U = 2 * FIT_LIMITS.pairSpread.value * Math.sqrt(1 / n + 1 / others);
+  if (Math.abs(mm) <= U || Math.abs(mm) < HALF_SIZE_MM / 2) return 'as others';
+  return mm > 0 ? 'longer' : 'shorter';
 }
 
 /** The insides of one edition over its sizes: each against what the others promise of it. */
@@ -346,7 +269,7 @@ export function overSizes(insides: readonly { label: SizeLabel; mm: number }[]):
       n,
       insideMm,
       ...(againstOthersMm === undefined ? {} : { againstOthersMm }),
-      words: sizeWords(againstOthersMm, n, pairs),
+      comparison: compareSize(againstOthersMm, n, pairs),
     };
   });
 }

@@ -1,13 +1,9 @@
 /** How far a label is from true, as probabilities of half sizes. */
+
 import { FIT_LIMITS } from '../limits/fit-limits.ts';
+import type { FitWord, HalfSizeProbability } from '../records/sizing-verdict.ts';
 import { HALF_SIZE_MM } from '../sizing/size-label.ts';
 import { tProbability } from '../statistics/distributions.ts';
-
-export interface HalfSizeProbability {
-  /** Positive: the shoe runs long, or more is to be taken. */
-  halfSizes: number;
-  probability: number;
-}
 
 /**
  * P(j) = F((j + ½)h) − F((j − ½)h) from Student's t about a length, the classes at both ends open.
@@ -36,9 +32,6 @@ export function halfSizesFrom(
   });
 }
 
-export const FIT_WORDS = ['true', 'long', 'short', 'cannot tell'] as const;
-export type FitWord = (typeof FIT_WORDS)[number];
-
 /** Which way it is, where it is sure; by how much may be open. */
 export function wordOfShares(steps: readonly HalfSizeProbability[]): FitWord {
   const share = (wanted: (halfSizes: number) => boolean) =>
@@ -64,12 +57,4 @@ export function fitOfDeviation(
 ): { steps: HalfSizeProbability[]; verdict: FitWord } {
   const steps = halfSizesFrom(deviationMm, u, df, FIT_LIMITS.mostDeviation.value, stepMm);
   return { steps, verdict: wordOfShares(steps) };
-}
-
-/** `half a size`, `a size`, `one and a half sizes`, by whole half sizes. */
-export function halfSizeWords(halfSizes: number): string {
-  const size = Math.abs(halfSizes);
-  if (size === 1) return 'half a size';
-  if (size === 2) return 'a size';
-  return size % 2 === 0 ? `${size / 2} sizes` : `${(size - 1) / 2} and a half sizes`;
 }

@@ -1,6 +1,9 @@
 /** What is taken in another model: what is made, evidence that parts, and what is said. Worked by hand. */
+
 import { describe, expect, it } from 'vitest';
 import type { SizeLabel } from '../sizing/size-label.ts';
+import { textOf } from '../wording/sentence.ts';
+import { labelSentence } from '../wording/sizing-sentences.ts';
 import {
   type LabelQuestion,
   type LabelVote,
@@ -17,7 +20,10 @@ const vote = (tester: string, offsetHalfSizes: number, kind: LabelVote['kind'] =
   offsetHalfSizes,
 });
 const up: LabelVote[] = ['T1', 'T2', 'T3'].map((tester) => vote(tester, 1));
-const ask = (more: Partial<LabelQuestion>) => labelToLabel({ label: uk(9), votes: up, ...more });
+const ask = (more: Partial<LabelQuestion>) => {
+  const { decision, ...answer } = labelToLabel({ label: uk(9), votes: up, ...more });
+  return { ...answer, words: textOf(labelSentence(decision)) };
+};
 
 describe('what is taken', () => {
   it('is the label of the same width that is made, else the next longer at most half a size', () => {
@@ -29,7 +35,7 @@ describe('what is taken', () => {
     expect(whole.words).toContain('4.2 mm too long');
     const none = ask({ made: [{ labels: [uk(7), uk(8)] }] });
     expect(none.take).toBeUndefined();
-    expect(none.words).toContain('which is not made');
+    expect(none.words).toContain('it is not made');
   });
   it('starts half a size off where the known shoe is a bit off, and is then at most probable', () => {
     const long = ask({ fits: 'a bit long' });
@@ -45,15 +51,15 @@ describe('evidence that parts', () => {
     const lengths = { aMm: 260, bMm: 270, uA: 0.3, uB: 0.3, df: 20 };
     const against = ask({ lengths });
     expect(against.verdict).toBe('cannot tell');
-    expect(against.words).toContain('lengths say otherwise');
+    expect(against.words).toContain('contradicted by lengths');
     const camps = [vote('T1', 0), vote('T2', 0), vote('T3', 2), vote('T4', 2)];
-    expect(ask({ votes: camps }).words).toContain('two camps');
+    expect(ask({ votes: camps }).words).toContain('testers are divided');
   });
   it('names the labels worth trying on, the usual first', () => {
     const { tryOn, words } = ask({ votes: [vote('T1', 1)] });
     expect(tryOn).toEqual([0, 1]);
     expect(words).toContain('Try on UK 9, then UK 9.5');
-    expect(ask({ votes: [] }).words).toBe('Cannot tell: nothing is known of both.');
+    expect(ask({ votes: [] }).words).toBe('Not known: nothing is known of both models.');
   });
   it('masked of any one kind gives another answer, or another doubt', () => {
     const lengths = { aMm: 271.6, bMm: 268, uA: 0.5, uB: 0.5, df: 20 };

@@ -2,9 +2,16 @@
  * From the label in one model that fits to the label in another: what testers say, and what lengths say, each by
  * itself. Common practice.
  */
+
 import { FIT_LIMITS } from '../limits/fit-limits.ts';
-import { HALF_SIZE_MM, lastLength, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
-import { type HalfSizeProbability, halfSizesFrom, halfSizeWords } from './fit-probabilities.ts';
+import type {
+  HalfSizeProbability,
+  LabelDecision,
+  LabelHindrance,
+  TakenLabel,
+} from '../records/sizing-verdict.ts';
+import { HALF_SIZE_MM, lastLength, type SizeLabel } from '../sizing/size-label.ts';
+import { halfSizesFrom } from './fit-probabilities.ts';
 import { type KnownFit, OFF_BY } from './foot.ts';
 import { labelAway, labelsInWidth, type MadeWidth, nearestMade } from './made-sizes.ts';
 
@@ -46,10 +53,10 @@ export interface LabelAnswer {
   kinds: KindOfEvidence[];
   offsetHalfSizes?: number;
   verdict: 'decided' | 'probably' | 'cannot tell';
-  take?: { label: SizeLabel; width?: string; tooLongMm?: number };
+  take?: TakenLabel;
   /** Offsets worth trying on, the nearest to the usual label first. */
   tryOn?: number[];
-  words: string;
+  decision: LabelDecision;
 }
 
 /** How likely an offset is before anybody says anything, by its size. */
@@ -124,27 +131,22 @@ function isSplit(votes: readonly number[]): boolean {
 function judge(
   kinds: readonly KindOfEvidence[],
   split: boolean,
-): { verdict: LabelAnswer['verdict']; offset?: number; why: string } {
-  if (kinds.length === 0) return { verdict: 'cannot tell', why: 'nothing is known of both' };
-  if (split)
-    return { verdict: 'cannot tell', why: 'testers stand in two camps: say by what they split' };
+): { verdict: 'decided' | 'probably'; offset: number } | { hindrance: LabelHindrance } {
+  if (kinds.length === 0) return { hindrance: { kind: 'nothing known' } };
+  if (split) return { hindrance: { kind: 'two camps' } };
   const decided = kinds.filter(
     (kind) =>
       kind.kind !== 'lengths' &&
       largestOf(kind.probabilities).probability >= FIT_LIMITS.decided.value,
   );
   const offsets = new Set(decided.map((kind) => largestOf(kind.probabilities).halfSizes));
-  if (offsets.size > 1)
-    return { verdict: 'cannot tell', why: 'two kinds of testers’ evidence are sure, and part' };
+  if (offsets.size > 1) return { hindrance: { kind: 'testers contradict' } };
   const [offset] = offsets;
   if (offset !== undefined) {
     const against = kinds.filter((kind) => of(kind, offset) < FIT_LIMITS.againstDecided.value);
     return against.length > 0
-      ? {
-          verdict: 'cannot tell',
-          why: `${against.map(({ kind }) => kind).join(' and ')} say otherwise`,
-        }
-      : { verdict: 'decided', offset, why: '' };
+      ? { hindrance: { kind: 'contradicted', by: against.map(({ kind }) => kind) } }
+      : { verdict: 'decided', offset };
   }
   const agreeing = kinds.filter(
     (kind) => largestOf(kind.probabilities).probability >= FIT_LIMITS.probable.value,
@@ -156,9 +158,9 @@ function judge(
       same.length >= 2 &&
       kinds.every((kind) => of(kind, halfSizes) >= FIT_LIMITS.againstProbable.value)
     )
-      return { verdict: 'probably', offset: halfSizes, why: '' };
+      return { verdict: 'probably', offset: halfSizes };
   }
-  return { verdict: 'cannot tell', why: 'no kind of evidence is sure by itself' };
+  return { hindrance: { kind: 'nothing sure' } };
 }
 
 function takenLabel(
@@ -172,14 +174,6 @@ function takenLabel(
   if (!found) return undefined;
   const { tooLongMm } = found;
   return { label: found.label, ...inWidth, ...(tooLongMm > 0 ? { tooLongMm } : {}) };
-}
-
-function takeWords(take: LabelAnswer['take'], offset: number): string {
-  if (!take)
-    return `${offset === 0 ? 'The same size' : `${halfSizeWords(offset)} ${offset > 0 ? 'up' : 'down'}`}, which is not made`;
-  const size = [nameLabel(take.label), take.width].filter(Boolean).join(' ');
-  const long = take.tooLongMm ? `, ${take.tooLongMm.toFixed(1)} mm too long` : '';
-  return `Take ${size}${long}`;
 }
 
 /**
@@ -216,26 +210,28 @@ export function labelToLabel(question: LabelQuestion): LabelAnswer {
       ),
     ),
   ].sort((a, b) => Math.abs(a) - Math.abs(b) || a - b);
-  if (judged.offset === undefined)
+  const off = OFF_BY[fits];
+  if ('hindrance' in judged)
     return {
       kinds,
       verdict: 'cannot tell',
       ...(tryOn.length > 0 ? { tryOn } : {}),
-      words: `Cannot tell: ${judged.why}.${
-        tryOn.length > 0
-          ? ` Try on ${tryOn.map((offset) => nameLabel(labelAway(question.label, offset + OFF_BY[fits]))).join(', then ')}.`
-          : ''
-      }`,
+      decision: {
+        verdict: 'cannot tell',
+        hindrance: judged.hindrance,
+        tryOnLabels: tryOn.map((offset) => labelAway(question.label, offset + off)),
+      },
     };
-  // What is only a bit off is somebody's word: the answer is no surer than that.
+  // A shoe that fits almost is somebody's opinion: the answer is no surer than that.
   const verdict = fits === 'right' ? judged.verdict : 'probably';
-  const offset = judged.offset + OFF_BY[fits];
+  const offset = judged.offset + off;
   const take = takenLabel(question, offset);
+  const taken = take ? { take } : {};
   return {
     kinds,
     offsetHalfSizes: judged.offset,
     verdict,
-    ...(take ? { take } : {}),
-    words: `${verdict === 'probably' ? 'Probably: ' : ''}${takeWords(take, offset)}.`,
+    ...taken,
+    decision: { verdict, offset, ...taken, tryOnLabels: [] },
   };
 }

@@ -1,5 +1,7 @@
 /** The same testers before and after a change of insole or lacing: what is better, for how many. Common practice. */
+
 import { FIT_LIMITS } from '../limits/fit-limits.ts';
+import type { AspectChange } from '../records/sizing-verdict.ts';
 import {
   FOOT_PLACES,
   type FootPlace,
@@ -51,22 +53,13 @@ export interface PairedChange {
   /** `its own insole → Cork 3 on top`. */
   change: string;
   testers: string[];
-  aspects: { name: string; better: number; same: number; worse: number }[];
-  words: string;
+  aspects: AspectChange[];
+  /** Too few testers made the change. */
+  isHint: boolean;
 }
 
 const versus = (before: number, after: number): Better =>
   after < before ? 'better' : after > before ? 'worse' : 'same';
-
-function aspectWords(
-  { name, better, worse }: PairedChange['aspects'][number],
-  n: number,
-): string[] {
-  return [
-    ...(better > 0 ? [`${name}: better for ${better} of ${n}`] : []),
-    ...(worse > 0 ? [`${name}: worse for ${worse} of ${n}`] : []),
-  ];
-}
 
 /**
  * What a change did, each tester against the same tester. What somebody did not answer both times is not counted.
@@ -100,19 +93,11 @@ export function pairedChanges(tryOns: readonly PairedTryOn[]): PairedChange[] {
         ? [{ name, better: count('better'), same: count('same'), worse: count('worse') }]
         : [];
     });
-    const n = pairs.length;
-    const told = aspects.flatMap((aspect) =>
-      aspectWords(aspect, aspect.better + aspect.same + aspect.worse),
-    );
     return {
       change,
       testers: pairs.map(({ tester }) => tester).sort(),
       aspects,
-      words: `${told.length > 0 ? told.join('; ') : 'no change that was said both times'}${
-        n < FIT_LIMITS.testersForChange.value
-          ? `; from ${n} ${n === 1 ? 'tester' : 'testers'}, a hint`
-          : ''
-      }`,
+      isHint: pairs.length < FIT_LIMITS.testersForChange.value,
     };
   });
 }

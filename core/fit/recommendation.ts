@@ -1,6 +1,8 @@
 /** Which label of an edition to take for a foot: of those that are made, by the room that its inside leaves. */
+
 import { FIT_LIMITS } from '../limits/fit-limits.ts';
-import { HALF_SIZE_MM, lastLength, nameLabel, type SizeLabel } from '../sizing/size-label.ts';
+import type { FitNote, LabelChance, Recommendation } from '../records/sizing-verdict.ts';
+import { HALF_SIZE_MM, lastLength, type SizeLabel } from '../sizing/size-label.ts';
 import { isAtLeast, isAtMost } from '../statistics/at-limit.ts';
 import { tProbability } from '../statistics/distributions.ts';
 import type { LengthWithDoubt } from './deviation.ts';
@@ -43,24 +45,6 @@ export interface EditionToFit {
   leather: boolean;
 }
 
-export interface LabelChance {
-  label: SizeLabel;
-  gapMm: number;
-  short: number;
-  right: number;
-  long: number;
-}
-
-export interface Recommendation {
-  take?: { label: SizeLabel; width?: string };
-  verdict: 'sure' | 'probably' | 'cannot tell';
-  words: string;
-  /** The label taken first, then its neighbours that are made. */
-  chances: LabelChance[];
-  /** What would change it, and what is done for the other foot. */
-  notes: string[];
-}
-
 /** @example footWidthWord(270, 112) // 'wide' */
 export function footWidthWord(
   lengthMm: number | undefined,
@@ -88,9 +72,6 @@ function chanceOf(
   return { label, gapMm, short, right: Math.max(0, 1 - short - long), long };
 }
 
-/** The figure and its sign stay on one line. */
-const percent = (share: number) => `${(100 * share).toFixed(0)}\u00a0%`;
-
 /** The width that is made and comes nearest to what a foot wants. */
 function widthFor(made: readonly MadeWidth[], wanted: number): MadeWidth | undefined {
   return [...made].sort(
@@ -100,36 +81,23 @@ function widthFor(made: readonly MadeWidth[], wanted: number): MadeWidth | undef
 }
 
 /** What is done with a longer and a shorter foot. */
-function unequalNotes({ lengthLeftMm, lengthRightMm }: FootToFit): string[] {
+function unequalNotes({ lengthLeftMm, lengthRightMm }: FootToFit): FitNote[] {
   if (lengthLeftMm === undefined || lengthRightMm === undefined) return [];
-  const differ = Math.abs(lengthLeftMm - lengthRightMm);
-  if (isAtMost(differ, FIT_LIMITS.unequalFeet.value)) return [];
-  const smaller = lengthLeftMm < lengthRightMm ? 'left' : 'right';
+  const differMm = Math.abs(lengthLeftMm - lengthRightMm);
+  if (isAtMost(differMm, FIT_LIMITS.unequalFeet.value)) return [];
   return [
-    `The feet differ by ${differ.toFixed(0)} mm: fitted to the larger. In the ${smaller} shoe an insole on top, or a lock at the ankle, takes up the rest.`,
+    { kind: 'unequal feet', differMm, smaller: lengthLeftMm < lengthRightMm ? 'left' : 'right' },
   ];
 }
 
-function insoleNote({ gapMm, short, long }: LabelChance): string[] {
+function roomNotes({ gapMm, short, long }: LabelChance): FitNote[] {
   if (long > short && long >= 1 - FIT_LIMITS.sureLabel.value)
-    return [
-      `Roomy with ${percent(long)}: an insole on top takes up room before half a size down does; a lock at the ankle holds the heel.`,
-    ];
-  return short >= 1 - FIT_LIMITS.sureLabel.value
-    ? [
-        `Tight with ${percent(short)}, ${gapMm.toFixed(0)} mm before the toes: a thinner insole lowers the foot and gains a little, lacing gains nothing of length.`,
-      ]
-    : [];
+    return [{ kind: 'roomy', share: long }];
+  return short >= 1 - FIT_LIMITS.sureLabel.value ? [{ kind: 'tight', share: short, gapMm }] : [];
 }
 
-const archNote = (arch: FootToFit['arch'], { byArch }: FitSchools): string[] =>
-  !byArch || !arch || arch === 'middle'
-    ? []
-    : [
-        arch === 'low'
-          ? 'A low arch, by this school: a stable, stiffer shoe on a straight last.'
-          : 'A high arch, by this school: a more flexible, cushioned shoe.',
-      ];
+const archNotes = (arch: FootToFit['arch'], { byArch }: FitSchools): FitNote[] =>
+  !byArch || !arch || arch === 'middle' ? [] : [{ kind: 'arch', arch }];
 
 /**
  * The label that is made whose inside leaves the wanted gap on the longer foot, with how sure that is.
@@ -142,13 +110,13 @@ export function recommend(
   schools: FitSchools,
 ): Recommendation {
   const lengths = [foot.lengthLeftMm, foot.lengthRightMm].filter((mm) => mm !== undefined);
-  const cannot = (words: string): Recommendation => ({
+  const notKnown = (hindrance: NonNullable<Recommendation['hindrance']>): Recommendation => ({
     verdict: 'cannot tell',
-    words,
+    hindrance,
     chances: [],
     notes: [],
   });
-  if (lengths.length === 0) return cannot('Cannot tell: no length of the foot is known.');
+  if (lengths.length === 0) return notKnown('no foot length');
   const longest = Math.max(...lengths);
   const stretch =
     foot.use === 'climbing' && edition.leather && schools.leatherSmall ? -HALF_SIZE_MM : 0;
@@ -164,7 +132,7 @@ export function recommend(
     const inside = edition.insideAt(label);
     return inside ? [chanceOf(label, inside, footMm, gap)] : [];
   });
-  if (chances.length === 0) return cannot('Cannot tell: its inside was not measured.');
+  if (chances.length === 0) return notKnown('not measured inside');
   const byLength = [...chances].sort((a, b) => lastLength(a.label) - lastLength(b.label));
   const best = byLength.reduce((a, b) => (b.right > a.right ? b : a));
   const at = byLength.indexOf(best);
@@ -175,47 +143,24 @@ export function recommend(
       : best.right >= FIT_LIMITS.likelyLabel.value
         ? 'probably'
         : 'cannot tell';
-  const name = [nameLabel(best.label), chosen?.width].filter(Boolean).join(' ');
-  const notes = [
-    ...(word === 'wide' && (widthRank(chosen?.width) ?? 0) < 1
-      ? ['A wide foot, and no wider build is known to be made: try its width on first.']
-      : []),
+  const isWide = word === 'wide' && (widthRank(chosen?.width) ?? 0) < 1;
+  const notes: FitNote[] = [
+    ...(isWide ? [{ kind: 'wide foot' } as const] : []),
     ...unequalNotes(foot),
-    ...insoleNote(best),
+    ...roomNotes(best),
     ...(foot.sock === 'thick' || foot.sock === 'two pairs'
-      ? [
-          `${foot.sock === 'thick' ? 'A thick sock' : 'Two pairs of socks'}: ${(SOCK_MM[foot.sock] ?? 0).toFixed(0)} mm of length are counted for it, half to a whole size.`,
-        ]
+      ? [{ kind: 'sock', sock: foot.sock, mm: SOCK_MM[foot.sock] ?? 0 } as const]
       : []),
-    ...(stretch === 0
-      ? []
-      : [
-          'Leather that stretches, bought half a size small: the room is that after it has. Another school buys it true.',
-        ]),
-    ...archNote(foot.arch, schools),
-    ...(known ? [] : ['Sizes made are not known: half sizes are taken for granted.']),
+    ...(stretch === 0 ? [] : [{ kind: 'leather' } as const]),
+    ...archNotes(foot.arch, schools),
+    ...(known ? [] : [{ kind: 'sizes unknown' } as const]),
   ];
+  const inWidth = chosen?.width ? { width: chosen.width } : {};
   return {
-    ...(verdict === 'cannot tell'
-      ? {}
-      : { take: { label: best.label, ...(chosen?.width ? { width: chosen.width } : {}) } }),
+    ...(verdict === 'cannot tell' ? {} : { take: { label: best.label, ...inWidth } }),
+    ...inWidth,
     verdict,
-    words:
-      verdict === 'cannot tell'
-        ? `Cannot tell: ${name} comes nearest, right with ${percent(best.right)}.`
-        : `${verdict === 'sure' ? 'Take' : 'Probably'} ${name}: ${best.gapMm.toFixed(0)} mm before the toes, right with ${percent(best.right)}.`,
     chances: [best, ...neighbours],
     notes,
   };
 }
-
-/** Uses where length is not traded for anything, and why. */
-const NOT_TRADED: Readonly<Record<string, string>> = {
-  'winter boots':
-    'Winter boots: downhill the toes must not reach the front. One finger fits behind the heel in the sock that is worn; length is not given up for a better heel.',
-  climbing:
-    'Climbing: pain is no sign of a good fit. Toes lie flat or slightly bent; ask the shop’s fitter, and a clinician where it stays numb.',
-};
-
-/** What is said of a use before any label. */
-export const fitCaution = (use: string): string | undefined => NOT_TRADED[use];

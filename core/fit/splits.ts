@@ -1,6 +1,8 @@
 /** Whether testers who part over a shoe part by their feet: hints, with how many stand on either side. */
+
 import { median } from 'simple-statistics';
 import { FIT_LIMITS } from '../limits/fit-limits.ts';
+import type { Split, SplitSide } from '../records/sizing-verdict.ts';
 
 /** A tester's say of a shoe, with the foot that said it. */
 export interface FootedVote {
@@ -13,21 +15,8 @@ export interface FootedVote {
   sock?: string | undefined;
 }
 
-export interface Split {
-  by: 'foot length' | 'foot width' | 'toe shape' | 'sock';
-  /** Who stands on either side, in words: `feet of 103 mm and wider`. */
-  sides: [SplitSide, SplitSide];
-  words: string;
-}
-
-interface SplitSide {
-  words: string;
-  testers: string[];
-  value: number;
-}
-
-const sideOf = (words: string, votes: readonly FootedVote[]): SplitSide => ({
-  words,
+const sideOf = (feet: SplitSide['feet'], votes: readonly FootedVote[]): SplitSide => ({
+  feet,
   testers: votes.map(({ tester }) => tester).sort(),
   value: median(votes.map(({ value }) => value)),
 });
@@ -58,11 +47,12 @@ function byMeasure(
     const [last, first] = [below.at(-1)?.mm ?? 0, above[0]?.mm ?? 0];
     const [small, large] = [below, above].map((side) => side.map(({ vote }) => vote));
     if (last === first || !small || !large || !isApart(small, large)) continue;
-    const noun = by === 'foot length' ? ['shorter', 'longer'] : ['narrower', 'wider'];
-    return spoken(by, [
-      sideOf(`feet of ${last.toFixed(0)} mm and ${noun[0]}`, small),
-      sideOf(`feet of ${first.toFixed(0)} mm and ${noun[1]}`, large),
-    ]);
+    const measure = (mm: number, side: 'below' | 'above') =>
+      ({ kind: 'measure', mm, side }) as const;
+    return {
+      by,
+      sides: [sideOf(measure(last, 'below'), small), sideOf(measure(first, 'above'), large)],
+    };
   }
   return undefined;
 }
@@ -78,23 +68,12 @@ function byName(
       known.filter((vote) => (nameOf(vote) === name) === is),
     );
     if (!those?.length || !others?.length || !isApart(those, others)) continue;
-    const noun = by === 'sock' ? `sock ${name}` : `toes ${name}`;
-    return spoken(by, [sideOf(noun, those), sideOf(`other ${by}s`, others)]);
+    return {
+      by,
+      sides: [sideOf({ kind: 'name', name: name ?? '' }, those), sideOf({ kind: 'other' }, others)],
+    };
   }
   return undefined;
-}
-
-/** With one tester on a side it may be that tester, and not the foot. */
-function spoken(by: Split['by'], sides: [SplitSide, SplitSide]): Split {
-  const least = Math.min(...sides.map(({ testers }) => testers.length));
-  const heads = sides.map(({ words, testers }) => `${words} (${testers.join(', ')})`);
-  return {
-    by,
-    sides,
-    words: `It splits by ${by}: ${heads.join(' against ')}${
-      least < 2 ? '; one tester alone on a side, so a hint' : ''
-    }`,
-  };
 }
 
 /**

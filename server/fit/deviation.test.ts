@@ -23,12 +23,12 @@ describe('the deviation of an edition', () => {
     await bench();
     const { words, kinds, settle, median, agreement } = await deviation();
     expect([words, kinds, median, agreement]).toEqual([
-      'Nothing is known of its size yet.',
+      'Nothing is known about its size yet.',
       [],
       null,
       null,
     ]);
-    expect(settle[0]).toContain('named as a reference');
+    expect(settle[0]).toContain('a reference shoe that fits true');
     expect((await get('/api/editions/no-such-shoe/deviation')).status).toBe(404);
   });
 
@@ -38,7 +38,7 @@ describe('the deviation of an edition', () => {
     for (const code of ['T1', 'T2', 'T3']) await feet(code, knows(editionId, 8.5));
     const short = await deviation();
     expect(short.words).toBe(
-      'It runs half a size short, by what testers wear against their usual.',
+      'It runs half a size short, by what testers wear, compared with their usual size.',
     );
     expect([short.median, short.votes.map(({ halfSizes }) => halfSizes)]).toEqual([1, [1, 1, 1]]);
     // With this maker they take 8.5 anyway: it is true to that.
@@ -106,7 +106,7 @@ describe('the deviation of an edition', () => {
       ['T4', 108, false],
     ]);
     expect(splits).toEqual([
-      'It splits by foot width: feet of 98 mm and narrower (T1, T2) against feet of 106 mm and wider (T3, T4)',
+      'Testers differ by foot width: feet of 98 mm and narrower (T1, T2) and feet of 106 mm and wider (T3, T4)',
     ]);
   });
 });

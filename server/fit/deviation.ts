@@ -1,14 +1,13 @@
 /** How far the label of an edition is from true: every kind of evidence by itself, and what testers say together. */
+
 import { group } from 'd3-array';
 import { median } from 'simple-statistics';
 import type { EditionDeviation } from '#contract/deviation-records.ts';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { combineFigures, figureExpanded } from '#core/figures/figure.ts';
 import { krippendorffAlpha } from '#core/fit/agreement.ts';
-import { agreementWords, tellsAgreement } from '#core/fit/agreement-words.ts';
+import { judgeAgreement, tellsAgreement } from '#core/fit/agreement-words.ts';
 import {
-  type Deviation,
-  type DeviationGroup,
   deviationOf,
   overSizes,
   type Shortfall,
@@ -17,10 +16,28 @@ import {
   usualVotes,
 } from '#core/fit/deviation.ts';
 import { fitCauses } from '#core/fit/fit-causes.ts';
-import { type FitWord, fitOfDeviation } from '#core/fit/fit-probabilities.ts';
+import { fitOfDeviation } from '#core/fit/fit-probabilities.ts';
 import { splitsOf } from '#core/fit/splits.ts';
+import type {
+  Deviation,
+  DeviationGroup,
+  DeviationKind,
+  FitWord,
+} from '#core/records/sizing-verdict.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { lastLength, type SizeLabel } from '#core/sizing/size-label.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import {
+  AGREEMENT,
+  deviationMissing,
+  deviationPhrase,
+  deviationSentence,
+  deviationSource,
+  fitCausePhrase,
+  SIZE_COMPARISONS,
+  splitPhrase,
+  tendencyPhrase,
+} from '#core/wording/sizing-sentences.ts';
 import { madeOfEdition } from '../construction.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import type { StandingTryOn } from '../store/fit-evidence.ts';
@@ -201,7 +218,7 @@ function agreementOver({ known, tried, usual }: Look): EditionDeviation['agreeme
   const testers = [...new Set(usable.flatMap((unit) => [...unit.keys()]))].sort();
   const ratings = testers.map((tester) => usable.map((unit) => unit.get(tester) ?? null));
   const { alpha, n } = krippendorffAlpha(ratings, 'ordinal');
-  return { alpha, n, units: usable.length, words: agreementWords(alpha) };
+  return { alpha, n, units: usable.length, words: textOf(AGREEMENT[judgeAgreement(alpha)]({})) };
 }
 
 /** The verdict of one group of kinds, the first that is sure. */
@@ -241,13 +258,12 @@ function makerOf(
       ? [{ id, verdict: verdictBy(deviationOf({ references: [], votes }), TESTER_GROUPS) }]
       : [];
   });
-  const by = (name: string, editions: readonly { id: string; verdict: FitWord }[]) => ({
-    by: name,
-    ...tendencyOf(
-      // Only what is otherwise is named: a maker has many.
-      editions.map(({ id, verdict }) => ({ name: id, verdict })),
-    ),
-  });
+  const by = (name: string, editions: readonly { id: string; verdict: FitWord }[]) => {
+    // Only exceptions are named: a maker has many models.
+    const tendency = tendencyOf(editions.map(({ id, verdict }) => ({ name: id, verdict })));
+    const { n, exceptions } = tendency;
+    return { by: name, n, words: textOf(tendencyPhrase(tendency)), exceptions };
+  };
   return {
     name: maker,
     tendencies: [by('by its lengths', lengths), by('by testers', testers)].map((tendency) => ({
@@ -277,7 +293,19 @@ function causesOf(look: Look, editionId: string, label: SizeLabel | undefined): 
     ...(own !== undefined && others.length > 0
       ? { toeBox: { mm: own, othersMm: median(others) } }
       : {}),
-  });
+  })
+    .flatMap((cause) => fitCausePhrase(cause) ?? [])
+    .map(textOf);
+}
+
+/** A kind of evidence as it is written. */
+function writtenKind(kind: DeviationKind): EditionDeviation['kinds'][number] {
+  const { length: _, sureHalfSizes: __, ...rest } = kind;
+  return {
+    ...rest,
+    what: textOf(deviationSource(kind)),
+    words: textOf(deviationPhrase(kind)),
+  };
 }
 
 /** What is known of how an edition runs. */
@@ -320,24 +348,27 @@ export function deviationOfEdition(stores: Stores, slug: string): EditionDeviati
       fitsTrue: stores.lines.fitsTrue(edition.id),
     },
     label: label ?? null,
-    words: deviation.words,
-    kinds: deviation.kinds,
+    words: textOf(deviationSentence(deviation)),
+    kinds: deviation.kinds.map(writtenKind),
     parts: deviation.parts !== undefined,
     causes,
-    settle: deviation.settle,
+    settle: deviation.settle.map(deviationMissing).map(textOf),
     shortfall: shortfall ? { mm: shortfall.mm, u: shortfall.u, n: shortfall.n } : null,
     references: stores.lines.references().map((id) => {
       const reference = stores.editions.byId(id);
       return { slug: reference.slug, name: editionName(reference) };
     }),
-    sizes: overSizes(insides),
+    sizes: overSizes(insides).map(({ comparison, ...size }) => ({
+      ...size,
+      words: textOf(SIZE_COMPARISONS[comparison]({})),
+    })),
     kin: kin.map(({ id, kind }) => {
       const other = stores.editions.byId(id);
       return {
         slug: other.slug,
         name: editionName(other),
         kind,
-        words: evidenceOf(look, id, labelOf(look, id)).deviation.words,
+        words: textOf(deviationSentence(evidenceOf(look, id, labelOf(look, id)).deviation)),
       };
     }),
     maker: makerOf(look, edition.id, shortfall),
@@ -356,7 +387,7 @@ export function deviationOfEdition(stores: Stores, slug: string): EditionDeviati
               one.fits === null ? [] : [{ ...one, value: Number(one.fits) }],
             ),
           ),
-        ].map(({ words }) => words),
+        ].map((split) => textOf(splitPhrase(split))),
       ),
     ],
     agreement: agreementOver(look),

@@ -1,4 +1,5 @@
 /** From the label in one edition to the label in another: what testers and lengths say, each by itself. */
+
 import type { LabelsBetween } from '#contract/fit-records.ts';
 import { votesBetween } from '#core/fit/fitting-labels.ts';
 import type { KnownFit } from '#core/fit/foot.ts';
@@ -6,6 +7,8 @@ import { lengthsOfBoth } from '#core/fit/label-matrix.ts';
 import { type LengthsOfBoth, labelToLabel } from '#core/fit/label-to-label.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import type { SizeLabel } from '#core/sizing/size-label.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { labelSentence } from '#core/wording/sizing-sentences.ts';
 import { labFacts } from '../lab-facts.ts';
 import { wrongValue } from '../problems.ts';
 import type { Stores } from '../stores.ts';
@@ -51,7 +54,7 @@ export function answerBetween(
   const [inFrom, inTo] = [fittingIn(stores, fromId, known), fittingIn(stores, toId, known)];
   const lengths = lengthsOf(stores, [fromId, toId], label);
   const made = madeOf(stores, toId);
-  const answer = labelToLabel({
+  const { decision, ...answer } = labelToLabel({
     label,
     width,
     fits,
@@ -59,7 +62,8 @@ export function answerBetween(
     lengths,
     made: made.length > 0 ? made : undefined,
   });
-  return { inFrom, inTo, lengths, answer };
+  const words = textOf(labelSentence(decision));
+  return { inFrom, inTo, lengths, answer: { ...answer, words } };
 }
 
 export function labelsBetween(

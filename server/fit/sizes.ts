@@ -1,4 +1,5 @@
 /** Sizes over many editions: the matrix of labels, insides for a ruler, and what to take for a foot. */
+
 import type { z } from 'zod';
 import type { footAsked, Insides, LabelMatrix, Recommendations } from '#contract/sizing-records.ts';
 import { isMadeFor, type ShippedUse } from '#core/catalogue/disciplines.ts';
@@ -6,10 +7,12 @@ import { type Figure, figureExpanded } from '#core/figures/figure.ts';
 import type { FittingLabel } from '#core/fit/fitting-labels.ts';
 import { OFF_BY } from '#core/fit/foot.ts';
 import { labelMatrix } from '#core/fit/label-matrix.ts';
-import { fitCaution, footWidthWord, recommend } from '#core/fit/recommendation.ts';
+import { footWidthWord, recommend } from '#core/fit/recommendation.ts';
 import { rightGap } from '#core/fit/try-on.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { nameLabel, REFERENCE_LABEL, type SizeLabel } from '#core/sizing/size-label.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { fitCaution, fitNote, recommendationSentence } from '#core/wording/sizing-sentences.ts';
 import { madeOfEdition } from '../construction.ts';
 import { type LabFacts, labFacts } from '../lab-facts.ts';
 import type { Stores } from '../stores.ts';
@@ -220,13 +223,20 @@ export function fitsOfFoot(
     first.flatMap((id) => {
       const found = recommendEdition(stores, lab, foot, asked, id);
       if (!found) return [];
-      const { take, words, chances } = found.answer;
+      const { take, chances } = found.answer;
       const [best] = chances;
       if (!best) return [];
       const named = take && [nameLabel(take.label), take.width].filter(Boolean).join(' ');
+      const words = textOf(recommendationSentence(found.answer));
       return [[id, { take: named, right: best.right, words }] as const];
     }),
   );
+}
+
+/** What is said of a use before any label. */
+function cautionOf(use: string): string | null {
+  const caution = fitCaution(use);
+  return caution ? textOf(caution) : null;
 }
 
 /** What to take for a foot, over the editions whose inside was measured. */
@@ -249,10 +259,13 @@ export function recommendFor(stores: Stores, asked: FootAsked): Recommendations 
       {
         slug: record.slug,
         name: editionName(record),
-        ...answer,
+        verdict: answer.verdict,
+        words: textOf(recommendationSentence(answer)),
+        chances: answer.chances,
+        notes: answer.notes.map(fitNote).map(textOf),
         take: answer.take ?? null,
         gap: [...rightGap(ruled)] as [number, number],
-        caution: fitCaution(ruled) ?? null,
+        caution: cautionOf(ruled),
         known: foot.tester ? saidByKnownShoes(stores, foot.tester, id, known) : [],
       },
     ];

@@ -131,7 +131,7 @@ describe('from label to label', () => {
     await tester('T1');
     const porch = await edition('Porch');
     const nothing = await between('norrolt-stairwell-mid-cut', 'norrolt-porch');
-    expect(nothing.answer.words).toBe('Cannot tell: nothing is known of both.');
+    expect(nothing.answer.words).toBe('Not known: nothing is known of both models.');
     await put('/api/testers/T1', { knownShoes: [known(porch.id, 8)] });
     await post(`/api/pairs/${pairId}/try-ons`, {
       id: uuid7(),

@@ -142,7 +142,9 @@ describe('a comparison that is issued', () => {
       /readings since: NS-01 left 342\.0 g, 2026-03-01; NS-01 right 342\.0 g/,
     );
     expect(moved.changes.at(-1).words).toBe('Verdict: changed text');
-    expect(moved.warnings.join(' ')).toMatch(/NS-01, Norrolt.*mass has changed since the sheet was issued/);
+    expect(moved.warnings.join(' ')).toMatch(
+      /NS-01, Norrolt.*mass has changed since the sheet was issued/,
+    );
     expect((await issueIt()).status).toBe(200);
     const { revisions, changes } = (await get(`/api/comparisons/${id}/draft`)).body;
     expect(revisions[1].changes).toEqual(moved.changes);

@@ -1,7 +1,8 @@
 import { Link } from 'react-router';
 import type { LabelMatrix as Matrix } from '#contract/sizing-records.ts';
-import { halfSizeWords } from '#core/fit/fit-probabilities.ts';
 import { labelSlug } from '#core/sizing/size-label.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { halfSizesPhrase } from '#core/wording/sizing-sentences.ts';
 import classes from './LabelMatrix.module.css';
 
 type Cell = Matrix['cells'][number];
@@ -17,7 +18,7 @@ export function offsetMark(halfSizes: number): string {
 const upOrDown = (halfSizes: number) =>
   halfSizes === 0
     ? 'the same size'
-    : `${halfSizeWords(halfSizes)} ${halfSizes > 0 ? 'up' : 'down'}`;
+    : `${textOf(halfSizesPhrase(halfSizes))} ${halfSizes > 0 ? 'up' : 'down'}`;
 
 const SAID = { decided: '', probably: 'probably ', 'cannot tell': '' };
 

@@ -1,8 +1,9 @@
 import { Button } from '@mantine/core';
 import { Link, useParams } from 'react-router';
 import type { EditionDeviation } from '#contract/deviation-records.ts';
-import { halfSizeWords } from '#core/fit/fit-probabilities.ts';
 import { nameLabel } from '#core/sizing/size-label.ts';
+import { textOf } from '#core/wording/sentence.ts';
+import { halfSizesPhrase } from '#core/wording/sizing-sentences.ts';
 import { useDeviation } from '../api/fit-queries.ts';
 import { useChange, useEditionRow } from '../api/queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
@@ -74,7 +75,7 @@ function Kinds({ deviation }: { deviation: EditionDeviation }) {
 const takeWords = (halfSizes: number) =>
   halfSizes === 0
     ? 'their usual label'
-    : `${halfSizeWords(halfSizes)} ${halfSizes > 0 ? 'more' : 'less'} than their usual`;
+    : `${textOf(halfSizesPhrase(halfSizes))} ${halfSizes > 0 ? 'more' : 'less'} than their usual`;
 
 /** A median of whole votes may stand between two of them. */
 const middleWords = (median: number) =>

@@ -3,7 +3,9 @@ import dayjs from 'dayjs';
 import type { FitOfPair, TryOnRecord } from '#contract/fit-records.ts';
 import { lacingOfTried } from '#core/fit/lacing.ts';
 import { pairedChanges } from '#core/fit/paired-try-ons.ts';
+import { changePhrase } from '#core/wording/sizing-sentences.ts';
 import { useChange } from '../api/queries.ts';
+import { Says } from '../kit/Says.tsx';
 import { FitChanges } from './FitChanges.tsx';
 import classes from './FitPage.module.css';
 import { changesBetween } from './try-on-draft.ts';
@@ -31,9 +33,10 @@ export function TriedBefore({ tryOns }: { tryOns: FitOfPair['tryOns'] }) {
             worn: wornWords(insole, placed, tried),
           }))
           .reverse(),
-      ).map(({ change, testers, words }) => (
+      ).map(({ change, testers, aspects, isHint }) => (
         <p key={change}>
-          <strong>Before and after</strong>, {change} ({testers.join(', ')}): {words}.
+          <strong>Before and after</strong>, {change} ({testers.join(', ')}):{' '}
+          <Says words={changePhrase(aspects, testers.length, isHint)} />.
         </p>
       ))}
       <FitChanges tryOns={tryOns} />
