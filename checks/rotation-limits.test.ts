@@ -1,12 +1,15 @@
 /** The limits of the rotation, with a case just inside and one just outside each. Common practice, by hand. */
+
 import { describe, expect, it } from 'vitest';
 import {
-  newPairWords,
+  dueToRetire,
   pairsForTomorrow,
   type RotationPair,
   sameJobs,
   spreadOf,
 } from '#core/wear/rotation.ts';
+import { newPairSentence, writtenRotationChoice } from '#core/wording/rotation-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 
 describe('which pair tomorrow', () => {
   const pair = (more: Partial<RotationPair> = {}): RotationPair => ({
@@ -28,13 +31,19 @@ describe('which pair tomorrow', () => {
     const asked = { on: '2026-05-10', km: null, purpose: '', surface: '', ground: '', ...more };
     const [choice] = pairsForTomorrow([one], asked);
     if (!choice) throw new Error('no choice');
-    return choice;
+    const written = writtenRotationChoice(choice);
+    return {
+      points: choice.points,
+      for: written.for.map(textOf),
+      against: written.against.map(textOf),
+      not: written.not && textOf(written.not),
+    };
   };
   it.each([
     {
       says: 'rest of one day',
       one: { lastOn: '2026-05-09' },
-      against: ['out the day before: let it dry'],
+      against: ['worn the day before: let it dry'],
       points: -2,
     },
     {
@@ -85,13 +94,13 @@ describe('which pair tomorrow', () => {
       says: 'too little left',
       one: { km: 590, lastOn: null },
       asked: { km: 11 },
-      against: ['only 10 km left of its 600'],
+      against: ['only 10 km left of its 600 km'],
       points: -2,
     },
     {
       says: 'an open look',
       one: { lastOn: null, answer: 'cannot tell' },
-      against: ['a look at it is open'],
+      against: ['its wear check is undecided'],
       points: 1,
     },
     {
@@ -170,7 +179,7 @@ describe('which pair tomorrow', () => {
     [{ iceOnly: true }, {}, 'it is kept for icy days'],
     [{}, { purpose: 'races' }, 'it is for town round'],
     [{ purposes: [] }, { purpose: 'races' }, null],
-    [{ surfaces: ['road', 'paved'] }, { surface: 'trail' }, 'it goes on road, paved only'],
+    [{ surfaces: ['road', 'paved'] }, { surface: 'trail' }, 'it is used on road, paved only'],
     [{ surfaces: [] }, { surface: 'trail' }, null],
   ] as const)('%j asked for %j: %s', (one, asked, not) => {
     expect(ask(pair(one as Partial<RotationPair>), asked).not).toBe(not);
@@ -191,11 +200,11 @@ describe('which pair tomorrow', () => {
     expect(found.map(({ tags }) => tags)).toEqual(same ? [['A', 'B']] : []);
   });
   it.each([
-    [[599, 599], /^None/],
+    [[599, 599], /^No pair/],
     [[600, 599], /^A is due/],
-    [[600, 600], /^Nothing new until two are retired: A, A are due/],
+    [[600, 600], /^Retire two pairs before you add a new one. Due: A, A/],
   ])('pairs at %j of 600 km: %s', (km, words) => {
-    expect(newPairWords(km.map((one) => pair({ km: one })))).toMatch(words);
+    expect(textOf(newPairSentence(dueToRetire(km.map((one) => pair({ km: one })))))).toMatch(words);
   });
   it('a spread takes two', () => {
     expect(spreadOf([8, null])).toBeUndefined();

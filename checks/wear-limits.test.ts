@@ -210,30 +210,28 @@ it('a life takes three ends', () => {
 
 describe('care', () => {
   const care = (more: object, days = 0, suede = false) =>
-    careAdvice({ wet: '', surfaces: [], temperature: null, ...more }, days, suede).map(
-      (line) => line.split(':')[0],
-    );
+    careAdvice({ wet: '', surfaces: [], temperature: null, ...more }, days, suede);
   it.each([
-    { outing: { wet: 'wet' }, days: 3, says: ['It was out in the wet'] },
+    { outing: { wet: 'wet' }, days: 3, says: ['dry'] },
     { outing: { wet: 'wet' }, days: 4, says: [] },
     {
       outing: { wet: 'ice' },
       days: 4,
-      says: ['Salt is washed off with plain water before it dries.'],
+      says: ['salt'],
     },
     {
       outing: { surfaces: ['snow'] },
       days: 4,
-      says: ['Salt is washed off with plain water before it dries.'],
+      says: ['salt'],
     },
-    { outing: { temperature: 30 }, days: 3, says: ['It was hot'] },
+    { outing: { temperature: 30 }, days: 3, says: ['hot'] },
     { outing: { temperature: 29.9 }, days: 3, says: [] },
     { outing: { temperature: 30 }, days: 4, says: [] },
   ])('$outing after $days days: $says', ({ outing, days, says }) => {
     expect(care(outing, days)).toEqual(says);
   });
   it('soles of suede are never worn in the wet, however long ago', () => {
-    expect(care({ wet: 'wet' }, 30, true)).toEqual(['Soles of suede are never worn in the wet']);
+    expect(care({ wet: 'wet' }, 30, true)).toEqual(['suede']);
     expect(care({ wet: 'dry' }, 30, true)).toEqual([]);
   });
 });

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { SURFACES } from '#core/wear/outing-words.ts';
 import { SEASONS } from '#core/wear/rotation.ts';
 import { id } from './fields.ts';
+import { sentence } from './sentence.ts';
 
 const lifePair = z.object({
   tag: z.string(),
@@ -95,21 +96,21 @@ export const rotation = z.object({
       answer: z.string().nullable(),
       costPerKm: z.number().nullable(),
       currency: z.string(),
-      care: z.array(z.string()),
+      care: z.array(sentence),
     }),
   ),
   tomorrow: z.array(
     z.object({
       tag: z.string(),
-      for: z.array(z.string()),
-      against: z.array(z.string()),
-      not: z.string().nullable(),
+      for: z.array(sentence),
+      against: z.array(sentence),
+      not: sentence.nullable(),
     }),
   ),
-  sameJobs: z.array(z.string()),
+  sameJobs: z.array(sentence),
   drops: z.object({ least: z.number(), most: z.number() }).nullable(),
   stacks: z.object({ least: z.number(), most: z.number() }).nullable(),
-  words: z.string(),
+  words: sentence,
 });
 export type Rotation = z.infer<typeof rotation>;
 

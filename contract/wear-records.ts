@@ -216,7 +216,7 @@ export const wearOfPair = z.object({
     now: z.number(),
     on: z.string().nullable().describe('at its pace; null: no day can be told'),
   }),
-  care: z.array(z.string()),
+  care: z.array(sentence),
   quantities: z
     .array(
       z.object({

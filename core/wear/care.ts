@@ -1,4 +1,5 @@
 /** What care follows from an outing. Common practice. */
+import type { CareStep } from '../records/rotation-verdict.ts';
 import type { Ground, Surface } from './outing-words.ts';
 
 /**
@@ -11,17 +12,16 @@ export function careAdvice(
   outing: { wet: Ground; surfaces: readonly Surface[]; temperature: number | null },
   daysAgo: number,
   suede = false,
-): string[] {
-  const wet = outing.wet === 'wet' || outing.surfaces.includes('snow') || outing.wet === 'ice';
-  const advice: string[] = [];
-  if (wet && daysAgo <= 3)
-    advice.push(
-      'It was out in the wet: dry it at once, insole out, paper inside, never on heat or in the sun.',
-    );
-  if (wet && suede) advice.push('Soles of suede are never worn in the wet: brush them once dry.');
-  if (outing.surfaces.includes('snow') || outing.wet === 'ice')
-    advice.push('Salt is washed off with plain water before it dries.');
-  if (outing.temperature !== null && outing.temperature >= 30 && daysAgo <= 3)
-    advice.push('It was hot: foam measured warm reads softer, let it rest a day.');
-  return advice;
+): CareStep[] {
+  const isSnowy = outing.surfaces.includes('snow') || outing.wet === 'ice';
+  const isWet = isSnowy || outing.wet === 'wet';
+  const isRecent = daysAgo <= 3;
+  return [
+    ...(isWet && isRecent ? (['dry'] as const) : []),
+    ...(isWet && suede ? (['suede'] as const) : []),
+    ...(isSnowy ? (['salt'] as const) : []),
+    ...(outing.temperature !== null && outing.temperature >= 30 && isRecent
+      ? (['hot'] as const)
+      : []),
+  ];
 }

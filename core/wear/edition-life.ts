@@ -93,15 +93,3 @@ export function editionLife(pairs: readonly PairLife[]): EditionLife {
     },
   };
 }
-
-/** In a sentence: `four of six ended between 480 and 610 km`. */
-export function lifeWords(pairs: readonly PairLife[]): string {
-  const ends = pairs.filter(({ ended }) => ended).map(({ km }) => km);
-  if (ends.length === 0) return `none of ${pairs.length} has ended yet`;
-  const [least, most] = [Math.min(...ends), Math.max(...ends)];
-  const span =
-    least === most
-      ? `at ${Math.round(least)} km`
-      : `between ${Math.round(least)} and ${Math.round(most)} km`;
-  return `${ends.length} of ${pairs.length} ended ${span}`;
-}

@@ -1,5 +1,6 @@
 /** What pairs end by, in one word each, from the signs that were held against them. */
-import { lifeWords, type PairLife } from './edition-life.ts';
+import type { LifeSummary } from '../records/rotation-verdict.ts';
+import type { PairLife } from './edition-life.ts';
 
 /** Words that signs and reasons are known by, the plainest first. */
 const CAUSES: readonly (readonly [cause: string, words: RegExp])[] = [
@@ -24,29 +25,19 @@ export function endCause(said: readonly string[]): string {
   return 'other';
 }
 
-const NUMBERS = [
-  'none',
-  'one',
-  'two',
-  'three',
-  'four',
-  'five',
-  'six',
-  'seven',
-  'eight',
-  'nine',
-  'ten',
-];
-const inWords = (n: number) => NUMBERS[n] ?? String(n);
-
-/** In a sentence: `4 of 6 ended between 480 and 610 km, two by their lining`. */
-export function lifeSentence(
+/** How the pairs of a model ended, and most often by what. */
+export function summariseLife(
   pairs: readonly (PairLife & { cause?: string | undefined })[],
-): string {
+): LifeSummary {
   const counts = new Map<string, number>();
   for (const { ended, cause } of pairs)
     if (ended && cause && cause !== 'other') counts.set(cause, (counts.get(cause) ?? 0) + 1);
   const [most] = [...counts].sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0]));
-  const by = most ? `, ${inWords(most[1])} by ${most[1] === 1 ? 'its' : 'their'} ${most[0]}` : '';
-  return `${lifeWords(pairs)}${by}`;
+  const ends = pairs.filter(({ ended }) => ended).map(({ km }) => km);
+  return {
+    pairs: pairs.length,
+    ended: ends.length,
+    ...(ends.length > 0 ? { span: { least: Math.min(...ends), most: Math.max(...ends) } } : {}),
+    ...(most ? { cause: { name: most[0], count: most[1] } } : {}),
+  };
 }

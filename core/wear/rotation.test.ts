@@ -1,12 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { lifePhrase, writtenRotationChoice } from '../wording/rotation-sentences.ts';
+import { textOf } from '../wording/sentence.ts';
 import { careAdvice } from './care.ts';
 import { dueDay, nextCheck, paceOf } from './check-plan.ts';
-import { endCause, lifeSentence } from './end-causes.ts';
+import { endCause, summariseLife } from './end-causes.ts';
 import { editionEffects, ownOrder, planPanel } from './fair-panel.ts';
 import { minutesOverADay, overlappingOuting, sameOuting } from './outing-doubles.ts';
 import {
-  newPairWords,
+  dueToRetire,
   pairsForTomorrow,
   type RotationPair,
   sameJobs,
@@ -36,13 +38,16 @@ const pair = (tag: string, more: Partial<RotationPair> = {}): RotationPair => ({
 });
 const asked = { on: '2026-03-10', km: null, purpose: '', surface: '', ground: '' };
 const order = (pairs: RotationPair[], more: object = {}) =>
-  pairsForTomorrow(pairs, { ...asked, ...more });
+  pairsForTomorrow(pairs, { ...asked, ...more }).map((choice) => {
+    const { tag, against, not } = writtenRotationChoice(choice);
+    return { tag, against: against.map(textOf), not: not && textOf(not) };
+  });
 
 describe('which pair tomorrow', () => {
   it('is the one that rested, and that the round is for', () => {
     const damp = pair('A', { lastOn: '2026-03-09' });
     expect(order([damp, pair('B')]).map(({ tag }) => tag)).toEqual(['B', 'A']);
-    expect(order([damp])[0]?.against).toEqual(['out the day before: let it dry']);
+    expect(order([damp])[0]?.against).toEqual(['worn the day before: let it dry']);
     const hill = pair('C', { purposes: ['hill round'], lastOn: '2026-03-08' });
     expect(order([pair('B'), hill], { purpose: 'hill round' })[0]).toMatchObject({
       tag: 'C',
@@ -58,9 +63,9 @@ describe('which pair tomorrow', () => {
   it('is none that is to be retired, nor one that has too little left, nor of another ground', () => {
     expect(order([pair('R', { answer: 'retire' })])[0]?.not).toContain('retired');
     const late = order([pair('L', { km: 595 })], { km: 12 })[0];
-    expect(late?.against).toContain('only 5 km left of its 600');
+    expect(late?.against).toContain('only 5 km left of its 600 km');
     expect(order([pair('S', { surfaces: ['trail'] })], { surface: 'road' })[0]?.not).toBe(
-      'it goes on trail only',
+      'it is used on trail only',
     );
   });
   it('of winter leads in the cold half of the year', () => {
@@ -79,11 +84,12 @@ describe('a rotation', () => {
   it('flags two pairs that do one job, and asks for nothing new until two are retired', () => {
     const [one, two, other] = [pair('A'), pair('B', { dropMm: 8.6 }), pair('C', { dropMm: 4 })];
     expect(sameJobs([one, two, other]).map(({ tags }) => tags)).toEqual([['A', 'B']]);
-    expect(newPairWords([one])).toBe('None is due to be retired.');
-    expect(newPairWords([pair('A', { km: 700 }), two])).toContain('a new pair may come');
-    expect(newPairWords([pair('A', { km: 700 }), pair('B', { answer: 'retire' })])).toContain(
-      'Nothing new until two are retired',
-    );
+    expect(dueToRetire([one])).toEqual([]);
+    expect(dueToRetire([pair('A', { km: 700 }), two])).toEqual(['A']);
+    expect(dueToRetire([pair('A', { km: 700 }), pair('B', { answer: 'retire' })])).toEqual([
+      'A',
+      'B',
+    ]);
   });
 });
 
@@ -164,10 +170,10 @@ describe('ends and their causes', () => {
       cause: at < 2 ? 'lining' : at === 2 ? 'outsole' : 'upper',
     }));
     const open = [300, 350].map((km) => ({ km, ended: false }));
-    expect(lifeSentence([...lives, ...open])).toBe(
-      '4 of 6 ended between 480 and 610 km, two by their lining',
+    expect(textOf(lifePhrase(summariseLife([...lives, ...open])))).toBe(
+      '4 of 6 ended between 480 and 610 km, 2 because of the lining',
     );
-    expect(lifeSentence(open)).toBe('none of 2 has ended yet');
+    expect(textOf(lifePhrase(summariseLife(open)))).toBe('none of 2 has ended yet');
   });
 });
 

@@ -1,6 +1,12 @@
 /** Which pair tomorrow, and why; which do one job; when each ends. Common practice. */
 
 import { WEAR_LIMITS } from '../limits/wear-limits.ts';
+import type {
+  RotationBar,
+  RotationChoice,
+  RotationReason,
+  SameJob,
+} from '../records/rotation-verdict.ts';
 import { isAtMost } from '../statistics/at-limit.ts';
 
 export const SEASONS = ['', 'summer', 'winter'] as const;
@@ -36,16 +42,6 @@ export interface RotationQuestion {
   ground: string;
 }
 
-export interface RotationChoice {
-  tag: string;
-  /** Higher is better; it orders and says nothing else. */
-  points: number;
-  for: string[];
-  against: string[];
-  /** Why it cannot go at all. */
-  not: string | null;
-}
-
 /** Months of the cold half of the year, north of the equator. */
 const COLD_MONTHS = [10, 11, 12, 1, 2, 3];
 const DAY_MS = 86_400_000;
@@ -53,43 +49,56 @@ const DAY_MS = 86_400_000;
 const daysSince = (from: string, to: string) =>
   Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
 
+/** Why a pair cannot be worn at all; null: it can. */
+function barOf(pair: RotationPair, asked: RotationQuestion, isIcy: boolean): RotationBar | null {
+  const { answer, iceOnly, purposes, surfaces } = pair;
+  if (answer === 'retire') return { kind: 'retire' };
+  if (answer === 'lost' || answer === 'given away') return { kind: 'gone', how: answer };
+  if (iceOnly && !isIcy) return { kind: 'ice only' };
+  if (asked.purpose && purposes.length > 0 && !purposes.includes(asked.purpose))
+    return { kind: 'purposes', purposes };
+  return asked.surface && surfaces.length > 0 && !surfaces.includes(asked.surface)
+    ? { kind: 'surfaces', surfaces }
+    : null;
+}
+
 function judge(pair: RotationPair, asked: RotationQuestion): RotationChoice {
-  const choice: RotationChoice = { tag: pair.tag, points: 0, for: [], against: [], not: null };
-  const says = (side: 'for' | 'against', points: number, words: string) => {
-    choice[side].push(words);
+  const isCold = COLD_MONTHS.includes(Number(asked.on.slice(5, 7)));
+  const isIcy = asked.ground === 'ice' || asked.surface === 'snow';
+  const choice: RotationChoice = {
+    tag: pair.tag,
+    points: 0,
+    for: [],
+    against: [],
+    not: barOf(pair, asked, isIcy),
+  };
+  const weigh = (side: 'for' | 'against', points: number, reason: RotationReason) => {
+    choice[side].push(reason);
     choice.points += points;
   };
-  const cold = COLD_MONTHS.includes(Number(asked.on.slice(5, 7)));
-  const icy = asked.ground === 'ice' || asked.surface === 'snow';
-  if (pair.answer === 'retire' || pair.answer === 'lost' || pair.answer === 'given away')
-    choice.not = `it is ${pair.answer === 'retire' ? 'to be retired' : pair.answer}`;
-  else if (pair.iceOnly && !icy) choice.not = 'it is kept for icy days';
-  else if (asked.purpose && pair.purposes.length > 0 && !pair.purposes.includes(asked.purpose))
-    choice.not = `it is for ${pair.purposes.join(', ')}`;
-  else if (asked.surface && pair.surfaces.length > 0 && !pair.surfaces.includes(asked.surface))
-    choice.not = `it goes on ${pair.surfaces.join(', ')} only`;
-  if (icy && pair.iceOnly) says('for', 6, 'kept for icy days');
+  if (isIcy && pair.iceOnly) weigh('for', 6, { kind: 'ice' });
   if (asked.purpose && pair.purposes.includes(asked.purpose))
-    says('for', 4, `for ${asked.purpose}`);
+    weigh('for', 4, { kind: 'purpose', purpose: asked.purpose });
   if (asked.surface && pair.surfaces.includes(asked.surface))
-    says('for', 3, `for ${asked.surface}`);
+    weigh('for', 3, { kind: 'surface', surface: asked.surface });
   if (pair.season !== '') {
-    const fits = pair.season === (cold ? 'winter' : 'summer');
-    says(fits ? 'for' : 'against', fits ? 2 : -3, `for the ${pair.season}`);
+    const fits = pair.season === (isCold ? 'winter' : 'summer');
+    weigh(fits ? 'for' : 'against', fits ? 2 : -3, { kind: 'season', season: pair.season });
   }
-  const left = pair.ceilingKm - pair.km;
-  if (left <= 0) says('against', -5, `past its ${Math.round(pair.ceilingKm)} km`);
-  else if (asked.km !== null && asked.km > left)
-    says('against', -4, `only ${Math.round(left)} km left of its ${Math.round(pair.ceilingKm)}`);
-  else if (pair.km >= WEAR_LIMITS.nearItsEnd.value * pair.ceilingKm)
-    says('against', -1, `near its end: ${Math.round(left)} km left`);
-  if (pair.lastOn === null) says('for', 2, 'not worn yet');
+  const { ceilingKm } = pair;
+  const leftKm = ceilingKm - pair.km;
+  if (leftKm <= 0) weigh('against', -5, { kind: 'past its life', ceilingKm });
+  else if (asked.km !== null && asked.km > leftKm)
+    weigh('against', -4, { kind: 'too little left', leftKm, ceilingKm });
+  else if (pair.km >= WEAR_LIMITS.nearItsEnd.value * ceilingKm)
+    weigh('against', -1, { kind: 'near its end', leftKm });
+  if (pair.lastOn === null) weigh('for', 2, { kind: 'not worn yet' });
   else {
-    const rested = daysSince(pair.lastOn, asked.on);
-    if (rested <= WEAR_LIMITS.rest.value) says('against', -2, 'out the day before: let it dry');
-    else says('for', Math.min(3, rested / 4), `rested ${rested} days`);
+    const days = daysSince(pair.lastOn, asked.on);
+    if (days <= WEAR_LIMITS.rest.value) weigh('against', -2, { kind: 'damp' });
+    else weigh('for', Math.min(3, days / 4), { kind: 'rested', days });
   }
-  if (pair.answer === 'cannot tell') says('against', -1, 'a look at it is open');
+  if (pair.answer === 'cannot tell') weigh('against', -1, { kind: 'wear check open' });
   return choice;
 }
 
@@ -113,9 +122,7 @@ export function pairsForTomorrow(
 }
 
 /** Pairs that do one job: a purpose in common, drop and stack within a step of each other. */
-export function sameJobs(
-  pairs: readonly RotationPair[],
-): { tags: [string, string]; words: string }[] {
+export function sameJobs(pairs: readonly RotationPair[]): SameJob[] {
   const near = (a: number | null, b: number | null, mm: number) =>
     a !== null && b !== null && isAtMost(Math.abs(a - b), mm);
   return pairs.flatMap((one, at) =>
@@ -127,14 +134,7 @@ export function sameJobs(
         one.iceOnly === other.iceOnly &&
         near(one.dropMm, other.dropMm, 1) &&
         near(one.heelStackMm, other.heelStackMm, 2);
-      return alike
-        ? [
-            {
-              tags: [one.tag, other.tag] as [string, string],
-              words: `${one.tag} and ${other.tag} do one job: ${shared.join(', ')}, drop and stack alike`,
-            },
-          ]
-        : [];
+      return alike ? [{ tags: [one.tag, other.tag] as [string, string], purposes: shared }] : [];
     }),
   );
 }
@@ -147,12 +147,8 @@ export function spreadOf(
   return known.length < 2 ? undefined : { least: Math.min(...known), most: Math.max(...known) };
 }
 
-/** Nothing new until two are retired: so many pairs of a tester are past their end or due to be retired. */
-export function newPairWords(pairs: readonly RotationPair[]): string {
-  const due = pairs.filter(({ answer, km, ceilingKm }) => answer === 'retire' || km >= ceilingKm);
-  return due.length >= 2
-    ? `Nothing new until two are retired: ${due.map(({ tag }) => tag).join(', ')} are due.`
-    : due.length === 1
-      ? `${due[0]?.tag} is due to be retired: a new pair may come for it.`
-      : 'None is due to be retired.';
-}
+/** Pairs of a tester that are past their end or due to be retired: a new pair waits for two of them. */
+export const dueToRetire = (pairs: readonly RotationPair[]): string[] =>
+  pairs
+    .filter(({ answer, km, ceilingKm }) => answer === 'retire' || km >= ceilingKm)
+    .map(({ tag }) => tag);

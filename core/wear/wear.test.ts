@@ -6,7 +6,7 @@ import { SIGNS } from '../catalogue/wear-signs.ts';
 import { wearPractice, writtenWear } from '../wording/wear-sentences.ts';
 import { breakIn, testersDiffer } from './break-in.ts';
 import { nextCheck } from './check-plan.ts';
-import { editionLife, lifeWords } from './edition-life.ts';
+import { editionLife } from './edition-life.ts';
 import { pairWay, readWay } from './odometer.ts';
 import { outingDistance } from './outing-distance.ts';
 import { foamKind, judgeRetirement } from './retirement.ts';
@@ -266,13 +266,6 @@ describe('opening up, and lasting', () => {
     expect(two.median.km).toBe(400);
     expect(editionLife([{ km: 300, ended: false }]).median.km).toBeNull();
     expect(() => editionLife([{ km: 100, fromKm: 200, ended: true }])).toThrow(RangeError);
-  });
-  it('is said in a sentence', () => {
-    const pair = (km: number, ended = true) => ({ km, ended });
-    expect(lifeWords([pair(480), pair(610), pair(300, false)])).toBe(
-      '2 of 3 ended between 480 and 610 km',
-    );
-    expect(lifeWords([pair(300, false)])).toBe('none of 1 has ended yet');
   });
   it('never rises, whatever pairs end', () => {
     fc.assert(

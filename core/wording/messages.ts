@@ -32,6 +32,13 @@ import {
 import type { AnyMessage } from './message.ts';
 import { ONE_OR_TWO_MESSAGES } from './one-or-two-sentences.ts';
 import {
+  CARE_MESSAGES,
+  LIFE_MESSAGES,
+  ROTATION_BARS,
+  ROTATION_MESSAGES,
+  ROTATION_REASONS,
+} from './rotation-sentences.ts';
+import {
   CHANGE_CAUSES,
   CLAIM_ANSWER_NAMES,
   SHEET_CHANGES,
@@ -142,6 +149,11 @@ export const MESSAGES: Readonly<Record<string, Readonly<Record<string, AnyMessag
   'fit, steps': TRY_ON_STEPS,
   'fit, reasons': TRY_ON_STEP_REASONS,
   'fit, outcomes': TRY_ON_OUTCOME_MESSAGES,
+  'wear, rotation': ROTATION_MESSAGES,
+  'wear, reasons': ROTATION_REASONS,
+  'wear, not tomorrow': ROTATION_BARS,
+  'wear, care': CARE_MESSAGES,
+  'wear, life': LIFE_MESSAGES,
   wear: WEAR_ANSWERS,
   'wear, answers': WEAR_ANSWER_NAMES,
   'wear, evidence': WEAR_EVIDENCE,

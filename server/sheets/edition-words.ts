@@ -1,10 +1,13 @@
 /** What stands of editions beside their figures, in words: fit, wear, life, consistency, verdicts. */
+
 import type { Comparison } from '#contract/sheet-records.ts';
 import { describeQuantity } from '#core/catalogue/quantities.ts';
 import { plainWords } from '#core/sheet/sheet-words.ts';
 import { chosenUnit } from '#core/sizing/chosen-units.ts';
 import { writeFigure } from '#core/sizing/number-words.ts';
-import { lifeSentence } from '#core/wear/end-causes.ts';
+import { summariseLife } from '#core/wear/end-causes.ts';
+import { lifePhrase } from '#core/wording/rotation-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import type { LabFacts } from '../lab-facts.ts';
 import { livesOf } from '../pair-end.ts';
 import type { Stores } from '../stores.ts';
@@ -52,7 +55,10 @@ export function wordsOfEditions(
           : '';
       }),
     },
-    { title: 'Life', cells: lives.map((own) => (own.length > 0 ? lifeSentence(own) : '')) },
+    {
+      title: 'Life',
+      cells: lives.map((own) => (own.length > 0 ? textOf(lifePhrase(summariseLife(own))) : '')),
+    },
     { title: 'Pair to pair', cells: editionIds.map((id) => spreadWords(stores, lab, id)) },
   ].filter(({ cells }) => cells.some((cell) => cell !== ''));
 }

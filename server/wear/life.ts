@@ -1,11 +1,14 @@
 /** How long the pairs of an edition last: ends with their causes, the curve, wear by zone, cost, break-in. */
+
 import { group } from 'd3-array';
 import { mean } from 'simple-statistics';
 import type { EditionLife } from '#contract/life-records.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { testersDiffer } from '#core/wear/break-in.ts';
 import { editionLife, showsLife } from '#core/wear/edition-life.ts';
-import { lifeSentence } from '#core/wear/end-causes.ts';
+import { summariseLife } from '#core/wear/end-causes.ts';
+import { lifePhrase } from '#core/wording/rotation-sentences.ts';
+import { textOf } from '#core/wording/sentence.ts';
 import { endOf } from '../pair-end.ts';
 import type { WornRow } from '../store/rotation.ts';
 import type { Stores } from '../stores.ts';
@@ -101,7 +104,10 @@ export function lifeOf(stores: Stores, slug: string): EditionLife {
     edition: { slug: edition.slug, name: editionName(edition) },
     currency: rows[0] ? stores.pairs.byId(rows[0].id).currency : '',
     pairs,
-    words: pairs.length === 0 ? 'None of its pairs was out yet.' : `${lifeSentence(lives)}.`,
+    words:
+      pairs.length === 0
+        ? 'None of its pairs was out yet.'
+        : `${textOf(lifePhrase(summariseLife(lives)))}.`,
     curve:
       life?.at.map((km, at) => ({
         km,

@@ -1,10 +1,11 @@
 /** The pairs of a tester: what each is for, which goes out tomorrow, when each ends. */
+
 import type { PairJob, Rotation } from '#contract/life-records.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { careAdvice } from '#core/wear/care.ts';
 import { dueDay, paceOf } from '#core/wear/check-plan.ts';
 import {
-  newPairWords,
+  dueToRetire,
   pairsForTomorrow,
   type RotationPair,
   type RotationQuestion,
@@ -12,6 +13,12 @@ import {
   spreadOf,
 } from '#core/wear/rotation.ts';
 import { lifeFactor, wearTerms } from '#core/wear/wear-terms.ts';
+import {
+  careSentence,
+  newPairSentence,
+  sameJobSentence,
+  writtenRotationChoice,
+} from '#core/wording/rotation-sentences.ts';
 import type { Stores } from '../stores.ts';
 
 const DAY_MS = 86_400_000;
@@ -61,7 +68,7 @@ function pairInRotation(stores: Stores, tester: string, id: string, today: strin
           last,
           Math.round((Date.parse(today) - Date.parse(last.on)) / DAY_MS),
           edition.uses.some(({ discipline }) => discipline === 'dance'),
-        )
+        ).map(careSentence)
       : [],
   };
 }
@@ -87,10 +94,10 @@ export function rotationOf(
     tester,
     on,
     pairs,
-    tomorrow: pairsForTomorrow(left, { ...asked, on }).map(({ points: _, ...choice }) => choice),
-    sameJobs: sameJobs(left).map(({ words }) => words),
+    tomorrow: pairsForTomorrow(left, { ...asked, on }).map(writtenRotationChoice),
+    sameJobs: sameJobs(left).map(sameJobSentence),
     drops: spreadOf(left.map(({ dropMm }) => dropMm)) ?? null,
     stacks: spreadOf(left.map(({ heelStackMm }) => heelStackMm)) ?? null,
-    words: newPairWords(left),
+    words: newPairSentence(dueToRetire(left)),
   };
 }

@@ -119,7 +119,7 @@ describe('how long an edition lasts', () => {
     }
     await decide(pairs[3] ?? '', 'lost', 'left on a train');
     const told = await life();
-    expect(told.words).toMatch(/^3 of 5 ended between 90 and 150 km, one by its /);
+    expect(told.words).toMatch(/^3 of 5 ended between 90 and 150 km, 1 because of the /);
     expect(told.pairs.map(({ how, cause }: Record<string, unknown>) => [how, cause])).toEqual([
       ['retired', 'upper'],
       ['retired', 'lining'],

@@ -11,6 +11,7 @@ import { editionName } from '#core/sizing/edition-name.ts';
 import { breakIn, testersDiffer } from '#core/wear/break-in.ts';
 import { careAdvice } from '#core/wear/care.ts';
 import { deeperTread, firstZones, TOO_LITTLE, wearLine } from '#core/wear/wear-line.ts';
+import { careSentence } from '#core/wording/rotation-sentences.ts';
 import { wearEvidence, wearPractice, wearTip } from '#core/wording/wear-sentences.ts';
 import { measuredPair } from '../figure-book.ts';
 import { labFacts } from '../lab-facts.ts';
@@ -186,7 +187,7 @@ function careOf(stores: Stores, { id }: StoredPair, uses: readonly Use[], today:
     last,
     daysAgo,
     uses.some(({ discipline }) => discipline === 'dance'),
-  );
+  ).map(careSentence);
 }
 
 export function wearOf(stores: Stores, tag: string, now: string): WearOfPair {

@@ -5,10 +5,13 @@ import { Link, useParams } from 'react-router';
 import type { Rotation } from '#contract/life-records.ts';
 import { GROUNDS, SURFACES, type Surface } from '#core/wear/outing-words.ts';
 import { SEASONS } from '#core/wear/rotation.ts';
+import { joined } from '#core/wording/message.ts';
+import { type Sentence, textOf } from '#core/wording/sentence.ts';
 import { useChange } from '../api/queries.ts';
 import { useRotation } from '../api/wear-queries.ts';
 import { DataTable } from '../drawing/DataTable.tsx';
 import { useDraft } from '../kit/draft.ts';
+import { Says } from '../kit/Says.tsx';
 import { useChoices } from '../shell/address.ts';
 import { PageFault } from '../shell/PageFault.tsx';
 import { Taps } from '../shell/Taps.tsx';
@@ -16,6 +19,10 @@ import { WearLinks } from './WearLinks.tsx';
 import classes from './WearPage.module.css';
 
 type RotatedPair = Rotation['pairs'][number];
+
+/** Phrases in a cell of a table. */
+const Phrases = ({ phrases }: { phrases: readonly Sentence[] }) =>
+  phrases.length > 0 ? <Says words={joined(phrases, ', ')} /> : '–';
 
 const offered = (words: readonly string[]) =>
   words.map((word) => ({ value: word, label: word || 'any' }));
@@ -127,7 +134,7 @@ function Tomorrow({
     <section aria-label="Tomorrow">
       <p className={classes.said} aria-live="polite">
         {first.not === null
-          ? `Tomorrow ${first.tag}${first.for.length > 0 ? `: ${first.for.join(', ')}` : ''}.`
+          ? `Tomorrow ${first.tag}${first.for.length > 0 ? `: ${textOf(joined(first.for, ', '))}` : ''}.`
           : 'None of them can go tomorrow.'}
       </p>
       <DataTable
@@ -140,10 +147,11 @@ function Tomorrow({
             cell: ({ tag }) => <Link to={`/pairs/${tag}/wear`}>{tag}</Link>,
             names: true,
           },
-          { head: 'For it', cell: (one) => one.for.join(', ') || '–' },
+          { head: 'For it', cell: (one) => <Phrases phrases={one.for} /> },
           {
             head: 'Against it',
-            cell: ({ not, against }) => (not === null ? against.join(', ') || '–' : `not: ${not}`),
+            cell: ({ not, against }) =>
+              not === null ? <Phrases phrases={against} /> : `not: ${textOf(not)}`,
           },
         ]}
       />
@@ -234,9 +242,13 @@ export function RotationPage() {
             without={asked.without}
             onWithout={(without) => put({ without })}
           />
-          <p>{words}</p>
-          {sameJobs.map((one) => (
-            <p key={one}>{one}.</p>
+          <p>
+            <Says words={words} />
+          </p>
+          {sameJobs.map((sameJob) => (
+            <p key={textOf(sameJob)}>
+              <Says words={sameJob} />
+            </p>
           ))}
           <p className="soft">
             {[spread('Drop from', drops), spread('Heel stack from', stacks)]
@@ -283,7 +295,10 @@ export function RotationPage() {
                   costPerKm === null ? '–' : `${costPerKm.toFixed(2)} ${currency}`,
                 figure: true,
               },
-              { head: 'Care', cell: ({ care }) => care.join(' ') || '–' },
+              {
+                head: 'Care',
+                cell: ({ care }) => (care.length > 0 ? <Says words={joined(care)} /> : '–'),
+              },
               {
                 head: 'What it is for',
                 unseen: true,

@@ -316,7 +316,9 @@ function Worn({ wear }: { wear: WearOfPair }) {
               </li>
             ))}
             {wear.care.map((advice) => (
-              <li key={advice}>{advice}</li>
+              <li key={textOf(advice)}>
+                <Says words={advice} />
+              </li>
             ))}
             {wear.testersDiffer && <li>Testers differ in how long it takes to open up.</li>}
           </ul>
