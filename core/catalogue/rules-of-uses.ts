@@ -56,3 +56,18 @@ const read = (reads: 'figure' | 'score'): QuantityId[] => [
 
 /** Figures that any rule reads. */
 export const RULED_FIGURES: readonly QuantityId[] = read('figure');
+
+/** Everything that the definitions of the uses say to a person, by use: for the list of sentences and its test. */
+export const textsOfUses = (): { use: string; text: string }[] =>
+  Object.entries(RULES_OF_USES).flatMap(([use, { card, rules, inShop }]) =>
+    [
+      card,
+      ...inShop.flatMap(({ act, tells }) => [act, tells]),
+      ...rules.flatMap(({ name, why, caution = '', asks }) => [
+        name,
+        why,
+        caution,
+        ...asks.flatMap(({ holds, fails }) => [holds, fails]),
+      ]),
+    ].flatMap((text) => (text === '' ? [] : [{ use, text }])),
+  );

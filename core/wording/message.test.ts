@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { parse, TYPE } from '@formatjs/icu-messageformat-parser';
 import { describe, expect, it } from 'vitest';
 import retired from '../../checks/retired-words.json' with { type: 'json' };
+import { textsOfUses } from '../catalogue/rules-of-uses.ts';
 import { type AnyMessage, asHeading, joined, message } from './message.ts';
 import { MESSAGES } from './messages.ts';
 import { textOf } from './sentence.ts';
@@ -78,6 +79,18 @@ describe('a message', () => {
   });
 });
 
+/** Neither retired phrases nor sentences of more than twenty words. */
+function expectPlainWords(whole: string, texts: readonly string[]): void {
+  for (const phrase of retired.phrases)
+    expect(whole).not.toMatch(new RegExp(`\\b${phrase}\\b`, 'i'));
+  for (const sentence of texts.flatMap((text) => text.split(/[.:;?!]/)))
+    expect(sentence.split(/\s+/).filter(Boolean).length).toBeLessThanOrEqual(20);
+}
+
+it('the definitions of uses are written in the words of the trade too', () => {
+  for (const { text } of textsOfUses()) expectPlainWords(text, [text]);
+});
+
 describe.each(LIST)('the message $id', ({ message: { parameters, ...rest } }) => {
   const { names, texts } = readElements(sourceOf({ parameters, ...rest }));
   it('takes what it says that it takes, and has a text for each word', () => {
@@ -91,10 +104,6 @@ describe.each(LIST)('the message $id', ({ message: { parameters, ...rest } }) =>
     }
   });
   it('is written in the words of the trade, twenty to a sentence at most', () => {
-    const whole = texts.join(' ').toLowerCase();
-    for (const phrase of retired.phrases)
-      expect(whole).not.toMatch(new RegExp(`\\b${phrase}\\b`, 'i'));
-    for (const sentence of texts.flatMap((text) => text.split(/[.:;?!]/)))
-      expect(sentence.split(/\s+/).filter(Boolean).length).toBeLessThanOrEqual(20);
+    expectPlainWords(texts.join(' '), texts);
   });
 });

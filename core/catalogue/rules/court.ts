@@ -2,7 +2,7 @@
 import { figure, part, rule, says, score, type UseRules, use } from '../use-rule.ts';
 
 export const COURT_RULES: UseRules = {
-  card: 'Thin, firm and low: height lengthens the lever of a rolling ankle. The outside wall holds the side step, the rubber does not mark, gum holds on wood, plain rubber lasts on cement.',
+  card: 'Thin, firm and low: height lengthens the lever of a rolling ankle. The outside wall holds the side step, and the rubber does not mark. Gum rubber grips on wood; plain rubber lasts on cement.',
   aims: ['wood or PU floor', 'cement', 'clay'],
   rules: [
     rule(

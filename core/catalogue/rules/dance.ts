@@ -4,7 +4,7 @@ import { figure, part, rule, says, score, type UseRules } from '../use-rule.ts';
 const INCH = 25.4;
 
 export const DANCE_RULES: UseRules = {
-  card: 'The heel is chosen by dance and skill: half an inch for men’s ballroom, a Cuban of at least one and a half, two to three for women, beginners up to about 2.2. Sole and heel stand on one plane, suede holds and slides, the shank carries the arch.',
+  card: 'The heel depends on dance and skill. Men’s ballroom: half an inch; Cuban heel: at least one and a half. Women: two to three inches, beginners up to about 2.2. Sole and heel are in one plane, suede grips and slides, and the shank carries the arch.',
   aims: ['ballroom, low heel', 'Cuban heel', 'high heel', 'beginners', 'jazz and ballet'],
   rules: [
     rule(
@@ -34,7 +34,7 @@ export const DANCE_RULES: UseRules = {
     rule(
       'dance/low-heel',
       'A heel for men’s ballroom',
-      'Half an inch, give or take a little.',
+      'About half an inch.',
       [
         says(
           [figure('heel-height', { from: 0.4 * INCH, to: 1.1 * INCH })],

@@ -5,7 +5,7 @@ const CERTIFIED =
   'Protection is certified to its standard by a test house: this bench measures, and certifies nothing.';
 
 export const MOTORCYCLE_RULES: UseRules = {
-  card: 'A shank against bending backward over the peg, sides that do not crush, a toe that goes under the lever, a shin that can be set, a shaft under trousers, water kept out to a known height.',
+  card: 'A shank stops it bending backward over the peg, and its sides do not crush. The toe goes under the lever. The shin can be adjusted, and the shaft fits under trousers. Water is kept out to a known height.',
   aims: ['road', 'touring in the wet'],
   rules: [
     rule(

@@ -59,7 +59,7 @@ export const RUNNING_RULES: UseRules = {
     rule(
       'running/steady',
       'Stands steady',
-      'Foam that stands up beside the foot, a sole wider than the foot, a filled middle and a counter that holds steady a tired runner.',
+      'A tired runner is steadied by foam beside the foot and a sole wider than the foot. A filled middle and a firm counter help.',
       [
         says([part('walls', 'both')], 'walls on both sides', 'no walls on both sides'),
         says(

@@ -2,7 +2,7 @@
 import { figure, part, rule, says, score, type UseRules, use } from '../use-rule.ts';
 
 export const TREKKING_RULES: UseRules = {
-  card: 'Lugs, a cover for the ankle, a sole thick and hard enough that stones stay outside, and something that keeps water out. About 500 g a shoe, and two weeks to break in. Light paths of a day or two do with running shoes.',
+  card: 'Lugs, a cover for the ankle, and something that keeps water out. The sole is so thick and hard that stones are not felt. About 500 g a shoe, and two weeks to break in. For light paths of a day or two, running shoes are enough.',
   aims: ['light paths', 'long ways with a load'],
   rules: [
     rule(

@@ -5,7 +5,7 @@ const SAFETY =
   'Safety shoes are certified to their standard by a test house: this bench measures, and certifies nothing.';
 
 export const WALKING_RULES: UseRules = {
-  card: 'All day on kerbs and stairs: cushioned and not too high, broad where it stands, room for the toes, a heel that is held, rubber that grips what is walked on and lasts.',
+  card: 'For all day on kerbs and stairs: cushioned, not too high, and broad at the base. It has room for the toes and holds the heel. Its rubber grips and lasts.',
   aims: ['office', 'rounds on foot', 'on ice'],
   rules: [
     rule(

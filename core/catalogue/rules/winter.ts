@@ -5,7 +5,7 @@ const EXPERT =
   'Boot and crampon are matched by the maker’s grade, and tried on together by an expert.';
 
 export const WINTER_RULES: UseRules = {
-  card: 'Hardly bends or twists, brakes with a stepped heel, has rubber all round, welts behind and in front, laces to the toe and a cuff that still lets the ankle move.',
+  card: 'It hardly bends or twists, and brakes with a stepped heel. It has rubber all round, and welts behind and in front. It laces to the toe, and the cuff still lets the ankle move.',
   aims: ['walking', 'with crampons', 'ice climbing'],
   rules: [
     rule(
