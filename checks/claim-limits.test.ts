@@ -192,6 +192,51 @@ describe('the size of a claim', () => {
   });
 });
 
+describe('a judged claim as data', () => {
+  const claimed = (value: number, more: Partial<Claim> = {}) =>
+    claimJudgement(claimOf({ label: US_MEN_9, value, ...more }), figureOf({}), LAB);
+  const finding = (value: number) => ({
+    rule: 'claims/interval',
+    subject: 'mass',
+    value: 300,
+    U: expect.closeTo(0.98, 3),
+    limit: { low: value - 0.5, high: value + 0.5 },
+    source: 'measured',
+  });
+  it('has its figure as evidence for or against it, and neither where it is undecided', () => {
+    expect(claimed(300)).toMatchObject({
+      answer: 'agrees',
+      decisive: ['claims/interval'],
+      evidenceFor: [finding(300)],
+      evidenceAgainst: [],
+    });
+    expect(claimed(310)).toMatchObject({
+      answer: 'differs',
+      evidenceFor: [],
+      evidenceAgainst: [finding(310)],
+    });
+    const sharp = { ...LAB, noticeable: { mass: 2 } };
+    // 1.4 g apart: not above 0.5 + 0.98, and 1.4 + 0.98 is above 0.5 + 1.
+    const open = claimJudgement(claimOf({ label: US_MEN_9, value: 301.4 }), figureOf({}), sharp);
+    expect(open).toMatchObject({ answer: 'cannot tell', evidenceFor: [], evidenceAgainst: [] });
+  });
+  it('names the size and the basis that its maker did not state; a mass has no basis', () => {
+    const unknown = (claim: Partial<Claim>) =>
+      claimJudgement(claimOf(claim), figureOf({}), LAB).unknown;
+    const ask = (subject: string) => ({ rule: 'claims/terms', subject, how: 'ask' });
+    expect(unknown({ label: US_MEN_9 })).toEqual([]);
+    expect(unknown({})).toEqual([ask('size')]);
+    const stack = { quantity: 'heel-stack', label: US_MEN_9 } as const;
+    expect(unknown(stack)).toEqual([ask('basis')]);
+    expect(unknown({ ...stack, statedBasis: { insole: 'in' } })).toEqual([]);
+  });
+  it('of another method says what to measure, by the rule on terms', () => {
+    const far = claimed(300, { label: { system: 'us-men', size: 12.5 } });
+    expect(far.decisive).toEqual(['claims/terms']);
+    expect(far.unknown).toEqual([{ rule: 'claims/terms', subject: 'mass', how: 'measure' }]);
+  });
+});
+
 describe('wear before a claim is judged', () => {
   const worn = (wornKm: number) =>
     figureOf({ basis: { label: US_MEN_9, configuration: 'as sold', wornKm } } as Partial<Figure>);

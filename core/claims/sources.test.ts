@@ -56,7 +56,23 @@ describe('sources that are stated apart', () => {
       disagreementsOf([], [words('page', 'Carbon plate'), words('box', 'carbon plate')]),
     ).toEqual([]);
     expect(
+      disagreementsOf([], [words('page', 'carbon plate'), words('box', ' Carbon plate ')]),
+    ).toEqual([]);
+    expect(
       disagreementsOf([], [words('page', 'carbon plate'), words('box', 'nylon plate')]),
-    ).toHaveLength(1);
+    ).toEqual([
+      {
+        about: 'plate',
+        said: [
+          { source: 'page', words: 'carbon plate' },
+          { source: 'box', words: 'nylon plate' },
+        ],
+      },
+    ]);
+    // Another part, or none, is another matter.
+    const foam = { ...words('box', 'nylon plate'), part: 'foam' };
+    expect(disagreementsOf([], [words('page', 'carbon plate'), foam])).toEqual([]);
+    const unnamed = (source: string, text: string) => ({ ...words(source, text), part: '' });
+    expect(disagreementsOf([], [unnamed('page', 'light'), unnamed('box', 'heavy')])).toEqual([]);
   });
 });
