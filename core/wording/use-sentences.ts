@@ -49,7 +49,7 @@ export const USE_MISSING = {
   measure: message({ name: 'text' }, 'measure the {name}'),
   measureAgain: message(
     { name: 'text', value: 'text', limit: 'text' },
-    'measure the {name} again: {value} is too near the limit, {limit}',
+    'measure again: {name}; {value} is too near the limit, {limit}',
   ),
   score: message({ name: 'text' }, 'score the {name}'),
   look: message({ name: 'text' }, 'look at the {name}'),
