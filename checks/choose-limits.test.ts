@@ -425,10 +425,10 @@ describe('what is said of an offer', () => {
         textOf(contradictionSentence(contradiction)),
       );
     expect(sentences('grip', 'long life')).toEqual([
-      'More grip usually means less long life: grip counts more.',
+      'Shoes with grip rarely have long life: grip counts more.',
     ]);
     expect(sentences('long life', 'grip')).toEqual([
-      'More long life usually means less grip: long life counts more.',
+      'Shoes with long life rarely have grip: long life counts more.',
     ]);
     expect(sentences('grip', 'grip')).toEqual(['grip is named twice and counts once.']);
     expect(contradictionsOf(['grip', 'dry feet'])).toEqual([]);
@@ -568,7 +568,7 @@ describe('one pair or two', () => {
     expect(judgeTwoUses(undefined, two.slice(0, 1)).answer).toBe('cannot tell');
     const mixed = [two[0] ?? { name: 'a', cost: undefined }, { name: 'b', cost: cost(80, 'GBP') }];
     expect(textOf(twoUsesSentence(judgeTwoUses(undefined, mixed)))).toContain(
-      'The price of both pairs is not known.',
+      'The price of at least one of the two pairs is not known.',
     );
   });
 });

@@ -1,5 +1,7 @@
 /** Sheets and comparisons on their way out: drafts, words, revisions, what changed. */
+
 import { z } from 'zod';
+import { SHEET_FORMAT_IDS } from '#core/records/sheet-format.ts';
 import { id, sizeLabel, words } from './fields.ts';
 import { benchDocument, ISSUED_KINDS } from './issued-records.ts';
 import { sentence } from './sentence.ts';
@@ -76,7 +78,7 @@ export const keptComparisonRow = keptComparison.extend({
 export type KeptComparisonRow = z.infer<typeof keptComparisonRow>;
 
 export const issuedFileQuery = z.object({
-  as: z.enum(['pdf', 'html', 'csv', 'xlsx', 'json', 'png']).default('pdf'),
+  as: z.enum(SHEET_FORMAT_IDS).default('pdf'),
   layout: z.enum(['reader', 'lab']).optional(),
   paper: z.enum(['a4', 'letter']).default('a4'),
 });

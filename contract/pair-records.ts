@@ -1,7 +1,9 @@
 /** Pairs: received, changed, listed. */
+
 import { z } from 'zod';
 import { SIDES } from '#core/catalogue/quantities.ts';
 import { TRY_ON_OUTCOMES } from '#core/records/try-on-verdict.ts';
+import { WEAR_ANSWERS } from '#core/records/wear-verdict.ts';
 import {
   claimTextFields,
   editionFields,
@@ -12,7 +14,6 @@ import {
 import { day, id, kilometres, matchFeatureId, pageOf, remark, sizeLabel, words } from './fields.ts';
 import { placedPart } from './insole-records.ts';
 import { session } from './reading-records.ts';
-import { WEAR_ANSWERS } from './wear-records.ts';
 
 export const ACQUISITIONS = ['bought', 'loaned', 'gifted'] as const;
 

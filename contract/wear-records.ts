@@ -2,7 +2,7 @@
 
 import { z } from 'zod';
 import { SIGNS } from '#core/catalogue/wear-signs.ts';
-import { RETIREMENT_ANSWERS } from '#core/records/wear-verdict.ts';
+import { RETIREMENT_ANSWERS, WEAR_DECISIONS } from '#core/records/wear-verdict.ts';
 import { PLAN_UNITS } from '#core/wear/check-plan.ts';
 import { EFFORTS, GROUNDS, OUTING_RATINGS, SURFACES } from '#core/wear/outing-words.ts';
 import { id, moment, remark, sizeLabel, words } from './fields.ts';
@@ -103,13 +103,6 @@ const wearCheck = wearCheckFields.extend({
   km: z.number(),
   withdrawn: z.string().nullable(),
 });
-
-/** What a person decides: as the signs say, or a reason that is none of wear. */
-export const WEAR_DECISIONS = ['go on', 'another use', 'retire', 'lost', 'given away'] as const;
-
-/** What stands for a pair: of its signs, or decided. */
-export const WEAR_ANSWERS = ['cannot tell', ...WEAR_DECISIONS] as const;
-export type WearAnswer = (typeof WEAR_ANSWERS)[number];
 
 const judged = z.object({
   answer: z.enum(RETIREMENT_ANSWERS),

@@ -107,7 +107,7 @@ export const ASKED_MESSAGES = {
   twice: message({ matter: 'text' }, '{matter} is named twice and counts once.'),
   apart: message(
     { first: 'text', second: 'text' },
-    'More {first} usually means less {second}: {first} counts more.',
+    'Shoes with {first} rarely have {second}: {first} counts more.',
   ),
 };
 
@@ -115,7 +115,7 @@ export const COST_MESSAGES = {
   perKm: message({ cost: 'text' }, '{cost} a km'),
   perKmRange: message({ low: 'text', high: 'text' }, '{low} to {high} a km'),
   nothingOffered: message({}, 'Not known: nothing is offered for one of the two uses.'),
-  notBothPriced: message({}, 'The price of both pairs is not known.'),
+  notBothPriced: message({}, 'The price of at least one of the two pairs is not known.'),
   together: message(
     { price: 'text', first: 'text', second: 'text' },
     'Two cost {price} to buy: {first} for the first and {second} for the second. Each is worn half as much and lasts twice as long.',

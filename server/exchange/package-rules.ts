@@ -46,7 +46,7 @@ import { CONFIGURATIONS } from '#core/catalogue/stack-basis.ts';
 import { TOOL_NAMES } from '#core/catalogue/tools.ts';
 import { ENTRIES, OCCASIONS } from '#core/figures/reading.ts';
 import { LESSON_IDS } from '#core/practice/lessons.ts';
-import { RETIREMENT_ANSWERS } from '#core/records/wear-verdict.ts';
+import { WEAR_ANSWERS } from '#core/records/wear-verdict.ts';
 import { SHEET_PARTS } from '#core/sheet/sheet-words.ts';
 import { LABEL_SYSTEMS } from '#core/sizing/size-label.ts';
 import { EFFORTS, GROUNDS } from '#core/wear/outing-words.ts';
@@ -192,7 +192,7 @@ const RULES: Record<string, Record<string, z.ZodType>> = {
   },
   wear_check: { signs: json(texts) },
   wear_decision: {
-    answer: z.enum([...RETIREMENT_ANSWERS, 'lost', 'given away']),
+    answer: z.enum(WEAR_ANSWERS),
     judged: json(z.looseObject({ answer: z.string(), for: texts, against: texts })),
   },
   outing: {

@@ -1,6 +1,7 @@
 /** Handlers of sheets and comparisons as they are written, issued and withdrawn. */
 
 import type { IssuedRecord } from '#contract/issued-records.ts';
+import { describeSheetFormat, type SheetFormatId } from '#core/records/sheet-format.ts';
 import { distinctSizes, readLabelSlug, type SizeLabel } from '#core/sizing/size-label.ts';
 import type { FileHandlers, Handlers } from '../endpoint.ts';
 import { writeDocumentHtml } from '../formats/document-html.ts';
@@ -160,15 +161,6 @@ export function footOf({ revision, at, person, hash, withdrawn }: IssuedRecord):
     .join(' · ');
 }
 
-const MEDIA = {
-  pdf: 'application/pdf',
-  html: 'text/html; charset=utf-8',
-  csv: 'text/csv; charset=utf-8',
-  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-  json: 'application/json; charset=utf-8',
-  png: 'image/png',
-} as const;
-
 /** A file of what was issued. */
 function fileOf(
   issued: IssuedRecord,
@@ -176,7 +168,7 @@ function fileOf(
     as,
     layout,
     paper,
-  }: { as: keyof typeof MEDIA; layout?: 'reader' | 'lab' | undefined; paper: 'a4' | 'letter' },
+  }: { as: SheetFormatId; layout?: 'reader' | 'lab' | undefined; paper: 'a4' | 'letter' },
 ): Promise<Buffer | string> | string {
   const { content, revision, at, person, hash } = issued;
   const foot = footOf(issued);
@@ -218,11 +210,12 @@ export function issueFileRoutes({
     getIssuedFile: async ({ params, query, response }) => {
       const issued = stores.issued.byId(params.id);
       const file = await fileOf(issued, query);
+      const format = describeSheetFormat(query.as);
       response
-        .type(MEDIA[query.as])
+        .type(format.media)
         .set(
           'Content-Disposition',
-          `${query.as === 'pdf' || query.as === 'html' || query.as === 'png' ? 'inline' : 'attachment'}; filename="${plainName(issued.content.title)}-${issued.revision}.${query.as}"`,
+          `${format.isShown ? 'inline' : 'attachment'}; filename="${plainName(issued.content.title)}-${issued.revision}.${query.as}"`,
         )
         .send(file);
     },

@@ -1,5 +1,8 @@
 /** What the reviewer's desk asks of pairs: how they came, and which wait to be measured. */
+
+import { ENDING_DECISIONS } from '#core/records/wear-verdict.ts';
 import type { Db } from './database.ts';
+import { sqlTexts } from './sql-texts.ts';
 
 export interface WaitingPair {
   tag: string;
@@ -30,7 +33,7 @@ export function deskStore(db: Db) {
        JOIN maker k ON k.id = m.maker_id
        LEFT JOIN pair_summary s ON s.pair_id = p.id
      WHERE p.shelved = 0 AND coalesce(s.readings, 0) = 0
-       AND coalesce(p.wear_answer, '') NOT IN ('retire', 'lost', 'given away')
+       AND coalesce(p.wear_answer, '') NOT IN (${sqlTexts(ENDING_DECISIONS)})
        AND (p.decision IS NULL OR p.decision <> 'return')
      ORDER BY p.return_by IS NULL, p.return_by, p.tag LIMIT ${MOST_WAITING}`,
   );

@@ -1,7 +1,7 @@
 /** Rows of pairs: a page of the table or the shelf, what is found by terms, one by its tag. */
 import type { PairPage, PairRow } from '#contract/pair-records.ts';
-import type { WearAnswer } from '#contract/wear-records.ts';
 import type { TryOnOutcome } from '#core/records/try-on-verdict.ts';
+import type { WearAnswer } from '#core/records/wear-verdict.ts';
 import { pairText, searchTerms } from '#core/sizing/search-terms.ts';
 import type { LabelSystem } from '#core/sizing/size-label.ts';
 import { notFound } from '../problems.ts';

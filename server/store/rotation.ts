@@ -1,9 +1,12 @@
 /** What pairs are for, second looks that were promised, and what wears in many pairs at once. */
+
 import type { z } from 'zod';
 import type { secondLookFields } from '#contract/due-records.ts';
 import type { PairJob } from '#contract/life-records.ts';
+import { LEAVING_DECISIONS } from '#core/records/wear-verdict.ts';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
+import { sqlTexts } from './sql-texts.ts';
 
 /** A worn pair, as lists of what is due and of lives go through them. */
 export interface WornRow {
@@ -55,7 +58,7 @@ export function rotationStore(db: Db) {
   const selectReturns = db.prepare<[], DueReturn>(
     `SELECT tag, return_by AS returnBy, acquisition, obtained_from AS "from" FROM pair
      WHERE return_by IS NOT NULL AND shelved = 0
-       AND coalesce(wear_answer, '') NOT IN ('lost', 'given away')
+       AND coalesce(wear_answer, '') NOT IN (${sqlTexts(LEAVING_DECISIONS)})
      ORDER BY return_by, tag`,
   );
   const selectTread = db.prepare<[string], { km: number; at: string }>(

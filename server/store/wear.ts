@@ -1,4 +1,5 @@
 /** Outings, totals, looks at worn pairs and decisions: only ever added; what was a mistake is withdrawn. */
+
 import type { z } from 'zod';
 import type {
   odometerFields,
@@ -7,10 +8,12 @@ import type {
   wearCheckFields,
   wearDecisionFields,
 } from '#contract/wear-records.ts';
+import { LEAVING_DECISIONS } from '#core/records/wear-verdict.ts';
 import type { OdometerTotal, OutingWay } from '#core/wear/odometer.ts';
 import { notFound } from '../problems.ts';
 import type { Db } from './database.ts';
 import type { ReadingStore } from './readings.ts';
+import { sqlTexts } from './sql-texts.ts';
 
 type Outing = Omit<WearOfPair['outings'][number], 'placed' | 'showroom'>;
 export type StoredOuting = Outing & { pairId: string };
@@ -174,7 +177,7 @@ export function wearStore(db: Db, readings: ReadingStore) {
            WHERE t.tester = @tester AND t.withdrawn IS NULL
              AND coalesce(p.fit_outcome, '') NOT IN ('swap', 'let go'))
        AND p.shelved = 0
-       AND coalesce(p.wear_answer, '') NOT IN ('lost', 'given away')
+       AND coalesce(p.wear_answer, '') NOT IN (${sqlTexts(LEAVING_DECISIONS)})
      ORDER BY lastOn IS NULL, lastOn DESC, p.tag`,
   );
   const insertNote = db.prepare(

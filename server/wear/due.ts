@@ -1,14 +1,14 @@
 /** Everything that is due in the house, in the order of its days; and the same as a calendar file. */
+
 import ical from 'ical-generator';
 import type { DueItem } from '#contract/due-records.ts';
+import { ENDING_DECISIONS } from '#core/records/wear-verdict.ts';
 import { editionName } from '#core/sizing/edition-name.ts';
 import { dueDay, type PLAN_UNITS, paceOf } from '#core/wear/check-plan.ts';
 import { wearTerms } from '#core/wear/wear-terms.ts';
 import type { Stores } from '../stores.ts';
 import { plannedLook } from './plan.ts';
 
-/** A pair that left or is retired is looked at no more. */
-const GONE = ['retire', 'lost', 'given away'];
 const UNIT_WORDS: Record<(typeof PLAN_UNITS)[number], string> = {
   km: 'km',
   hours: 'hours',
@@ -21,7 +21,10 @@ function looksDue(stores: Stores, today: string): DueItem[] {
   const changes = stores.thresholds.changes();
   return stores.rotation
     .worn()
-    .filter(({ answer, decided }) => !(GONE.includes(answer ?? '') && decided === 1))
+    .filter(
+      ({ answer, decided }) =>
+        !(decided === 1 && ENDING_DECISIONS.some((decision) => decision === answer)),
+    )
     .map((pair): DueItem => {
       const { uses } = stores.editions.byId(pair.editionId);
       const { plan, at, now, on } = plannedLook(

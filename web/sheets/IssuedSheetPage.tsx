@@ -2,6 +2,7 @@ import { Button, NativeSelect, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { describeSheetFormat, SHEET_FORMAT_IDS } from '#core/records/sheet-format.ts';
 import { useIssuedRecord, useWithdraw } from '../api/issue-queries.ts';
 import { addressOf } from '../api/request.ts';
 import { DocumentView } from '../drawing/DocumentView.tsx';
@@ -11,13 +12,8 @@ import { PageFault } from '../shell/PageFault.tsx';
 import classes from './IssuedSheetPage.module.css';
 import { draftAddress, SaidToday } from './SaidToday.tsx';
 
-const FILES = [
-  ['html', 'HTML'],
-  ['csv', 'CSV'],
-  ['xlsx', 'Workbook'],
-  ['json', 'JSON'],
-  ['png', 'Card'],
-] as const;
+/** Files besides the PDF, which has a button of its own. */
+const FILES = SHEET_FORMAT_IDS.filter((id) => id !== 'pdf');
 
 /** Withdraws a revision, with a reason; asked once. */
 function Withdrawal({ id }: { id: string }) {
@@ -101,16 +97,16 @@ export function IssuedSheetPage() {
         >
           PDF
         </Button>
-        {FILES.map(([as, words]) => (
+        {FILES.map((as) => (
           <Button
             key={as}
             size="xs"
             variant="default"
             component="a"
             href={addressOf('getIssuedFile', { id }, { as, layout })}
-            {...(as === 'html' || as === 'png' ? { target: '_blank' } : {})}
+            {...(describeSheetFormat(as).isShown ? { target: '_blank' } : {})}
           >
-            {words}
+            {describeSheetFormat(as).name}
           </Button>
         ))}
         {isSheet && (

@@ -2,9 +2,11 @@ import { Button, NativeSelect, TextInput } from '@mantine/core';
 import dayjs from 'dayjs';
 import { useRef } from 'react';
 import { v7 as newId } from 'uuid';
+import { WEAR_DECISIONS, type WearDecision } from '#core/records/wear-verdict.ts';
 import { readSigns } from '#core/wear/signs.ts';
+import { asHeading } from '#core/wording/message.ts';
 import { textOf } from '#core/wording/sentence.ts';
-import { signName } from '#core/wording/wear-sentences.ts';
+import { signName, wearAnswerName } from '#core/wording/wear-sentences.ts';
 import { usePerson } from '../api/person.ts';
 import { useChange, useLab } from '../api/queries.ts';
 import { WORN_PARTS, WornShoe } from '../drawing/WornShoe.tsx';
@@ -155,22 +157,13 @@ export function TotalForm({ pairId }: { pairId: string }) {
   );
 }
 
-const DECISIONS = [
-  ['go on', 'Keep using'],
-  ['another use', 'Move to an easier use'],
-  ['retire', 'Retire'],
-  ['lost', 'Lost'],
-  ['given away', 'Given away'],
-] as const;
-type Answer = (typeof DECISIONS)[number][0];
-
 /** A person decides, as the signs say or otherwise with a reason. */
 export function DecisionForm({ pairId, judged }: { pairId: string; judged: string }) {
   const decide = useChange('decideWear');
   const id = useRef(newId());
   const hand = useHand();
   const [{ answer, why }, put, drop] = useDraft(`wear decision ${pairId}`, {
-    answer: DECISIONS.find(([value]) => value === judged)?.[0] ?? ('go on' as Answer),
+    answer: WEAR_DECISIONS.find((decision) => decision === judged) ?? ('go on' as WearDecision),
     why: '',
   });
   return (
@@ -197,9 +190,12 @@ export function DecisionForm({ pairId, judged }: { pairId: string; judged: strin
       <NativeSelect
         size="xs"
         label="A person decides"
-        data={DECISIONS.map(([value, label]) => ({ value, label }))}
+        data={WEAR_DECISIONS.map((value) => ({
+          value,
+          label: textOf(asHeading(wearAnswerName(value))),
+        }))}
         value={answer}
-        onChange={(event) => put({ answer: event.currentTarget.value as Answer })}
+        onChange={(event) => put({ answer: event.currentTarget.value as WearDecision })}
       />
       <TextInput
         size="xs"
