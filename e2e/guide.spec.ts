@@ -126,6 +126,8 @@ test('a shoe is chosen by keyboard, and the address holds the answers', async ({
   await expect(page.getByText('Say what it is for')).toBeVisible();
   const choose = async (label: string, typed: string) => {
     const field = page.getByLabel(label, { exact: true });
+    // A further matter can be chosen once the one before it is drawn.
+    await expect(field).toBeEnabled();
     await field.focus();
     await page.keyboard.type(typed);
   };
