@@ -4,7 +4,6 @@
  */
 
 import { describe, expect, it } from 'vitest';
-import { judgeAgreement, tellsAgreement } from '#core/fit/agreement-words.ts';
 import { archIndex } from '#core/fit/arch-index.ts';
 import {
   deviationOf,
@@ -16,6 +15,7 @@ import {
 import { fitCauses } from '#core/fit/fit-causes.ts';
 import { fitOfDeviation, halfSizesFrom, wordOfShares } from '#core/fit/fit-probabilities.ts';
 import { oddFeet, readFootLength } from '#core/fit/foot.ts';
+import { judgeAgreement, tellsAgreement } from '#core/fit/judged-agreement.ts';
 import { labelAway, nearestMade, nextWidth } from '#core/fit/made-sizes.ts';
 import { pairedChanges } from '#core/fit/paired-try-ons.ts';
 import {

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { labelLengths, type SizeLabel } from '../sizing/size-label.ts';
 import { textOf } from '../wording/sentence.ts';
 import { changePhrase, fitCaution, recommendationSentence } from '../wording/sizing-sentences.ts';
-import { judgeAgreement } from './agreement-words.ts';
+import { judgeAgreement } from './judged-agreement.ts';
 import { labelMatrix } from './label-matrix.ts';
 import { labelRuler } from './label-ruler.ts';
 import {

@@ -58,7 +58,7 @@ export const VERSION_MESSAGES = {
     { differences: 'text' },
     'A different shoe: {differences}. Try it on before buying, even if you liked the other one.',
   ),
-  skip: message(
+  skipVersion: message(
     { differences: 'text' },
     'Skip this version: {differences}, and nothing is noticeably better.',
   ),
@@ -138,7 +138,7 @@ export function versionSentence(verdict: VersionVerdict): Sentence {
     case 'cannot tell':
       return VERSION_MESSAGES.notKnown({ missing: joined(unknown.map(missingPhrase), ', ') });
     case 'skip':
-      return VERSION_MESSAGES.skip({ differences });
+      return VERSION_MESSAGES.skipVersion({ differences });
     case 'the new one':
       return VERSION_MESSAGES.theNewOne({ differences });
     case 'stay':

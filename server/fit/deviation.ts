@@ -6,7 +6,6 @@ import type { EditionDeviation } from '#contract/deviation-records.ts';
 import type { QuantityId } from '#core/catalogue/quantities.ts';
 import { combineFigures, figureExpanded } from '#core/figures/figure.ts';
 import { krippendorffAlpha } from '#core/fit/agreement.ts';
-import { judgeAgreement, tellsAgreement } from '#core/fit/agreement-words.ts';
 import {
   deviationOf,
   overSizes,
@@ -17,6 +16,7 @@ import {
 } from '#core/fit/deviation.ts';
 import { fitCauses } from '#core/fit/fit-causes.ts';
 import { fitOfDeviation } from '#core/fit/fit-probabilities.ts';
+import { judgeAgreement, tellsAgreement } from '#core/fit/judged-agreement.ts';
 import { splitsOf } from '#core/fit/splits.ts';
 import type {
   Deviation,
